@@ -1,0 +1,101 @@
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from scipy.integrate import quad
+
+from yellow_larder import reference
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.shelf_life import (
+    LONGEST_DAYS,
+    Packing,
+    School,
+    ageing_rate,
+    days_left,
+    packing_class,
+    share_left,
+)
+
+YEAR = reference.DAYS_PER_YEAR
+
+
+def test_dried_fruit_by_temperature() -> None:
+    """Source: US extension advice: dried fruit keeps 1 year at 16 °C (60 °F) and 6 months at 27 °C (80 °F)."""
+    fruit, q10 = (
+        reference.lives()["dried fruit", Packing.AIR].days,
+        reference.life_classes()["dried fruit"].q10,
+    )
+    cool, warm = (fruit.customary / ageing_rate(t, 0, q10) / YEAR for t in (16, 27))
+    assert cool == pytest.approx(1.0, abs=0.15)
+    assert warm == pytest.approx(0.5, abs=0.1)
+
+
+@pytest.mark.parametrize(
+    ("life", "packing", "low", "high"),
+    [
+        ("hard grain", Packing.FOIL, 25, 30),
+        ("flakes", Packing.FOIL, 25, 30),
+        ("pulses", Packing.FOIL, 25, 30),
+        ("freeze-dried plant", Packing.FOIL, 20, 25),
+        ("hard grain", Packing.SHOP, 2, 2),
+        ("dried vegetables", Packing.AIR, 1, 1),
+        ("vegetable powder", Packing.AIR, 0.5, 0.75),
+        ("dried fruit", Packing.AIR, 0.5, 1),
+    ],
+)
+def test_customary_lives(life: str, packing: Packing, low: float, high: float) -> None:
+    """Source: common practice."""
+    days = reference.lives()[life, packing].days.customary
+    assert low <= days / YEAR <= high
+
+
+@given(st.floats(-5, 30), st.floats(0, 12), st.floats(1.2, 3))
+def test_swinging_year_against_integration(mean: float, swing: float, q10: float) -> None:
+    """Source: numerical integration over one year with scipy.integrate.quad."""
+    expected, _ = quad(lambda t: q10 ** ((mean + swing * np.sin(2 * np.pi * t) - 21) / 10), 0, 1)
+    assert ageing_rate(mean, swing, q10) == pytest.approx(expected, rel=1e-6)
+
+
+@given(st.floats(-10, 40), st.floats(0.1, 10), st.floats(1.1, 3))
+def test_warmer_is_never_better(mean: float, warmer: float, q10: float) -> None:
+    assert ageing_rate(mean + warmer, 0, q10) > ageing_rate(mean, 0, q10)
+
+
+def test_nothing_is_promised_beyond_forty_years() -> None:
+    """Source: common practice: "25–30 years, some say 40"."""
+    left = days_left(np.array([30 * YEAR]), np.zeros(1), np.array([0.3]), np.array([365.0]))
+    assert left[0] == LONGEST_DAYS - 365
+
+
+def test_a_warm_summer_shows_in_the_ledger() -> None:
+    """100 days at 31 °C cost a food of Q10 2 as much as 200 at 21 °C."""
+    used = 100 * ageing_rate(31, 0, 2)
+    left = days_left(np.array([365.0]), np.array([used]), np.ones(1), np.array([100.0]))
+    assert left[0] == pytest.approx(165)
+    assert share_left(np.array([365.0]), np.array([used]))[0] == pytest.approx(165 / 365)
+
+
+def test_sugar_does_not_age() -> None:
+    life = reference.lives()["sugar", Packing.AIR].days
+    assert life.by(School.CAUTIOUS) == np.inf
+    assert days_left(np.array([np.inf]), np.array([9e9]), np.ones(1), np.ones(1))[0] == np.inf
+
+
+@pytest.mark.parametrize(
+    ("container", "closing", "packing"),
+    [
+        ("bag-gallon", Closing.ABSORBER, Packing.FOIL),
+        ("bag-gallon-thin", Closing.ABSORBER, Packing.CLEAR),
+        ("clear-quart", Closing.ABSORBER, Packing.CLEAR),
+        ("lined-5-gallon", Closing.ABSORBER, Packing.FOIL),
+        ("pail-5-gallon", Closing.ABSORBER, Packing.PLASTIC),
+        ("bottle-2-litre", Closing.ABSORBER, Packing.PLASTIC),
+        ("jar-quart", Closing.ABSORBER, Packing.GLASS),
+        ("jar-quart", Closing.VACUUM, Packing.VACUUM),
+        ("jar-quart", Closing.LID, Packing.AIR),
+        ("can-10", Closing.ABSORBER, Packing.FOIL),
+        ("packet-1-kg", Closing.LID, Packing.SHOP),
+    ],
+)
+def test_packing_classes(container: str, closing: Closing, packing: Packing) -> None:
+    assert packing_class(reference.containers()[container], closing) is packing

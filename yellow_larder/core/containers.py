@@ -1,0 +1,242 @@
+"""How much a container holds, and how high a given volume stands in it."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+from yellow_larder.core.errors import OutOfRange, check_range
+
+
+class Kind(StrEnum):
+    """The sorts of container the trade tells apart."""
+
+    BAG = "bag"
+    ZIP_BAG = "zip bag"
+    CLEAR_BAG = "clear-front bag"
+    POUCH = "vacuum pouch"
+    JAR = "jar"
+    PAIL = "pail"
+    LINED_PAIL = "pail with liner"
+    BOTTLE = "bottle"
+    CAN = "can"
+    PACKET = "shop packet"
+
+
+class Closing(StrEnum):
+    """What is done about the air before a container is closed."""
+
+    ABSORBER = "absorber"
+    VACUUM = "vacuum"
+    LID = "lid"
+    """Closed as it is, with room air."""
+
+
+_FLAT = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.PACKET})
+_HAS_FILM = _FLAT | {Kind.LINED_PAIL}
+_CLEAR = frozenset({Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.BOTTLE, Kind.PACKET})
+_GNAWPROOF = frozenset({Kind.JAR, Kind.CAN, Kind.PAIL, Kind.LINED_PAIL})
+_SEALS_AIR = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.LINED_PAIL, Kind.CAN})
+
+
+@dataclass(frozen=True, slots=True)
+class Container:
+    """A container, empty.
+
+    A flat one (bag, pouch, packet) is told by its flat size; a stiff one by its brimful volume and inner
+    height and width. A pail with liner has both.
+
+    Attributes:
+        key: short name used in files and addresses.
+        name: what people call it.
+        kind: what sort it is.
+        width_mm: flat width of the film, mm; 0 without film.
+        length_mm: flat length of the film, mm; 0 without film.
+        seal_mm: strip of the length given up to the seal, mm.
+        film_mil: thickness of one wall of the film, mil (thousandths of an inch); 0 without film.
+        capacity_ml: brimful volume of a stiff wall, mL; 0 without one.
+        height_mm: inner height of a stiff wall, mm.
+        top_mm: inner width at the top of a stiff wall, mm.
+        base_mm: inner width at the foot of a stiff wall, mm.
+        nominal_qt: the size it is sold as, US quarts, which rules of thumb go by.
+        headspace_mm: height left free by custom, mm.
+        closings: ways it can be closed, the usual one first.
+        source: where the figures come from.
+    """
+
+    key: str
+    name: str
+    kind: Kind
+    width_mm: float = 0
+    length_mm: float = 0
+    seal_mm: float = 0
+    film_mil: float = 0
+    capacity_ml: float = 0
+    height_mm: float = 0
+    top_mm: float = 0
+    base_mm: float = 0
+    nominal_qt: float = 1
+    headspace_mm: float = 0
+    closings: tuple[Closing, ...] = field(default=(Closing.LID,))
+    source: str = ""
+
+    def __post_init__(self) -> None:
+        """Refuse sizes that no container has."""
+        if self.has_film:
+            check_range("width_mm", self.width_mm, 50, 1200, "mm")
+            check_range("length_mm", self.length_mm, 50, 1500, "mm")
+            check_range("film_mil", self.film_mil, 0.5, 20, "mil")
+            if self.seal_mm >= self.length_mm - 30:
+                raise OutOfRange("length_mm", self.length_mm, self.seal_mm + 30, 1500, "mm")
+        if not self.is_flat:
+            check_range("capacity_ml", self.capacity_ml, 50, 250_000, "mL")
+            check_range("height_mm", self.height_mm, 30, 1000, "mm")
+
+    @property
+    def is_flat(self) -> bool:
+        """Whether it has no stiff wall, so that pressing can drive the air out."""
+        return self.kind in _FLAT
+
+    @property
+    def has_film(self) -> bool:
+        """Whether food lies against film: a bag, or the liner in a pail."""
+        return self.kind in _HAS_FILM
+
+    @property
+    def lets_light_in(self) -> bool:
+        """Whether food can be seen through the wall."""
+        return self.kind in _CLEAR
+
+    @property
+    def stops_rodents(self) -> bool:
+        """Whether mice and rats cannot gnaw in."""
+        return self.kind in _GNAWPROOF
+
+    @property
+    def holds_without_air(self) -> bool:
+        """Whether the wall keeps oxygen out for years."""
+        return self.kind in _SEALS_AIR
+
+    @property
+    def inner_height_mm(self) -> float:
+        """Height the food could stand at most, mm."""
+        return self.length_mm - self.seal_mm if self.is_flat else self.height_mm
+
+
+def flat_bag_volume_ml(width_mm: float, length_mm: float) -> float:
+    """Most a bag closed on all four sides can hold, from its flat inner size.
+
+    Args:
+        width_mm: flat width inside the seams, mm, 0–1,500.
+        length_mm: flat length inside the seams, seal strip left out, mm, 0–1,500.
+
+    Returns:
+        Volume when plump, mL.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        A bag of 10 × 14 in holds 309 cubic inches.
+
+        >>> round(flat_bag_volume_ml(254, 355.6) / 16.387)
+        309
+
+    Source: Robin, A. C. (2004) "Paper bag problem", Mathematics Today 40, 104–107: an approximation for
+    a bag no wider than long; for a wider one the sides change places.
+    """
+    check_range("width_mm", width_mm, 0, 1500, "mm")
+    check_range("length_mm", length_mm, 0, 1500, "mm")
+    w, h = sorted((width_mm / 10, length_mm / 10))
+    if w == 0:
+        return 0.0
+    return float(w**3 * (h / (math.pi * w) - 0.142 * (1 - 10 ** (-h / w))))
+
+
+def closed_volume_ml(container: Container) -> float:
+    """Volume inside a closed container, mL: brimful, or the bag at its plumpest.
+
+    A liner in a pail holds no more than the pail.
+
+    Example:
+        >>> bag = Container("b", "gallon bag", Kind.BAG, width_mm=254, length_mm=356, seal_mm=25, film_mil=7)
+        >>> round(closed_volume_ml(bag), -1)
+        4590.0
+
+    Source: see `flat_bag_volume_ml`; a stiff wall as measured.
+    """
+    return volume_below_ml(container, 0.0)
+
+
+def volume_below_ml(container: Container, headspace_mm: float) -> float:
+    """Volume below a line so far under the seal or the rim.
+
+    A bag whose top is left empty and pressed flat is a shorter bag, and is computed as one.
+
+    Args:
+        container: the container.
+        headspace_mm: distance of the line from the seal or rim, mm, 0 to its inner height.
+
+    Returns:
+        Volume below the line, mL.
+
+    Raises:
+        OutOfRange: the line is outside the container.
+
+    Example:
+        >>> jar = Container("j", "jar", Kind.JAR, capacity_ml=1000, height_mm=160, top_mm=90, base_mm=90)
+        >>> volume_below_ml(jar, 16)
+        900.0
+
+    Source: see `flat_bag_volume_ml`; geometry of a cone's frustum.
+    """
+    height = container.inner_height_mm
+    check_range("headspace_mm", headspace_mm, 0, height, "mm")
+    if container.is_flat:
+        return flat_bag_volume_ml(container.width_mm, height - headspace_mm)
+    stiff = container.capacity_ml * _frustum_share(container, height - headspace_mm)
+    if not container.has_film:
+        return stiff
+    return min(stiff, flat_bag_volume_ml(container.width_mm, container.length_mm - container.seal_mm))
+
+
+def headspace_above_mm(container: Container, volume_ml: float) -> float:
+    """Height left free above a volume of food: the inverse of `volume_below_ml`.
+
+    Args:
+        container: the container.
+        volume_ml: space the food takes up, mL, 0 to the closed volume.
+
+    Returns:
+        Distance from the surface of the food to the seal or rim, mm.
+
+    Raises:
+        OutOfRange: the food does not fit.
+
+    Example:
+        >>> jar = Container("j", "jar", Kind.JAR, capacity_ml=1000, height_mm=160, top_mm=90, base_mm=90)
+        >>> round(headspace_above_mm(jar, 900), 3)
+        16.0
+
+    Source: bisection on `volume_below_ml`.
+    """
+    check_range("volume_ml", volume_ml, 0, closed_volume_ml(container) * (1 + 1e-9), "mL")
+    low, high = 0.0, container.inner_height_mm
+    for _ in range(50):
+        middle = (low + high) / 2
+        if volume_below_ml(container, middle) > volume_ml:
+            low = middle
+        else:
+            high = middle
+    return high
+
+
+def _frustum_share(container: Container, level_mm: float) -> float:
+    """Share of a frustum's volume that lies below a level."""
+
+    def below(y: float) -> float:
+        slope = (container.top_mm - container.base_mm) / container.height_mm
+        return container.base_mm**2 * y + container.base_mm * slope * y**2 + slope**2 * y**3 / 3
+
+    return below(level_mm) / below(container.height_mm)

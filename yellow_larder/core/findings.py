@@ -1,0 +1,311 @@
+"""The verdict on a packing: findings, each with its numbers, its reason and its source."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.errors import check_range
+from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.oxygen import Fill
+from yellow_larder.core.shelf_life import THICK_MIL
+
+ABSORBER_MOISTURE_PCT = 10.0
+"""Moisture above which no absorber goes in. Source: common practice, the ten-per-cent line."""
+
+COMMODITY_MOISTURE_PCT = 13.5
+"""Moisture up to which traded grain, pulses and pasta still pass: their water activity stays under about 0.65
+in a cool store. Source: modified Henderson isotherms, ASABE D245, from memory."""
+
+YEARS_OF_OIL = 1.0
+"""Oily food turns within about a year, sealed or not. Source: common practice."""
+
+BREATHING_YEARS = 2.0
+"""Bare plastic lets oxygen back in within months to a few years. Source: common practice."""
+
+AIRY_VOID = 0.6
+"""Above this share of air among the pieces, a bag draws in softly rather than firm. Source: our judgement."""
+
+
+class Severity(StrEnum):
+    """How much a finding weighs."""
+
+    STOP = "stop"
+    MIND = "mind"
+    GOOD = "good"
+
+
+@dataclass(frozen=True, slots=True)
+class Finding:
+    """One thing to know about a packing.
+
+    Attributes:
+        severity: stop, mind or good.
+        code: stable name of the rule.
+        says: one sentence with its numbers.
+        why: the reason behind it.
+        source: where the rule comes from.
+    """
+
+    severity: Severity
+    code: str
+    says: str
+    why: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class Case:
+    """A packing to be judged.
+
+    Attributes:
+        food: what is packed.
+        moisture_pct: its moisture, wet basis, %, 0–100.
+        container: what it is packed in.
+        closing: what is done about the air.
+        outer: whether the container stands in a rodent-proof outer.
+        horizon_years: how long it is meant to keep, years, 0.1–40.
+        fill: the food and air in one container.
+        need_ml: packet millilitres the air asks for.
+        packed_ml: packet millilitres that go in.
+        frozen: whether the food was held cold long enough to kill insects.
+
+    Raises:
+        OutOfRange: moisture or horizon lie outside the range above.
+    """
+
+    food: Food
+    moisture_pct: float
+    container: Container
+    closing: Closing
+    outer: bool
+    horizon_years: float
+    fill: Fill
+    need_ml: float
+    packed_ml: float
+    frozen: bool = False
+
+    def __post_init__(self) -> None:
+        """Check the numbers that people type."""
+        check_range("moisture_pct", self.moisture_pct, 0, 100, "%")
+        check_range("horizon_years", self.horizon_years, 0.1, 40, "years")
+
+
+def moisture_line_pct(food: Food) -> float:
+    """The moisture above which no absorber may go in with a food.
+
+    Args:
+        food: the food.
+
+    Returns:
+        Moisture, wet basis, %.
+
+    Source: see `ABSORBER_MOISTURE_PCT` and `COMMODITY_MOISTURE_PCT`.
+    """
+    return COMMODITY_MOISTURE_PCT if Trait.COMMODITY in food.traits else ABSORBER_MOISTURE_PCT
+
+
+def judge(case: Case) -> list[Finding]:
+    """Everything there is to say about a packing, the gravest first.
+
+    Args:
+        case: the packing.
+
+    Returns:
+        Findings, stops before minds before goods.
+
+    Source: each finding names its own.
+    """
+    found = [
+        finding
+        for rule in (_absorber, _moisture, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
+        for finding in rule(case)
+    ]
+    order = list(Severity)
+    return sorted(found, key=lambda finding: order.index(finding.severity))
+
+
+def _absorber(case: Case) -> list[Finding]:
+    """Food that an absorber must not meet, whatever its moisture."""
+    if case.closing is not Closing.ABSORBER:
+        return []
+    for trait, word in ((Trait.SUGAR_LIKE, "sugar"), (Trait.SALT_LIKE, "salt")):
+        if trait in case.food.traits:
+            return [
+                Finding(
+                    Severity.STOP,
+                    f"absorber-with-{word}",
+                    f"No absorber with {case.food.name}: it sets like brick",
+                    f"An absorber holds water, and {word} crystals knit together round it. "
+                    f"{word.capitalize()} does not need one: nothing lives in it while it is dry.",
+                    "common practice",
+                )
+            ]
+    return []
+
+
+def _moisture(case: Case) -> list[Finding]:
+    """Whether the food is dry enough to be closed at all, and without oxygen."""
+    line = moisture_line_pct(case.food)
+    sticky = Trait.STICKY in case.food.traits
+    wet = case.moisture_pct > line or sticky
+    has = f"{case.moisture_pct:.1f} % moisture"
+    if wet and case.closing is Closing.ABSORBER:
+        return [
+            Finding(
+                Severity.STOP,
+                "absorber-with-moist",
+                f"Too moist for an absorber: {has}" + (", and sticky" if sticky else f"; the line is {line:g} %"),
+                "No oxygen and some moisture is what botulism needs. Dry it further, or keep it cold. "
+                "If in doubt, ask your local food-safety authority.",
+                "common practice, the ten-per-cent line; traded grain, pulses and pasta to 13.5 % "
+                "by water activity (ASABE D245)",
+            )
+        ]
+    if wet:
+        return [
+            Finding(
+                Severity.MIND,
+                "moist-in-closed",
+                f"Moist for a closed container: {has}",
+                "Food above its line can mould or clump on the shelf, and a vacuum does not stop what "
+                "grows without air. Dry it further, or eat it soon.",
+                "common practice",
+            )
+        ]
+    reads = f"{has}; the line for this food is {line:g} %"
+    return [Finding(Severity.GOOD, "dry-enough", "Dry enough to close", reads, "common practice; ASABE D245")]
+
+
+def _wall(case: Case) -> list[Finding]:
+    """What the wall lets through."""
+    found = []
+    container = case.container
+    if container.has_film and container.kind is not Kind.PACKET and container.film_mil < THICK_MIL:
+        found.append(
+            Finding(
+                Severity.MIND,
+                "film-thin",
+                f"Thin film: {container.film_mil:g} mil, where {THICK_MIL:g} or more keeps for decades",
+                "Thin foil has pinholes, shows light through and splits at folds and sharp pieces.",
+                "common practice",
+            )
+        )
+    if container.lets_light_in:
+        found.append(
+            Finding(
+                Severity.MIND,
+                "wall-clear",
+                "Light gets in: keep it in the dark",
+                "Light bleaches food and turns its oil, whatever was done about the oxygen.",
+                "common practice",
+            )
+        )
+    if case.closing is Closing.ABSORBER and not container.holds_without_air:
+        found.append(
+            Finding(
+                Severity.MIND,
+                "wall-breathes",
+                f"Bare plastic breathes: good for about {BREATHING_YEARS:g} years, not {case.horizon_years:g}"
+                if case.horizon_years > BREATHING_YEARS
+                else "Bare plastic breathes: the oxygen comes back over a year or two",
+                "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
+                "common practice",
+            )
+        )
+    return found
+
+
+def _outer(case: Case) -> list[Finding]:
+    """Whether a mouse can get at it."""
+    if case.container.stops_rodents or case.outer:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "no-outer",
+            "Nothing here stops a mouse",
+            "Rodents chew through film and thin plastic in seconds. Bags stand in a pail, a tote or a bin.",
+            "common practice",
+        )
+    ]
+
+
+def _oil(case: Case) -> list[Finding]:
+    """Oily food that is meant to last."""
+    if Trait.OIL_RICH not in case.food.traits or case.horizon_years <= YEARS_OF_OIL:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "oily-for-years",
+            f"Oily food for {case.horizon_years:g} years: it will turn long before",
+            f"{case.food.composition.fat_g:.0f} % fat. Oil goes rancid in months to a year or so; no oxygen "
+            "slows that, and does not stop it. Keep it cold, in small packs, and eat it within the year.",
+            "common practice",
+        )
+    ]
+
+
+def _raw(case: Case) -> list[Finding]:
+    """Raw meat and egg stay raw when dried."""
+    if Trait.RAW_ANIMAL not in case.food.traits:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "still-raw",
+            "Still raw: cook it through before anybody eats it",
+            "Drying does not kill germs. Meat must reach 71 °C (160 °F), poultry 74 °C (165 °F). "
+            "Your local food-safety authority has the last word.",
+            "US extension advice on dried meat, from memory",
+        )
+    ]
+
+
+def _oxygen(case: Case) -> list[Finding]:
+    """Whether the packets cover the oxygen that is there."""
+    if case.closing is not Closing.ABSORBER:
+        return []
+    numbers = f"{case.packed_ml:.0f} mL packed; the air asks for {case.need_ml:.0f} mL with its margin"
+    if case.packed_ml < case.need_ml:
+        return [
+            Finding(
+                Severity.MIND,
+                "packets-short",
+                f"Short of packets by {case.need_ml - case.packed_ml:.0f} mL",
+                f"{numbers}. Less leaves oxygen behind; more does no harm.",
+                "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
+            )
+        ]
+    return [
+        Finding(
+            Severity.GOOD,
+            "packets-cover",
+            "The packets cover the oxygen",
+            numbers,
+            "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
+        )
+    ]
+
+
+def _pull_down(case: Case) -> list[Finding]:
+    """How the package will feel in a few days."""
+    if case.closing is not Closing.ABSORBER:
+        return []
+    airy = case.fill.between_ml / case.fill.food_ml > AIRY_VOID
+    if not case.container.is_flat:
+        says = "The lid will dip in a day or two" if case.container.kind is Kind.JAR else "The pail will look the same"
+        if case.container.kind is Kind.LINED_PAIL:
+            says = "The liner will draw in; the pail will look the same"
+        if case.container.kind in (Kind.BOTTLE, Kind.CAN):
+            says = "The wall may dent a little inwards"
+    elif case.fill.headspace_ml > case.fill.between_ml / 2:
+        says = "May stay loose: that is fine"
+    elif airy:
+        says = "Will draw in and stay soft: airy food does"
+    else:
+        says = "Will feel firm in a day or two"
+    why = "The packets take the oxygen, a fifth of the air; four fifths are nitrogen and stay."
+    return [Finding(Severity.GOOD, "pull-down", says, why, "common practice")]

@@ -1,0 +1,68 @@
+"""What a food is, as far as packing it is concerned."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+from yellow_larder.core.errors import check_range
+from yellow_larder.core.nutrition import Composition
+
+
+class Trait(StrEnum):
+    """What the rules need to know of a food beyond its figures."""
+
+    COMMODITY = "commodity"
+    """Traded dry at 10–13.5 % moisture: grain, pulses, pasta, flour."""
+    OIL_RICH = "oil-rich"
+    SUGAR_LIKE = "sugar-like"
+    SALT_LIKE = "salt-like"
+    STICKY = "sticky"
+    POWDERY = "powdery"
+    RINSEABLE = "rinseable"
+    HOME_DRIED = "home-dried"
+    FREEZE_DRIED = "freeze-dried"
+    RAW_ANIMAL = "raw-animal"
+
+
+@dataclass(frozen=True, slots=True)
+class Food:
+    """One food as it is packed.
+
+    Attributes:
+        key: short name used in files and addresses.
+        name: what people call it, in lower case.
+        aliases: other names for it.
+        group: the part of the table it stands in, "grains", "pulses"…
+        form: shape of the pieces, for drawing: "grain", "bean", "flake"…
+        colour: colour of the pieces, for drawing, as #rrggbb.
+        life: class of shelf life.
+        traits: see Trait.
+        composition: per 100 g as packed.
+        loose_g_ml: bulk density poured, g/mL.
+        settled_g_ml: bulk density shaken down, g/mL.
+        particle_g_ml: density of the solid alone, g/mL.
+        nutrition_source: where the composition comes from.
+        density_source: where the densities come from.
+    """
+
+    key: str
+    name: str
+    group: str
+    form: str
+    colour: str
+    life: str
+    composition: Composition
+    loose_g_ml: float
+    settled_g_ml: float
+    particle_g_ml: float
+    aliases: tuple[str, ...] = ()
+    traits: frozenset[Trait] = field(default_factory=frozenset)
+    nutrition_source: str = ""
+    density_source: str = ""
+
+    def __post_init__(self) -> None:
+        """Refuse densities that no food has, or that contradict one another."""
+        check_range("particle_g_ml", self.particle_g_ml, 0.5, 3, "g/mL")
+        check_range("settled_g_ml", self.settled_g_ml, 0.01, self.particle_g_ml, "g/mL")
+        check_range("loose_g_ml", self.loose_g_ml, 0.01, self.settled_g_ml, "g/mL")

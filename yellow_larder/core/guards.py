@@ -1,0 +1,82 @@
+"""The six guards of a package: what can still get at the food, and what stands in the way."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.findings import BREATHING_YEARS, Case
+from yellow_larder.core.shelf_life import THICK_MIL
+
+
+@dataclass(frozen=True, slots=True)
+class Guard:
+    """One threat, and whether the package is closed to it.
+
+    Attributes:
+        threat: what can get at the food.
+        closed: whether something stands in the way for the whole horizon.
+        by: what closes it, or what would.
+    """
+
+    threat: str
+    closed: bool
+    by: str
+
+
+def guards(case: Case) -> list[Guard]:
+    """The six guards, in the order they are drawn.
+
+    Args:
+        case: the packing.
+
+    Returns:
+        Insects inside, insects outside, rodents, oxygen, damp, light.
+
+    Source: common practice.
+    """
+    container = case.container
+    thick = not container.has_film or container.film_mil >= THICK_MIL
+    shop = container.kind is Kind.PACKET
+    tight = container.holds_without_air or case.horizon_years <= BREATHING_YEARS
+    dark = not container.lets_light_in or case.outer
+    return [
+        _insects_inside(case),
+        Guard("insects outside", not shop, "closed tight" if not shop else "reseal in a bag or jar"),
+        Guard(
+            "rodents",
+            container.stops_rodents or case.outer,
+            ("its wall" if container.stops_rodents else "its outer")
+            if container.stops_rodents or case.outer
+            else "needs a pail, tote or bin",
+        ),
+        _oxygen(case, tight=tight),
+        Guard("damp", not shop and tight, "the wall" if not shop and tight else "needs foil or glass"),
+        Guard(
+            "light",
+            dark and thick,
+            "its outer" if dark and container.lets_light_in else "the wall" if dark and thick else "keep it dark",
+        ),
+    ]
+
+
+def _insects_inside(case: Case) -> Guard:
+    """Eggs and larvae that came with the food."""
+    if case.frozen:
+        return Guard("insects inside", True, "frozen through")
+    if case.closing is Closing.ABSORBER and case.packed_ml >= case.need_ml:
+        return Guard("insects inside", True, "no oxygen")
+    if case.closing is Closing.VACUUM:
+        return Guard("insects inside", True, "vacuum")
+    return Guard("insects inside", False, "freeze it first")
+
+
+def _oxygen(case: Case, *, tight: bool) -> Guard:
+    """Oxygen inside, and oxygen that comes back."""
+    if case.closing is Closing.VACUUM and tight:
+        return Guard("oxygen", True, "vacuum, for a few years")
+    if case.closing is Closing.ABSORBER and case.packed_ml >= case.need_ml and tight:
+        return Guard("oxygen", True, "absorbers")
+    if case.closing is Closing.ABSORBER and not tight:
+        return Guard("oxygen", False, "plastic breathes")
+    return Guard("oxygen", False, "room air inside")

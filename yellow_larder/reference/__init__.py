@@ -1,0 +1,178 @@
+"""The tables the rules stand on, each row with its source, and their loader."""
+
+from __future__ import annotations
+
+import csv
+import math
+from dataclasses import dataclass
+from functools import lru_cache
+from importlib.resources import files
+
+from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.nutrition import Composition, dried_to
+from yellow_larder.core.shelf_life import Life, Packing
+
+DAYS_PER_YEAR = 365.25
+KEEPS = "keeps"
+"""What the table of lives says of food that does not age."""
+
+
+@dataclass(frozen=True, slots=True)
+class Packet:
+    """An oxygen absorber packet: its rating and its size."""
+
+    size_ml: int
+    width_mm: float
+    length_mm: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class LifeClass:
+    """Foods that age alike: what they are, and how many times faster 10 °C warmer."""
+
+    life: str
+    meaning: str
+    q10: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class BaseLife:
+    """One row of the table of lives."""
+
+    life: str
+    packing: Packing
+    days: Life
+    source: str
+
+
+def _rows(table: str) -> list[dict[str, str]]:
+    text = files(__package__).joinpath(f"{table}.csv").read_text(encoding="utf-8")
+    return list(csv.DictReader(text.splitlines()))
+
+
+@lru_cache
+def foods() -> dict[str, Food]:
+    """Every food of the table, by key.
+
+    Dried food is listed with the composition of its fresh form and dried here.
+
+    Example:
+        >>> foods()["pearl-barley"].composition.kcal
+        352.0
+    """
+    return {row["key"]: _food(row) for row in _rows("foods")}
+
+
+def _food(row: dict[str, str]) -> Food:
+    published = Composition(
+        kcal=float(row["kcal"]),
+        protein_g=float(row["protein_g"]),
+        fat_g=float(row["fat_g"]),
+        carbohydrate_g=float(row["carbohydrate_g"]),
+        fibre_g=float(row["fibre_g"]),
+        water_g=float(row["published_water_g"]),
+    )
+    return Food(
+        key=row["key"],
+        name=row["name"],
+        aliases=tuple(alias for alias in row["aliases"].split(";") if alias),
+        group=row["group"],
+        form=row["form"],
+        colour=row["colour"],
+        life=row["life"],
+        traits=frozenset(Trait(trait) for trait in row["traits"].split(";") if trait),
+        composition=dried_to(published, float(row["water_g"])),
+        loose_g_ml=float(row["loose_g_ml"]),
+        settled_g_ml=float(row["settled_g_ml"]),
+        particle_g_ml=float(row["particle_g_ml"]),
+        nutrition_source=row["nutrition_source"],
+        density_source=row["density_source"],
+    )
+
+
+@lru_cache
+def containers() -> dict[str, Container]:
+    """Every container of the table, by key.
+
+    Example:
+        >>> containers()["bag-gallon"].film_mil
+        7.0
+    """
+    sizes = [
+        "width_mm",
+        "length_mm",
+        "seal_mm",
+        "film_mil",
+        "capacity_ml",
+        "height_mm",
+        "top_mm",
+        "base_mm",
+        "nominal_qt",
+        "headspace_mm",
+    ]
+    return {
+        row["key"]: Container(
+            key=row["key"],
+            name=row["name"],
+            kind=Kind(row["kind"]),
+            closings=tuple(Closing(closing) for closing in row["closings"].split(";")),
+            source=row["source"],
+            **{size: float(row[size]) for size in sizes},
+        )
+        for row in _rows("containers")
+    }
+
+
+@lru_cache
+def packets() -> dict[int, Packet]:
+    """Every packet of the table, by its rating in mL.
+
+    Example:
+        >>> sorted(packets())[:3]
+        [20, 50, 100]
+    """
+    return {
+        int(row["size_ml"]): Packet(int(row["size_ml"]), float(row["width_mm"]), float(row["length_mm"]), row["source"])
+        for row in _rows("packets")
+    }
+
+
+@lru_cache
+def life_classes() -> dict[str, LifeClass]:
+    """Every class of shelf life, by name.
+
+    Example:
+        >>> life_classes()["hard grain"].q10
+        2.0
+    """
+    return {
+        row["life"]: LifeClass(row["life"], row["meaning"], float(row["q10"]), row["source"])
+        for row in _rows("life_classes")
+    }
+
+
+@lru_cache
+def lives() -> dict[tuple[str, Packing], BaseLife]:
+    """Days each class of food keeps at 21 °C in each packing, by three schools.
+
+    Example:
+        >>> round(lives()["hard grain", Packing.FOIL].days.customary / DAYS_PER_YEAR)
+        25
+    """
+    table = {}
+    for row in _rows("lives"):
+        packing = Packing(row["packing"])
+        days = Life(
+            cautious=_days(row["cautious_years"]),
+            customary=_days(row["customary_years"]),
+            hopeful=_days(row["hopeful_years"]),
+        )
+        table[row["life"], packing] = BaseLife(row["life"], packing, days, row["source"])
+    return table
+
+
+def _days(years: str) -> float:
+    return math.inf if years == KEEPS else float(years) * DAYS_PER_YEAR
