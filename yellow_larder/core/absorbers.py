@@ -5,13 +5,14 @@ from __future__ import annotations
 import math
 from functools import lru_cache
 
-import numpy as np
-from scipy.optimize import Bounds, LinearConstraint, milp
-
 from yellow_larder.core.errors import CoreError, check_range
 
 MOST_PACKETS = 60
 """More packets than this in one container is a wrong size of packet, not a plan. Source: our judgement."""
+
+
+_NONE = MOST_PACKETS + 1
+"""Stands for a total that no packets make up."""
 
 
 class NoPacketFits(CoreError):
@@ -39,28 +40,29 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
         >>> choose_packets(0, (100,))
         {}
 
-    Source: integer program, solved by HiGHS through `scipy.optimize.milp`.
+    Source: the coin-change recurrence; the least total at or above the need is the least waste.
     """
     check_range("need_ml", need_ml, 0, 1e6, "mL")
     for size in sizes_ml:
         check_range("sizes_ml", size, 1, 10_000, "mL")
-    if need_ml == 0:
-        return {}
-    sizes = np.array(sorted(set(sizes_ml), reverse=True), dtype=float)
-    if sizes.size == 0 or need_ml > MOST_PACKETS * sizes[0]:
-        raise NoPacketFits(f"{need_ml:.0f} mL takes more than {MOST_PACKETS} of the packets you keep")
-    # Packets are whole millilitres, so the need may be too, which keeps the solver away from its tolerance.
-    # One weight orders the two aims: a millilitre more always costs more than any number of packets.
-    found = milp(
-        sizes * (MOST_PACKETS + 1) + 1,
-        constraints=[
-            LinearConstraint(sizes, lb=math.ceil(need_ml)),
-            LinearConstraint(np.ones_like(sizes), ub=MOST_PACKETS),
-        ],
-        integrality=np.ones_like(sizes),
-        bounds=Bounds(0, MOST_PACKETS),
-    )
-    if found.x is None:
-        raise NoPacketFits(f"no {MOST_PACKETS} of the packets you keep make up {need_ml:.0f} mL")
-    counts = [round(count) for count in found.x]
-    return {int(size): count for size, count in zip(sizes, counts, strict=True) if count}
+    if not sizes_ml:
+        raise NoPacketFits("there are no packets at hand")
+    # Counting up in steps of the sizes' common measure: fewest packets for every total, as coins are counted.
+    step = math.gcd(*sizes_ml)
+    sizes = sorted({size // step for size in sizes_ml}, reverse=True)
+    target = math.ceil(need_ml / step)
+    fewest, last = [0], [0]
+    for total in range(1, target + sizes[-1]):
+        count, size = (
+            min((fewest[total - s] + 1, -s) for s in sizes if s <= total) if total >= sizes[-1] else (_NONE, 0)
+        )
+        fewest.append(count)
+        last.append(-size)
+    total = next((t for t in range(target, len(fewest)) if fewest[t] <= MOST_PACKETS), 0)
+    if not total:
+        raise NoPacketFits(f"{need_ml:.0f} mL takes more than {MOST_PACKETS} of the packets at hand")
+    chosen: dict[int, int] = {}
+    while total:
+        chosen[last[total] * step] = chosen.get(last[total] * step, 0) + 1
+        total -= last[total]
+    return dict(sorted(chosen.items(), reverse=True))

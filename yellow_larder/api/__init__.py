@@ -1,0 +1,1 @@
+"""The web interface: routers, one per place on screen; no rules, no state."""

@@ -1,0 +1,1 @@
+"""The demo household, made by calling the use cases."""

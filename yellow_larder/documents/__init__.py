@@ -1,0 +1,1 @@
+"""What leaves the larder on paper and in files."""

@@ -1,0 +1,1 @@
+"""What a person does, in their words: use cases that join the core to the store."""

@@ -1,0 +1,258 @@
+"""The bench: planning how a lot of food is packed, in one go from what was typed to the verdict."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.absorbers import NoPacketFits, choose_packets
+from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.containers import Closing, Container, volume_below_ml
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.findings import Case, Finding, Severity, judge, moisture_line_pct
+from yellow_larder.core.foods import Food
+from yellow_larder.core.guards import guards
+from yellow_larder.core.nutrition import nutrients, person_days
+from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, need_by_container_ml, oxygen_ml
+from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
+from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
+from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.plan import BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
+from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass
+from yellow_larder.larder.refusals import Refused, in_words
+from yellow_larder.larder.vessels import drawing, say_container
+from yellow_larder.larder.wording import say_best_by
+from yellow_larder.reference import DAYS_PER_YEAR, BaseLife, life_classes, lives, packets
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Place
+
+_SCHOOL_NAMES = {Sizing.AIR: "By the air", Sizing.CONTAINER: "By container"}
+
+
+def plan(larder: Larder, ask: Ask) -> Plan:
+    """Plan a packing.
+
+    Raises:
+        Refused: a field cannot be read or does not go together with the rest; nothing is saved.
+    """
+    with reading(larder.engine) as session:
+        return plan_in(session, ask, today=larder.today())
+
+
+def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
+    """Plan a packing within a session, so that a packing sees the same larder as its plan."""
+    household = settings(session)
+    food, amount = read_food(ask, all_foods(session))
+    container = read_container(ask, household.units)
+    place = find_place(session, ask.place)
+    closing = ask.closing or usual_closing(food, container)
+    if closing not in container.closings:
+        raise Refused("closing", f"A {container.name} is not closed that way")
+    try:
+        return _plan(ask, food, amount.weighs_g(food.loose_g_ml), container, closing, place, household, today)
+    except OutOfRange as error:
+        raise in_words(error) from error
+
+
+def _plan(
+    ask: Ask,
+    food: Food,
+    amount_g: float,
+    container: Container,
+    closing: Closing,
+    place: Place,
+    household: Settings,
+    today: date,
+) -> Plan:
+    shares = share_out(ask, food, container, amount_g, household.units)
+    packer = _Packer(ask, food, container, closing, household)
+    full = packer.pack(shares.each_g, shares.count)
+    rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
+    case = Case(
+        food=food,
+        moisture_pct=food.composition.water_g if ask.moisture is None else ask.moisture,
+        container=container,
+        closing=closing,
+        outer=ask.outer,
+        horizon_years=ask.horizon_years,
+        fill=fill(container, food, shares.each_g, pressed=ask.pressed),
+        need_ml=need_by_air_ml(full.oxygen_ml),
+        packed_ml=full.packed_ml,
+        frozen=ask.frozen,
+    )
+    best_by = _best_by(food, container, closing, place, household.school, today)
+    total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
+    days = person_days(total.kcal, household.kcal_per_person_day)
+    return Plan(
+        food=FoodOnBench(
+            food.key, food.name, food.form, food.colour, case.moisture_pct, moisture_line_pct(food), food.group
+        ),
+        amount_g=amount_g,
+        amount=say_mass(amount_g, household.units),
+        container=container.key,
+        container_name=container.name,
+        container_size=say_container(container, household.units),
+        draw=drawing(container),
+        closing=closing,
+        closings=list(container.closings),
+        can_press=container.has_film,
+        full=full,
+        rest=rest,
+        count=shares.count + (1 if rest else 0),
+        kcal=total.kcal,
+        kcal_text=say_kcal(total.kcal),
+        person_days=days,
+        household_days=days / household.people,
+        packets_in_all=_packets_in_all([full, *([rest] if rest else [])]),
+        schools=packer.schools(full) if closing is Closing.ABSORBER else [],
+        verdict=_verdict([*judge(case), *_keeps_too_short(ask, best_by, today)]),
+        guards=guards(case),
+        best_by=best_by,
+        fits=_say_fits(food, container, household.units),
+        place=place.id,
+        place_name=place.name,
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class _Packer:
+    """Packs one container of what is on the bench."""
+
+    ask: Ask
+    food: Food
+    container: Container
+    closing: Closing
+    household: Settings
+
+    def pack(self, mass_g: float, count: int) -> Packed:
+        """One of so many containers alike, with its packets."""
+        filled = fill(self.container, self.food, mass_g, pressed=self.ask.pressed)
+        oxygen = oxygen_ml(
+            filled.void_ml,
+            pressure_kpa=pressure_kpa(self.household.altitude_m),
+            temperature_c=self.household.room_c,
+            humidity=self.household.humidity,
+        )
+        need = self.asks_ml(self.ask.sizing, oxygen) if self.closing is Closing.ABSORBER else 0.0
+        chosen = self.choose(need)
+        inside = nutrients(self.food.composition, mass_g)
+        return Packed(
+            count=count,
+            mass_g=mass_g,
+            mass=say_mass(mass_g, self.household.units),
+            headspace_mm=filled.headspace_mm,
+            headspace=say_length(filled.headspace_mm, self.household.units),
+            food_height_mm=self.container.inner_height_mm - filled.headspace_mm,
+            solid_ml=filled.solid_ml,
+            between_ml=filled.between_ml,
+            headspace_ml=filled.headspace_ml,
+            void_ml=filled.void_ml,
+            oxygen_ml=oxygen,
+            need_ml=need,
+            packed_ml=sum(size * n for size, n in chosen.items()),
+            packets=[
+                PacketsIn(size, n, packets()[size].width_mm, packets()[size].length_mm) for size, n in chosen.items()
+            ],
+            kcal=inside.kcal,
+            kcal_text=say_kcal(inside.kcal),
+            person_days=person_days(inside.kcal, self.household.kcal_per_person_day),
+            nutrients=inside,
+        )
+
+    def asks_ml(self, sizing: Sizing, oxygen: float) -> float:
+        """Packet millilitres that a school asks for."""
+        return need_by_air_ml(oxygen) if sizing is Sizing.AIR else need_by_container_ml(self.container.nominal_qt)
+
+    def choose(self, need_ml: float) -> dict[int, int]:
+        """Whole packets of those the household keeps."""
+        try:
+            return choose_packets(round(need_ml, 3), self.household.packet_sizes)
+        except NoPacketFits as error:
+            raise Refused("container", f"The packets you keep are too small: {error}") from error
+
+    def schools(self, full: Packed) -> list[SizingSchool]:
+        """What each school would put in, against the oxygen that is there."""
+        found = []
+        for sizing, name in _SCHOOL_NAMES.items():
+            asks = self.asks_ml(sizing, full.oxygen_ml)
+            chosen = self.choose(asks)
+            packed = sum(size * n for size, n in chosen.items())
+            spare = packed - full.oxygen_ml
+            judged = f"{spare:.0f} mL to spare" if spare >= 0 else f"short by {-spare:.0f} mL"
+            found.append(SizingSchool(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
+        return found
+
+
+def _say_packets(chosen: dict[int, int]) -> str:
+    return " + ".join(f"{n} × {size}" if n > 1 else f"{size}" for size, n in chosen.items()) + " mL"
+
+
+def _packets_in_all(packed: list[Packed]) -> str:
+    in_all: dict[int, int] = {}
+    for group in packed:
+        for packet in group.packets:
+            in_all[packet.size_ml] = in_all.get(packet.size_ml, 0) + packet.count * group.count
+    said = [f"{n} packet{'s' if n > 1 else ''} of {size}" for size, n in sorted(in_all.items(), reverse=True)]
+    return " and ".join(said) or "no packets"
+
+
+def base_life(food: Food, container: Container, closing: Closing) -> BaseLife:
+    """Days the food keeps at 21 °C in this packing, by three schools."""
+    return lives()[food.life, packing_class(container, closing)]
+
+
+def _best_by(food: Food, container: Container, closing: Closing, place: Place, school: School, today: date) -> BestBy:
+    days = base_life(food, container, closing).days
+    rate = ageing_rate(place.mean_c, place.swing_c, life_classes()[food.life].q10)
+    base = np.array([days.by(each) for each in School])
+    left = days_left(base, np.zeros(3), np.full(3, rate), np.zeros(3))
+    dates = [None if np.isinf(n) else today + timedelta(days=float(n)) for n in left]
+    cautious, _, hopeful = dates
+    chosen = dates[list(School).index(school)]
+    if cautious is None or hopeful is None:
+        return BestBy(None, None, None, say_best_by(None), "does not age while it is dry")
+    return BestBy(chosen, cautious, hopeful, say_best_by(chosen), f"{cautious.year} cautious · {hopeful.year} hopeful")
+
+
+def _keeps_too_short(ask: Ask, best_by: BestBy, today: date) -> list[Finding]:
+    """Whether it is wanted for longer than it keeps."""
+    if best_by.chosen is None or (best_by.chosen - today).days >= ask.horizon_years * DAYS_PER_YEAR:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "keeps-too-short",
+            f"Wanted for {ask.horizon_years:g} years, but best by {best_by.text}",
+            "Better packing, a cooler place or a food that keeps longer would stretch it. "
+            f"The schools differ: {best_by.band}.",
+            "table of lives, see the Guide",
+        )
+    ]
+
+
+def _verdict(found: list[Finding]) -> Verdict:
+    order = list(Severity)
+    found.sort(key=lambda finding: order.index(finding.severity))
+    worst = found[0].severity
+    minds = sum(finding.severity is Severity.MIND for finding in found)
+    if worst is Severity.STOP:
+        return Verdict(worst, "Stop", f"{found[0].says}.", found)
+    feel = next((f"{finding.says}." for finding in found if finding.code == "pull-down"), "")
+    if minds == 1 and any(finding.code == "no-outer" for finding in found):
+        return Verdict(worst, "Go", f"once it has a pail, tote or bin round it. {feel}".strip(), found)
+    if worst is Severity.MIND:
+        things = "one thing" if minds == 1 else f"{minds} things"
+        return Verdict(worst, "Mind", f"{things} before you close it. {feel}".strip(), found)
+    return Verdict(worst, "Go", feel or "Close it tight and keep it dry.", found)
+
+
+def _say_fits(food: Food, container: Container, units: Units) -> str:
+    space = volume_below_ml(container, container.headspace_mm)
+    loose, settled = (
+        say_mass(mass_that_fits_g(space, density), units) for density in (food.loose_g_ml, food.settled_g_ml)
+    )
+    return f"takes {loose} poured, {settled} shaken down, with {say_length(container.headspace_mm, units)} left free"

@@ -1,0 +1,124 @@
+"""Packing what is on the bench: from here on the containers exist."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.containers import Kind
+from yellow_larder.core.findings import Severity
+from yellow_larder.larder.asking import Ask, read_container
+from yellow_larder.larder.bench import base_life, plan_in
+from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.plan import Packed, Plan
+from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.wording import say_day
+from yellow_larder.reference import life_classes
+from yellow_larder.store import journal
+from yellow_larder.store.database import writing
+from yellow_larder.store.models import Place
+
+OLDEST = date(1980, 1, 1)
+"""Nothing in a larder was packed before this; earlier is a slip of the pen."""
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """What was packed in one go."""
+
+    batch: int
+    numbers: list[int]
+    title: str
+
+
+def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int | None = None) -> Batch:
+    """Pack what is on the bench: its containers get numbers and a place.
+
+    Args:
+        larder: the larder.
+        ask: what is on the bench.
+        packed_on: the day it was packed; none means today.
+        shelf: which shelf, counted from the top; none means the one that suits the container.
+
+    Raises:
+        Refused: a field is wrong, or the verdict is a stop; nothing is saved.
+    """
+    today = larder.today()
+    day = check_day(packed_on or today, today, "packed_on")
+    with writing(larder.engine) as session:
+        planned = plan_in(session, ask, today=day)
+        if planned.verdict.severity is Severity.STOP:
+            raise Refused("verdict", planned.verdict.says)
+        place = session.get_one(Place, planned.place)
+        chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
+        if not 1 <= chosen <= place.shelves:
+            raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
+        facts = _facts(session, ask, planned, day, chosen)
+        first = journal.next_number(session, "package")
+        groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
+        acts = [
+            journal.Act("package", first + n, "packed", facts | _own_facts(group, planned))
+            for n, group in enumerate(groups)
+        ]
+        title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
+        change = journal.record(session, title, acts, at=larder.clock())
+        return Batch(change.id, [act.subject for act in acts], title)
+
+
+def check_day(day: date, today: date, field: str, *, earliest: date = OLDEST) -> date:
+    """A day that something was done on: not in the future, nor before it could have been."""
+    if day > today:
+        raise Refused(field, f"{say_day(day)} is still to come; today is {say_day(today)}")
+    if day < earliest:
+        raise Refused(field, f"{say_day(day)} is too early; {say_day(earliest)} is the first day it could be")
+    return day
+
+
+def usual_shelf(kind: Kind, shelves: int) -> int:
+    """Where things usually stand: jars at the top, bags and cans between, heavy pails at the foot."""
+    if kind in (Kind.PAIL, Kind.LINED_PAIL):
+        return shelves
+    return 1 if kind is Kind.JAR else (shelves + 1) // 2
+
+
+def _facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:
+    """What all containers of the batch have in common, as the journal keeps it."""
+    food = all_foods(session)[planned.food.key]
+    container = read_container(ask, settings(session).units)
+    days = base_life(food, container, planned.closing).days
+    return {
+        "food_key": food.key,
+        "food_name": food.name,
+        "form": food.form,
+        "colour": food.colour,
+        "container_key": container.key,
+        "closing": planned.closing.value,
+        "outer": ask.outer,
+        "moisture_pct": planned.food.moisture_pct,
+        "packed_on": day.isoformat(),
+        "place_id": planned.place,
+        "shelf": shelf,
+        "q10": life_classes()[food.life].q10,
+        "cautious_days": _or_none(days.cautious),
+        "customary_days": _or_none(days.customary),
+        "hopeful_days": _or_none(days.hopeful),
+    }
+
+
+def _own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
+    """What differs between the full ones and a last one."""
+    return {
+        "mass_g": group.mass_g,
+        "kcal": group.kcal,
+        "packets": {str(packet.size_ml): packet.count for packet in group.packets},
+        "level": group.food_height_mm / planned.draw.inner_mm,
+    }
+
+
+def _or_none(days: float) -> float | None:
+    return None if math.isinf(days) else days

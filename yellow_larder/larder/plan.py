@@ -1,0 +1,125 @@
+"""What the bench shows, as one plan."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.guards import Guard
+from yellow_larder.core.nutrition import Nutrients
+from yellow_larder.larder.asking import Sizing
+from yellow_larder.larder.vessels import Drawing
+
+
+@dataclass(frozen=True, slots=True)
+class PacketsIn:
+    """So many packets of one size in one container."""
+
+    size_ml: int
+    count: int
+    width_mm: float
+    length_mm: float
+
+
+@dataclass(frozen=True, slots=True)
+class Packed:
+    """Containers that are alike, as planned."""
+
+    count: int
+    mass_g: float
+    mass: str
+    headspace_mm: float
+    headspace: str
+    food_height_mm: float
+    solid_ml: float
+    between_ml: float
+    headspace_ml: float
+    void_ml: float
+    oxygen_ml: float
+    need_ml: float
+    packed_ml: float
+    packets: list[PacketsIn]
+    kcal: float
+    kcal_text: str
+    person_days: float
+    nutrients: Nutrients
+
+
+@dataclass(frozen=True, slots=True)
+class SizingSchool:
+    """What one sizing school would put in, against the oxygen that is there."""
+
+    sizing: Sizing
+    name: str
+    asks_ml: float
+    packed_ml: float
+    packets: str
+    judged: str
+    covers: bool
+
+
+@dataclass(frozen=True, slots=True)
+class BestBy:
+    """Until when it is good: the household's school, with the band of the other two; none if it keeps."""
+
+    chosen: date | None
+    cautious: date | None
+    hopeful: date | None
+    text: str
+    band: str
+
+
+@dataclass(frozen=True, slots=True)
+class Verdict:
+    """The verdict in a word and a sentence, and the findings behind it."""
+
+    severity: Severity
+    word: str
+    says: str
+    findings: list[Finding]
+
+
+@dataclass(frozen=True, slots=True)
+class FoodOnBench:
+    """The food, as far as the screen needs it."""
+
+    key: str
+    name: str
+    form: str
+    colour: str
+    moisture_pct: float
+    moisture_line_pct: float
+    group: str
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """Everything the bench shows."""
+
+    food: FoodOnBench
+    amount_g: float
+    amount: str
+    container: str
+    container_name: str
+    container_size: str
+    draw: Drawing
+    closing: Closing
+    closings: list[Closing]
+    can_press: bool
+    full: Packed
+    rest: Packed | None
+    count: int
+    kcal: float
+    kcal_text: str
+    person_days: float
+    household_days: float
+    packets_in_all: str
+    schools: list[SizingSchool]
+    verdict: Verdict
+    guards: list[Guard]
+    best_by: BestBy
+    fits: str
+    place: int
+    place_name: str

@@ -1,0 +1,61 @@
+"""What a person is told when something cannot be done: which field, and what would be right."""
+
+from __future__ import annotations
+
+from yellow_larder.core.errors import OutOfRange
+
+
+class Refused(Exception):
+    """Something a person asked for cannot be done; nothing was saved.
+
+    Attributes:
+        field: the field it stands by.
+        message: a sentence in the trade's words.
+        nearest: names that were perhaps meant.
+    """
+
+    def __init__(self, field: str, message: str, *, nearest: tuple[str, ...] = ()) -> None:
+        self.field, self.message, self.nearest = field, message, nearest
+        super().__init__(f"{field}: {message}")
+
+
+class NotThere(Refused):
+    """What was asked for does not exist, or no longer."""
+
+
+_WORDS = {
+    "kcal": ("kcal", "Energy"),
+    "protein_g": ("protein_g", "Protein"),
+    "fat_g": ("fat_g", "Fat"),
+    "carbohydrate_g": ("carbohydrate_g", "Carbohydrate"),
+    "fibre_g": ("fibre_g", "Fibre"),
+    "water_g": ("water_g", "Water"),
+    "water_pct": ("water_g", "Water"),
+    "moisture_pct": ("moisture", "Moisture"),
+    "horizon_years": ("horizon_years", "The time to keep it"),
+    "headspace_mm": ("headspace", "The headspace"),
+    "width_mm": ("own_bag", "The bag's width"),
+    "length_mm": ("own_bag", "The bag's length"),
+    "film_mil": ("own_bag", "The film's thickness"),
+    "altitude_m": ("altitude", "The height above the sea"),
+    "temperature_c": ("room_c", "The room's temperature"),
+    "humidity": ("humidity", "The humidity"),
+    "kcal_per_person_day": ("kcal_per_person_day", "What one person eats in a day"),
+    "mean_c": ("mean_c", "The mean temperature"),
+    "swing_c": ("warmest_c", "The warmest above the mean"),
+    "settled_g_ml": ("settled_g_ml", "The weight of a litre shaken down"),
+    "loose_g_ml": ("loose_g_ml", "The weight of a litre poured"),
+    "particle_g_ml": ("particle_g_ml", "The density of the pieces"),
+}
+
+
+def in_words(error: OutOfRange) -> Refused:
+    """A core refusal as a person reads it, by the field it was typed in."""
+    field, words = _WORDS.get(error.field, (error.field, error.field))
+    scale, unit = (100, "%") if error.field == "humidity" else (1, error.unit)
+    low, high, value = (number * scale for number in (error.low, error.high, error.value))
+    if low > high:
+        return Refused(field, f"{words} leaves no room for the rest: together they pass 100 g")
+    return Refused(
+        field, f"{words} must lie between {low:g} and {high:g} {unit}; {value:g} does not".replace("  ", " ")
+    )

@@ -1,0 +1,376 @@
+"""The shelves: what stands where, how much of its life is left, and what can be done with it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from enum import StrEnum
+from typing import Any
+
+import numpy as np
+from sqlalchemy import RowMapping, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.nutrition import person_days
+from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, share_left
+from yellow_larder.larder.larder import Larder, settings, tidy_name
+from yellow_larder.larder.packing import check_day
+from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
+from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
+from yellow_larder.larder.wording import say_best_by, say_day
+from yellow_larder.store import journal
+from yellow_larder.store.database import reading, writing
+from yellow_larder.store.models import Change, Entry, Package, Place
+
+SOON_DAYS = 90
+"""What is best by a date nearer than this is marked as due soon. Source: our judgement, a season's warning."""
+
+
+class Due(StrEnum):
+    """How a package stands against its best-by."""
+
+    FINE = "fine"
+    SOON = "soon"
+    PAST = "past"
+
+
+@dataclass(frozen=True, slots=True)
+class OnShelf:
+    """A package as its picture needs it."""
+
+    number: int
+    food: str
+    form: str
+    colour: str
+    container: str
+    mass: str
+    level: float
+    outer: bool
+    place: int
+    shelf: int
+    batch: int
+    left: float
+    due: Due
+    best_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceView:
+    """A place, with what it holds in figures."""
+
+    id: int
+    name: str
+    sort: str
+    shelves: int
+    width_mm: float
+    climate: str
+    kept: int
+    due: int
+    kcal_text: str
+
+
+@dataclass(frozen=True, slots=True)
+class ShelvesView:
+    """All places, all packages kept, and how their containers are drawn."""
+
+    places: list[PlaceView]
+    packages: list[OnShelf]
+    containers: dict[str, Drawing]
+
+
+@dataclass(frozen=True, slots=True)
+class Happening:
+    """A line of a package's journal."""
+
+    on: str
+    what: str
+    detail: str
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """A time spent in one place, and the life it cost."""
+
+    place: str
+    climate: str
+    since: str
+    until: str
+    days: int
+    life_days: int
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Everything about one package."""
+
+    number: int
+    food: str
+    form: str
+    colour: str
+    draw: Drawing
+    container: str
+    container_size: str
+    closing: str
+    mass: str
+    mass_g: float
+    kcal_text: str
+    person_days: float
+    moisture_pct: float
+    packets: str
+    level: float
+    outer: bool
+    place: int
+    place_name: str
+    shelf: int
+    packed_on: str
+    best_by: str
+    band: str
+    left: float
+    due: Due
+    thrown_out: str | None
+    journal: list[Happening]
+    ledger: list[Stretch]
+
+
+_COLUMNS = [column for column in Package.__table__.columns if column.name not in ("packets", "food_key", "closing")]
+
+
+def shelves(larder: Larder) -> ShelvesView:
+    """What stands where."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+        places = list(session.scalars(select(Place).order_by(Place.id)))
+        rows = (
+            session.execute(
+                select(*_COLUMNS).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
+            )
+            .mappings()
+            .all()
+        )
+    left, share, _ = _life(rows, {place.id: place for place in places}, household.school, larder.today())
+    keys = {row["container_key"] for row in rows}
+    packages = [
+        _on_shelf(row, float(days), float(part), household.units, larder.today())
+        for row, days, part in zip(rows, left, share, strict=True)
+    ]
+    return ShelvesView(
+        places=[_place_view(place, packages, rows, household.units) for place in places],
+        packages=packages,
+        containers={key: drawing(container_by_key(key)) for key in sorted(keys)},
+    )
+
+
+def card(larder: Larder, number: int) -> Card:
+    """Everything about one package, thrown out or not."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+        package = _get(session, number)
+        places = {place.id: place for place in session.scalars(select(Place))}
+        standing = journal.entries(session, "package", number)
+    row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
+    today = larder.today()
+    left, share, band = _life([row], places, household.school, today)
+    container = container_by_key(package.container_key)
+    shown = _on_shelf(row, float(left[0]), float(share[0]), household.units, today)
+    packets = [f"{n} × {size} mL" for size, n in package.packets.items()]
+    return Card(
+        number=number,
+        food=package.food_name,
+        form=package.form,
+        colour=package.colour,
+        draw=drawing(container),
+        container=container.name,
+        container_size=say_container(container, household.units),
+        closing=package.closing,
+        mass=shown.mass,
+        mass_g=package.mass_g,
+        kcal_text=say_kcal(package.kcal),
+        person_days=person_days(package.kcal, household.kcal_per_person_day),
+        moisture_pct=package.moisture_pct,
+        packets=" + ".join(packets) or "no packets",
+        level=package.level,
+        outer=package.outer,
+        place=package.place_id,
+        place_name=places[package.place_id].name,
+        shelf=package.shelf,
+        packed_on=say_day(package.packed_on),
+        best_by=shown.best_by,
+        band=band,
+        left=shown.left,
+        due=shown.due,
+        thrown_out=say_day(package.thrown_out_on) if package.thrown_out_on else None,
+        journal=[_happening(entry, places, household.units) for entry, _ in standing],
+        ledger=_ledger(package, standing, places, household.units, today),
+    )
+
+
+def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: date | None = None) -> None:
+    """Move packages to a shelf of a place."""
+    with writing(larder.engine) as session:
+        target = session.get(Place, place)
+        if target is None:
+            raise NotThere("place", "That place is not there any more; pick another")
+        if not 1 <= shelf <= target.shelves:
+            raise Refused("shelf", f"{target.name} has shelves 1 to {target.shelves}")
+        packages = [_kept(session, number) for number in numbers]
+        moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
+        if not moving:
+            raise Refused("shelf", "It stands there already")
+        facts = {"place_id": place, "shelf": shelf}
+        title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
+        _record(larder, session, title, "moved", moving, facts, on)
+
+
+def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | None = None) -> None:
+    """Throw packages out. They leave the shelves; their journal stays."""
+    reason = tidy_name(why, "why")
+    with writing(larder.engine) as session:
+        packages = [_kept(session, number) for number in numbers]
+        _record(larder, session, f"Threw out {_say_packages(packages)}", "thrown out", packages, {"why": reason}, on)
+
+
+def _record(
+    larder: Larder,
+    session: Session,
+    title: str,
+    act: str,
+    packages: Sequence[Package],
+    facts: dict[str, Any],
+    on: date | None,
+) -> None:
+    today = larder.today()
+    day = max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
+    acts = [journal.Act("package", each.number, act, facts | {"on": day.isoformat()}) for each in packages]
+    journal.record(session, title, acts, at=larder.clock())
+
+
+def _say_packages(packages: Sequence[Package]) -> str:
+    names = sorted({package.food_name for package in packages})
+    numbers = f"number {packages[0].number}" if len(packages) == 1 else f"{len(packages)} packages"
+    return f"{numbers} ({', '.join(names[:3])})"
+
+
+def _get(session: Session, number: int) -> Package:
+    package = session.get(Package, number)
+    if package is None:
+        raise NotThere("number", f"There is no package number {number}")
+    return package
+
+
+def _kept(session: Session, number: int) -> Package:
+    package = _get(session, number)
+    if package.thrown_out_on is not None:
+        raise Refused("number", f"Number {number} was thrown out on {say_day(package.thrown_out_on)}")
+    return package
+
+
+def _life(
+    rows: Sequence[RowMapping | dict[str, Any]], places: dict[int, Place], school: School, today: date
+) -> tuple[Numbers, Numbers, str]:
+    """Days left and share left by the household's school, and the band of the first in words."""
+    if not rows:
+        return np.zeros(0), np.zeros(0), ""
+    # Few places and few paces: the rate is looked up, not computed, for each package.
+    rates = {
+        pair: ageing_rate(places[pair[0]].mean_c, places[pair[0]].swing_c, pair[1])
+        for pair in {(row["place_id"], row["q10"]) for row in rows}
+    }
+    rate = np.array([rates[row["place_id"], row["q10"]] for row in rows])
+    ends = [row["thrown_out_on"] or today for row in rows]
+    here = np.array([(end - row["stands_since"]).days for row, end in zip(rows, ends, strict=True)], dtype=float)
+    age = np.array([(end - row["packed_on"]).days for row, end in zip(rows, ends, strict=True)], dtype=float)
+    used = np.array([row["used_days"] for row in rows]) + here * rate
+    base = _base(rows, school)
+    band = "does not age while it is dry"
+    if np.isfinite(base[0]):
+        ends_by = [
+            ends[0] + timedelta(days=float(days_left(_base(rows[:1], each), used[:1], rate[:1], age[:1])[0]))
+            for each in (School.CAUTIOUS, School.HOPEFUL)
+        ]
+        band = f"{say_best_by(ends_by[0])} cautious · {say_best_by(ends_by[1])} hopeful"
+    return days_left(base, used, rate, age), share_left(base, used), band
+
+
+def _base(rows: Sequence[RowMapping | dict[str, Any]], school: School) -> Numbers:
+    column = f"{school.value}_days"
+    return np.array([np.inf if row[column] is None else row[column] for row in rows])
+
+
+def _on_shelf(row: RowMapping | dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:
+    end = row["thrown_out_on"] or today
+    return OnShelf(
+        number=row["number"],
+        food=row["food_name"],
+        form=row["form"],
+        colour=row["colour"],
+        container=row["container_key"],
+        mass=say_mass(row["mass_g"], units),
+        level=round(row["level"], 3),
+        outer=row["outer"],
+        place=row["place_id"],
+        shelf=row["shelf"],
+        batch=row["batch"],
+        left=round(share, 3),
+        due=Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE,
+        best_by=say_best_by(None if np.isinf(days) else end + timedelta(days=days)),
+    )
+
+
+def _place_view(place: Place, packages: list[OnShelf], rows: Sequence[RowMapping], units: Units) -> PlaceView:
+    here = [package for package in packages if package.place == place.id]
+    return PlaceView(
+        id=place.id,
+        name=place.name,
+        sort=place.sort,
+        shelves=place.shelves,
+        width_mm=place.width_mm,
+        climate=_climate(place, units),
+        kept=len(here),
+        due=sum(package.due is not Due.FINE for package in here),
+        kcal_text=say_kcal(sum(row["kcal"] for row in rows if row["place_id"] == place.id)),
+    )
+
+
+def _climate(place: Place, units: Units) -> str:
+    mean, warmest = (say_temperature(t, units) for t in (place.mean_c, place.mean_c + place.swing_c))
+    return f"{mean} over the year, {warmest} at its warmest"
+
+
+def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happening:
+    facts = entry.facts
+    if entry.act == "packed":
+        closing = {"absorber": "with absorbers", "vacuum": "vacuum", "lid": "with room air"}[facts["closing"]]
+        return Happening(
+            say_day(date.fromisoformat(facts["packed_on"])),
+            f"Packed {closing}",
+            f"{say_mass(facts['mass_g'], units)}, {facts['moisture_pct']:.1f} % moisture, "
+            f"{places[facts['place_id']].name}",
+        )
+    on = say_day(date.fromisoformat(facts["on"]))
+    if entry.act == "moved":
+        return Happening(on, f"Moved to {places[facts['place_id']].name}", f"shelf {facts['shelf']}")
+    return Happening(on, "Thrown out", facts["why"])
+
+
+def _ledger(
+    package: Package, standing: list[tuple[Entry, Change]], places: dict[int, Place], units: Units, today: date
+) -> list[Stretch]:
+    """The life ledger: how long it stood where, and what that cost."""
+    first = standing[0][0].facts
+    at, since = first["place_id"], package.packed_on
+    found = []
+    stops = [(date.fromisoformat(entry.facts["on"]), entry) for entry, _ in standing[1:]]
+    for until, entry in [*stops, (package.thrown_out_on or today, None)]:
+        leaves = entry is None or entry.facts.get("place_id", at) != at or entry.act == "thrown out"
+        if leaves and (until > since or entry is None):
+            place = places[at]
+            days = (until - since).days
+            cost = days * ageing_rate(place.mean_c, place.swing_c, package.q10)
+            ends = "now" if entry is None and package.thrown_out_on is None else say_day(until)
+            found.append(Stretch(place.name, _climate(place, units), say_day(since), ends, days, round(cost)))
+            since = until
+        if entry is not None:
+            at = entry.facts.get("place_id", at)
+    return [stretch for n, stretch in enumerate(found) if stretch.days or n == 0]

@@ -1,0 +1,27 @@
+"""Words for dates and numbers, the same on screen and on labels."""
+
+from __future__ import annotations
+
+from datetime import date
+
+_MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"]
+
+
+def say_day(day: date) -> str:
+    """A day, whatever the machine's language.
+
+    Example:
+        >>> say_day(date(2026, 11, 4))
+        '4 Nov 2026'
+    """
+    return f"{day.day} {_MONTHS[day.month - 1]} {day.year}"
+
+
+def say_best_by(day: date | None) -> str:
+    """A best-by to the month: nobody knows the day; "keeps" for what does not age.
+
+    Example:
+        >>> say_best_by(date(2050, 11, 4)), say_best_by(None)
+        ('Nov 2050', 'keeps')
+    """
+    return "keeps" if day is None else f"{_MONTHS[day.month - 1]} {day.year}"

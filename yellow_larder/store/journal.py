@@ -1,0 +1,158 @@
+"""Appending to the journal, folding it into state, and undoing.
+
+Every write goes through `record`: it appends what happened and folds the subjects it touched anew. An undo
+appends a change that names another; the entries of a change that is named so no longer count. So state,
+history and undo are one mechanism, and nothing that happened is ever rewritten.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime
+from typing import Any
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session, aliased
+
+from yellow_larder.core.shelf_life import ageing_rate
+from yellow_larder.store.models import Base, Change, Entry, Household, OwnFood, Package, Place
+
+OPENING = 1
+"""The first change, the larder's opening, cannot be undone: there would be nowhere to stand."""
+
+
+@dataclass(frozen=True, slots=True)
+class Act:
+    """Something that happened to one subject."""
+
+    kind: str
+    subject: int
+    act: str
+    facts: dict[str, Any]
+
+
+def next_number(session: Session, kind: str) -> int:
+    """A number no subject of this kind ever had: an undone one keeps its, for its label may be printed."""
+    last = session.scalar(select(func.max(Entry.subject)).where(Entry.kind == kind))
+    return (last or 0) + 1
+
+
+def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -> Change:
+    """Append a change with its entries, and fold what it touched."""
+    change = Change(at=at, title=title)
+    session.add(change)
+    session.flush()
+    session.add_all(
+        Entry(change_id=change.id, kind=act.kind, subject=act.subject, act=act.act, facts=act.facts) for act in acts
+    )
+    session.flush()
+    _fold(session, [(act.kind, act.subject) for act in acts])
+    return change
+
+
+def last_change(session: Session) -> Change | None:
+    """The newest change that can be undone."""
+    undo = aliased(Change)
+    return session.scalar(
+        select(Change)
+        .where(Change.undoes.is_(None), Change.id != OPENING)
+        .where(~select(undo.id).where(undo.undoes == Change.id).exists())
+        .order_by(Change.id.desc())
+        .limit(1)
+    )
+
+
+def undo(session: Session, change: Change, *, at: datetime) -> Change:
+    """Take a change back: append that it is undone, and fold what it had touched."""
+    undoing = Change(at=at, title=f"Took back: {change.title}"[:300], undoes=change.id)
+    session.add(undoing)
+    session.flush()
+    touched = session.execute(select(Entry.kind, Entry.subject).where(Entry.change_id == change.id).distinct())
+    _fold(session, [(kind, subject) for kind, subject in touched])
+    return undoing
+
+
+def entries(session: Session, kind: str, subject: int) -> list[tuple[Entry, Change]]:
+    """What happened to a subject and still counts, oldest first."""
+    return [(entry, change) for _, entry, change in _standing(session, kind, [subject])]
+
+
+def _standing(session: Session, kind: str, subjects: Sequence[int]) -> list[tuple[int, Entry, Change]]:
+    undo_of = aliased(Change)
+    found = []
+    for start in range(0, len(subjects), 500):
+        rows = session.execute(
+            select(Entry, Change)
+            .join(Change, Change.id == Entry.change_id)
+            .outerjoin(undo_of, undo_of.undoes == Change.id)
+            .where(Entry.kind == kind, Entry.subject.in_(subjects[start : start + 500]), undo_of.id.is_(None))
+            .order_by(Entry.id)
+        )
+        found += [(entry.subject, entry, change) for entry, change in rows]
+    return found
+
+
+def _fold(session: Session, touched: Sequence[tuple[str, int]]) -> None:
+    for kind, (model, build) in _FOLDS.items():
+        subjects = sorted({subject for touched_kind, subject in touched if touched_kind == kind})
+        if not subjects:
+            continue
+        by_subject: dict[int, list[Entry]] = {subject: [] for subject in subjects}
+        for subject, entry, _ in _standing(session, kind, subjects):
+            by_subject[subject].append(entry)
+        for subject, standing in by_subject.items():
+            old = session.get(model, subject)
+            if standing:
+                session.merge(build(session, subject, standing))
+            elif old is not None:
+                session.delete(old)
+        session.flush()
+
+
+def _package(session: Session, number: int, standing: list[Entry]) -> Package:
+    facts = dict(standing[0].facts)
+    packed_on = date.fromisoformat(facts.pop("packed_on"))
+    package = Package(
+        number=number,
+        batch=standing[0].change_id,
+        packed_on=packed_on,
+        stands_since=packed_on,
+        used_days=0.0,
+        thrown_out_on=None,
+        **{column: value for column, value in facts.items() if column in Package.__table__.columns},
+    )
+    for entry in standing[1:]:
+        on = date.fromisoformat(entry.facts["on"])
+        place = session.get_one(Place, package.place_id)
+        rate = ageing_rate(place.mean_c, place.swing_c, package.q10)
+        package.used_days += (on - package.stands_since).days * rate
+        package.stands_since = on
+        if entry.act == "moved":
+            package.place_id, package.shelf = entry.facts["place_id"], entry.facts["shelf"]
+        elif entry.act == "thrown out":
+            package.thrown_out_on = on
+    return package
+
+
+def _place(_session: Session, number: int, standing: list[Entry]) -> Place:
+    return Place(id=number, **standing[-1].facts)
+
+
+def _own_food(_session: Session, number: int, standing: list[Entry]) -> OwnFood:
+    return OwnFood(id=number, name=standing[-1].facts["name"], facts=standing[-1].facts)
+
+
+def _household(_session: Session, number: int, standing: list[Entry]) -> Household:
+    return Household(id=number, facts=standing[-1].facts)
+
+
+_Fold = tuple[type[Base], Callable[[Session, int, list[Entry]], Base]]
+
+# Places come before packages: a package's row points at its place's.
+_FOLDS: dict[str, _Fold] = {
+    "household": (Household, _household),
+    "place": (Place, _place),
+    "food": (OwnFood, _own_food),
+    "package": (Package, _package),
+}

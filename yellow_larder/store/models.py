@@ -1,0 +1,108 @@
+"""Tables. The journal is the truth; everything below `Entry` is folded from it and can be folded again."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from typing import Any
+
+from sqlalchemy import JSON, ForeignKey, Index, String
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+
+class Base(DeclarativeBase):
+    """All tables of the larder."""
+
+    type_annotation_map = {dict[str, Any]: JSON}  # noqa: RUF012
+
+
+class Change(Base):
+    """One thing a person did. Undoing it is another change, which names it."""
+
+    __tablename__ = "changes"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    title: Mapped[str] = mapped_column(String(300))
+    undoes: Mapped[int | None] = mapped_column(ForeignKey("changes.id"), unique=True)
+
+
+class Entry(Base):
+    """What a change meant for one subject: a package, a food, a place or the household."""
+
+    __tablename__ = "journal"
+    __table_args__ = (Index("journal_subject", "kind", "subject"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    change_id: Mapped[int] = mapped_column(ForeignKey("changes.id"), index=True)
+    kind: Mapped[str] = mapped_column(String(20))
+    subject: Mapped[int]
+    act: Mapped[str] = mapped_column(String(20))
+    facts: Mapped[dict[str, Any]]
+
+
+class Package(Base):
+    """A container with food in it, as it stands now."""
+
+    __tablename__ = "packages"
+
+    number: Mapped[int] = mapped_column(primary_key=True)
+    batch: Mapped[int] = mapped_column(index=True)
+    food_key: Mapped[str] = mapped_column(index=True)
+    food_name: Mapped[str]
+    form: Mapped[str]
+    colour: Mapped[str]
+    container_key: Mapped[str]
+    closing: Mapped[str]
+    outer: Mapped[bool]
+    mass_g: Mapped[float]
+    kcal: Mapped[float]
+    packets: Mapped[dict[str, Any]]
+    moisture_pct: Mapped[float]
+    level: Mapped[float]
+    """Share of the inner height that the food stands at, 0–1."""
+    packed_on: Mapped[date]
+    place_id: Mapped[int] = mapped_column(ForeignKey("places.id"), index=True)
+    shelf: Mapped[int]
+    q10: Mapped[float]
+    cautious_days: Mapped[float | None]
+    customary_days: Mapped[float | None]
+    hopeful_days: Mapped[float | None]
+    """Life at 21 °C by school; none for food that does not age."""
+    used_days: Mapped[float]
+    """Life used up to `stands_since`, days at 21 °C."""
+    stands_since: Mapped[date]
+    thrown_out_on: Mapped[date | None]
+
+
+class Place(Base):
+    """Somewhere packages stand."""
+
+    __tablename__ = "places"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    sort: Mapped[str]
+    shelves: Mapped[int]
+    width_mm: Mapped[float]
+    mean_c: Mapped[float]
+    swing_c: Mapped[float]
+    humidity: Mapped[float]
+
+
+class OwnFood(Base):
+    """A food the household added to the table."""
+
+    __tablename__ = "own_foods"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str] = mapped_column(unique=True)
+    facts: Mapped[dict[str, Any]]
+
+
+class Household(Base):
+    """Who eats here, and how they like to see things; one row."""
+
+    __tablename__ = "household"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    facts: Mapped[dict[str, Any]]
