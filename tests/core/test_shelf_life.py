@@ -7,7 +7,7 @@ from scipy.integrate import quad
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.shelf_life import (
-    LONGEST_DAYS,
+    COOL_STRETCH,
     Packing,
     School,
     ageing_rate,
@@ -64,7 +64,9 @@ def test_warmer_is_never_better(mean: float, warmer: float, q10: float) -> None:
 def test_nothing_is_promised_beyond_forty_years() -> None:
     """Source: common practice: "25–30 years, some say 40"."""
     left = days_left(np.array([30 * YEAR]), np.zeros(1), np.array([0.3]), np.array([365.0]))
-    assert left[0] == LONGEST_DAYS - 365
+    assert left[0] == pytest.approx(40 * YEAR - 365)
+    longest = max(life.days.hopeful for life in reference.lives().values() if np.isfinite(life.days.hopeful))
+    assert longest * COOL_STRETCH <= 40 * YEAR + 1
 
 
 def test_a_warm_summer_shows_in_the_ledger() -> None:

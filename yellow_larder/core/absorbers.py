@@ -58,8 +58,8 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
         )
         fewest.append(count)
         last.append(-size)
-    total = next((t for t in range(target, len(fewest)) if fewest[t] <= MOST_PACKETS), 0)
-    if not total:
+    total = next((t for t in range(target, len(fewest)) if fewest[t] <= MOST_PACKETS), -1)
+    if total < 0:
         raise NoPacketFits(f"{need_ml:.0f} mL takes more than {MOST_PACKETS} of the packets at hand")
     chosen: dict[int, int] = {}
     while total:

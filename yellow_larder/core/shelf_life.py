@@ -15,8 +15,9 @@ from yellow_larder.core.errors import check_range
 REFERENCE_C = 21.0
 """The temperature base lives are told for, 70 °F. Source: common practice."""
 
-LONGEST_DAYS = 40 * 365.25
-"""No best-by lies further off than the longest keeping anybody claims. Source: common practice, "some say 40"."""
+COOL_STRETCH = 4 / 3
+"""However cool the place, no school's word is stretched further than this: what is said to keep 30 years is
+never promised for more than 40. Source: common practice, "25–30 years, some say 40"."""
 
 Numbers = NDArray[np.float64]
 
@@ -129,7 +130,7 @@ def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, age_days: N
         age_days: days since each was packed.
 
     Returns:
-        Days from now; negative if past; never beyond 40 years from packing, except infinite.
+        Days from now; negative if past; never beyond a third more than the base life from packing.
 
     Example:
         >>> days_left(np.array([365.0]), np.array([65.0]), np.array([2.0]), np.array([65.0]))
@@ -138,7 +139,7 @@ def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, age_days: N
     Source: a life ledger: the best-by is when the life used reaches the base life.
     """
     left = (base_days - used_days) / rate
-    capped = np.minimum(left, LONGEST_DAYS - age_days)
+    capped = np.minimum(left, base_days * COOL_STRETCH - age_days)
     return np.where(np.isinf(base_days), np.inf, capped)
 
 

@@ -64,10 +64,10 @@ def _draw(page: Canvas, label: Label, x: float, y: float, width: float, height: 
     page.setFillColor(_INK)
     for font, size, text in (
         (_BOLD, 15, label.mass),
-        (_TEXT, 10, label.energy),
-        (_TEXT, 10, label.packed),
-        (_BOLD, 11.5, label.best_by),
-        (_TEXT, 8.5, label.packets),
+        (_TEXT, 11, label.energy),
+        (_TEXT, 11, label.packed),
+        (_BOLD, 13, label.best_by),
+        (_TEXT, 9.5, label.packets),
     ):
         _fit(page, text, left, top, room, font, size)
         top -= 5.4 * mm

@@ -63,7 +63,7 @@ def read_code(text: str) -> int | None:
 
 
 def _label(package: Card) -> Label:
-    closed = {"absorber": f"{package.packets} oxygen absorber: not food", "vacuum": "closed under vacuum"}
+    closed = {"absorber": f"{package.packets} packets: not food", "vacuum": "closed under vacuum"}
     return Label(
         number=package.number,
         food=package.food[:1].upper() + package.food[1:],

@@ -86,15 +86,17 @@ class Larder:
         return self.clock().date()
 
 
-def open_larder(path: Path, clock: Callable[[], datetime] | None = None) -> Larder:
-    """Open the larder in a file; a new one gets a pantry to begin with."""
+def open_larder(
+    path: Path, clock: Callable[[], datetime] | None = None, *, first_place: NewPlace | None = None
+) -> Larder:
+    """Open the larder in a file; a new one gets a place to begin with, a pantry unless another is given."""
     engine = open_database(path)
     larder = Larder(engine, clock) if clock else Larder(engine)
     with writing(engine) as session:
         if session.scalar(select(Change.id).limit(1)) is None:
             acts = [
                 journal.Act("household", 1, "settled", asdict(Settings())),
-                journal.Act("place", 1, "made", _place_facts(NewPlace("Pantry"))),
+                journal.Act("place", 1, "made", _place_facts(first_place or NewPlace("Pantry"))),
             ]
             journal.record(session, "Opened the larder", acts, at=larder.clock())
     return larder

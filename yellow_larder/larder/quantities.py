@@ -42,7 +42,7 @@ _VOLUME = {
 }  # fmt: skip
 _LENGTH = {"mm": "millimeter", "cm": "centimeter", "m": "meter", "in": "inch", "inch": "inch", "inches": "inch",
            '"': "inch", "″": "inch", "ft": "foot"}  # fmt: skip
-_WORDS = {
+_WORDS: dict[str, float] = {
     word: n
     for n, word in enumerate(
         ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], 1

@@ -1,0 +1,54 @@
+"""The bench: plan a packing, pack it, print its labels."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Query, Response
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.documents.labels import label_sheet
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.bench import plan
+from yellow_larder.larder.labels import labels
+from yellow_larder.larder.packing import Batch, pack
+from yellow_larder.larder.plan import Plan
+
+router = APIRouter(tags=["bench"], responses=REFUSALS)
+
+_EXAMPLES = [
+    {"line": "10 kg pearl barley", "container": "bag-gallon"},
+    {"line": "two 7.5 lb bags of oats", "container": "lined-5-gallon", "headspace_mm": 60, "sizing": "container"},
+    {"food": "dried-pears", "amount": "900 g", "container": "jar-quart", "closing": "vacuum", "moisture": 8.5},
+]
+
+
+@router.post("/bench/plan")
+def plan_packing(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Plan:
+    """Everything the bench shows for what is on it. Nothing is saved."""
+    return plan(larder, ask)
+
+
+@router.post("/bench/pack", status_code=201)
+def pack_it(
+    larder: TheLarder,
+    ask: Annotated[Ask, Body(examples=_EXAMPLES)],
+    packed_on: Annotated[date | None, Body(examples=["2026-11-24"])] = None,
+    shelf: Annotated[int | None, Body(examples=[2])] = None,
+) -> Batch:
+    """Pack it: the containers exist from here on, numbered, on a shelf."""
+    return pack(larder, ask, packed_on=packed_on, shelf=shelf)
+
+
+@router.get("/labels.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def print_labels(
+    larder: TheLarder,
+    batch: Annotated[int | None, Query(description="all of one packing", examples=[2])] = None,
+    number: Annotated[list[int], Query(description="or these numbers", max_length=500)] = [],  # noqa: B006
+) -> Response:
+    """A sheet of labels, ten to a page."""
+    wanted, units = labels(larder, batch=batch, numbers=number)
+    headers = {"Content-Disposition": 'inline; filename="labels.pdf"', "Cache-Control": "no-store"}
+    return Response(label_sheet(wanted, units), media_type="application/pdf", headers=headers)

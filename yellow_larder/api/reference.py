@@ -1,0 +1,36 @@
+"""The reference tables with their sources, and foods of one's own."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from fastapi import APIRouter
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.core.foods import Food
+from yellow_larder.larder.foods import NewFood, add_food
+from yellow_larder.larder.guide import Guide, guide
+
+router = APIRouter(tags=["reference"], responses=REFUSALS)
+
+
+@dataclass(frozen=True, slots=True)
+class Added:
+    """A food of one's own, as it now stands in the table."""
+
+    key: str
+    name: str
+
+
+@router.get("/reference")
+def see_reference(larder: TheLarder) -> Guide:
+    """Every table the rules stand on, in the household's units, each row with its source."""
+    return guide(larder)
+
+
+@router.post("/foods", status_code=201)
+def make_food(larder: TheLarder, food: NewFood) -> Added:
+    """Add a food of one's own."""
+    added: Food = add_food(larder, food)
+    return Added(added.key, added.name)

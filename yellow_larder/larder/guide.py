@@ -1,0 +1,162 @@
+"""The guide: the tables the rules stand on, in the household's units."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
+from yellow_larder.core.shelf_life import Packing
+from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.quantities import Units, say_length, say_volume
+from yellow_larder.larder.vessels import Drawing, drawing, say_container
+from yellow_larder.reference import DAYS_PER_YEAR, containers, life_classes, lives, packets
+from yellow_larder.store.database import reading
+
+
+@dataclass(frozen=True, slots=True)
+class FoodRow:
+    """A food of the table, figures per 100 g as packed."""
+
+    key: str
+    name: str
+    aliases: list[str]
+    group: str
+    form: str
+    colour: str
+    life: str
+    traits: list[str]
+    kcal: float
+    protein_g: float
+    fat_g: float
+    carbohydrate_g: float
+    fibre_g: float
+    water_g: float
+    loose_g_ml: float
+    settled_g_ml: float
+    particle_g_ml: float
+    source: str
+    density_source: str
+
+
+@dataclass(frozen=True, slots=True)
+class ContainerRow:
+    """A container of the table."""
+
+    key: str
+    name: str
+    kind: Kind
+    size: str
+    holds: str
+    closings: list[Closing]
+    draw: Drawing
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class PacketRow:
+    """An absorber packet of the table."""
+
+    size_ml: int
+    size: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class LifeRow:
+    """How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps."""
+
+    packing: Packing
+    cautious: float | None
+    customary: float | None
+    hopeful: float | None
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class LifeTable:
+    """A class of foods that age alike, and how long it keeps."""
+
+    life: str
+    meaning: str
+    q10: float
+    source: str
+    rows: list[LifeRow]
+
+
+@dataclass(frozen=True, slots=True)
+class Guide:
+    """All tables."""
+
+    foods: list[FoodRow]
+    containers: list[ContainerRow]
+    packets: list[PacketRow]
+    lives: list[LifeTable]
+
+
+def guide(larder: Larder) -> Guide:
+    """Every table the rules stand on, each row with its source."""
+    with reading(larder.engine) as session:
+        units = settings(session).units
+        foods = list(all_foods(session).values())
+    return Guide(
+        foods=[
+            FoodRow(
+                key=food.key,
+                name=food.name,
+                aliases=list(food.aliases),
+                group=food.group,
+                form=food.form,
+                colour=food.colour,
+                life=food.life,
+                traits=sorted(trait.value for trait in food.traits),
+                kcal=round(food.composition.kcal),
+                protein_g=round(food.composition.protein_g, 1),
+                fat_g=round(food.composition.fat_g, 1),
+                carbohydrate_g=round(food.composition.carbohydrate_g, 1),
+                fibre_g=round(food.composition.fibre_g, 1),
+                water_g=round(food.composition.water_g, 1),
+                loose_g_ml=food.loose_g_ml,
+                settled_g_ml=food.settled_g_ml,
+                particle_g_ml=food.particle_g_ml,
+                source=food.nutrition_source,
+                density_source=food.density_source,
+            )
+            for food in foods
+        ],
+        containers=[
+            ContainerRow(
+                key=each.key,
+                name=each.name,
+                kind=each.kind,
+                size=say_container(each, units),
+                holds=say_volume(closed_volume_ml(each), units),
+                closings=list(each.closings),
+                draw=drawing(each),
+                source=each.source,
+            )
+            for each in containers().values()
+        ],
+        packets=[
+            PacketRow(each.size_ml, _size(each.width_mm, each.length_mm, units), each.source)
+            for each in packets().values()
+        ],
+        lives=[
+            LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
+            for each in life_classes().values()
+        ],
+    )
+
+
+def _size(width_mm: float, length_mm: float, units: Units) -> str:
+    return f"{say_length(width_mm, units)} × {say_length(length_mm, units)}"
+
+
+def _life_row(life: str, packing: Packing) -> LifeRow:
+    row = lives()[life, packing]
+    cautious, customary, hopeful = (
+        None if math.isinf(days) else round(days / DAYS_PER_YEAR, 2)
+        for days in (row.days.cautious, row.days.customary, row.days.hopeful)
+    )
+    return LifeRow(packing, cautious, customary, hopeful, row.source)
