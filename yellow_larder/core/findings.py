@@ -43,7 +43,8 @@ class Finding:
     Attributes:
         severity: stop, mind or good.
         code: stable name of the rule.
-        says: one sentence with its numbers.
+        says: one sentence.
+        figures: the numbers it rests on, in short; may be empty.
         why: the reason behind it.
         source: where the rule comes from.
     """
@@ -53,6 +54,7 @@ class Finding:
     says: str
     why: str
     source: str
+    figures: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -156,11 +158,12 @@ def _moisture(case: Case) -> list[Finding]:
             Finding(
                 Severity.STOP,
                 "absorber-with-moist",
-                f"Too moist for an absorber: {has}" + (", and sticky" if sticky else f"; the line is {line:g} %"),
+                "Too moist for an absorber",
                 "No oxygen and some moisture is what botulism needs. Dry it further, or keep it cold. "
                 "If in doubt, ask your local food-safety authority.",
                 "common practice, the ten-per-cent line; traded grain, pulses and pasta to 13.5 % "
                 "by water activity (ASABE D245)",
+                has + (", and sticky" if sticky else f"; the line is {line:g} %"),
             )
         ]
     if wet:
@@ -168,14 +171,23 @@ def _moisture(case: Case) -> list[Finding]:
             Finding(
                 Severity.MIND,
                 "moist-in-closed",
-                f"Moist for a closed container: {has}",
+                "Moist for a closed container",
                 "Food above its line can mould or clump on the shelf, and a vacuum does not stop what "
                 "grows without air. Dry it further, or eat it soon.",
                 "common practice",
+                f"{has}; the line is {line:g} %",
             )
         ]
-    reads = f"{has}; the line for this food is {line:g} %"
-    return [Finding(Severity.GOOD, "dry-enough", "Dry enough to close", reads, "common practice; ASABE D245")]
+    return [
+        Finding(
+            Severity.GOOD,
+            "dry-enough",
+            "Dry enough to close",
+            "Below its line a food does not mould, and an absorber is safe with it.",
+            "common practice; ASABE D245",
+            f"{has}; the line for this food is {line:g} %",
+        )
+    ]
 
 
 def _wall(case: Case) -> list[Finding]:
@@ -187,9 +199,10 @@ def _wall(case: Case) -> list[Finding]:
             Finding(
                 Severity.MIND,
                 "film-thin",
-                f"Thin film: {container.film_mil:g} mil, where {THICK_MIL:g} or more keeps for decades",
+                "Thin film",
                 "Thin foil has pinholes, shows light through and splits at folds and sharp pieces.",
                 "common practice",
+                f"{container.film_mil:g} mil; {THICK_MIL:g} or more keeps for decades",
             )
         )
     if container.lets_light_in:
@@ -241,9 +254,10 @@ def _oil(case: Case) -> list[Finding]:
             Severity.MIND,
             "oily-for-years",
             f"Oily food for {case.horizon_years:g} years: it will turn long before",
-            f"{case.food.composition.fat_g:.0f} % fat. Oil goes rancid in months to a year or so; no oxygen "
+            "Oil goes rancid in months to a year or so; no oxygen "
             "slows that, and does not stop it. Keep it cold, in small packs, and eat it within the year.",
             "common practice",
+            f"{case.food.composition.fat_g:.0f} % fat",
         )
     ]
 
@@ -268,15 +282,16 @@ def _oxygen(case: Case) -> list[Finding]:
     """Whether the packets cover the oxygen that is there."""
     if case.closing is not Closing.ABSORBER:
         return []
-    numbers = f"{case.packed_ml:.0f} mL packed; the air asks for {case.need_ml:.0f} mL with its margin"
+    numbers = f"{case.packed_ml:,.0f} mL in each; the air asks for {case.need_ml:,.0f} mL, margin included"
     if case.packed_ml < case.need_ml:
         return [
             Finding(
                 Severity.MIND,
                 "packets-short",
-                f"Short of packets by {case.need_ml - case.packed_ml:.0f} mL",
-                f"{numbers}. Less leaves oxygen behind; more does no harm.",
+                f"Short of packets by {case.need_ml - case.packed_ml:,.0f} mL",
+                "Less leaves oxygen behind; more does no harm.",
                 "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
+                numbers,
             )
         ]
     return [
@@ -284,8 +299,10 @@ def _oxygen(case: Case) -> list[Finding]:
             Severity.GOOD,
             "packets-cover",
             "The packets cover the oxygen",
-            numbers,
+            "The air left among the food and above it is a fifth oxygen. The margin makes up for packets that "
+            "fall short and for air that comes in.",
             "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
+            numbers,
         )
     ]
 
@@ -308,4 +325,5 @@ def _pull_down(case: Case) -> list[Finding]:
     else:
         says = "Will feel firm in a day or two"
     why = "The packets take the oxygen, a fifth of the air; four fifths are nitrogen and stay."
-    return [Finding(Severity.GOOD, "pull-down", says, why, "common practice")]
+    figures = f"{case.fill.void_ml:,.0f} mL of air, of which four fifths stay"
+    return [Finding(Severity.GOOD, "pull-down", says, why, "common practice", figures)]

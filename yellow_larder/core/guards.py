@@ -42,13 +42,13 @@ def guards(case: Case) -> list[Guard]:
     dark = not container.lets_light_in or case.outer
     return [
         _insects_inside(case),
-        Guard("insects outside", not shop, "closed tight" if not shop else "reseal in a bag or jar"),
+        Guard("insects outside", not shop, "sealed" if not shop else "moths bite in"),
         Guard(
             "rodents",
             container.stops_rodents or case.outer,
             ("its wall" if container.stops_rodents else "its outer")
             if container.stops_rodents or case.outer
-            else "needs a pail, tote or bin",
+            else "needs an outer",
         ),
         _oxygen(case, tight=tight),
         Guard("damp", not shop and tight, "the wall" if not shop and tight else "needs foil or glass"),
@@ -74,9 +74,9 @@ def _insects_inside(case: Case) -> Guard:
 def _oxygen(case: Case, *, tight: bool) -> Guard:
     """Oxygen inside, and oxygen that comes back."""
     if case.closing is Closing.VACUUM and tight:
-        return Guard("oxygen", True, "vacuum, for a few years")
+        return Guard("oxygen", True, "vacuum")
     if case.closing is Closing.ABSORBER and case.packed_ml >= case.need_ml and tight:
         return Guard("oxygen", True, "absorbers")
     if case.closing is Closing.ABSORBER and not tight:
         return Guard("oxygen", False, "plastic breathes")
-    return Guard("oxygen", False, "room air inside")
+    return Guard("oxygen", False, "air inside")

@@ -18,9 +18,9 @@ from yellow_larder.larder.shelves import move, throw_out
 
 CUPBOARD, CELLAR, LOFT = 1, 2, 3
 
-_STAIR_CUPBOARD = NewPlace("Stair cupboard", "cupboard", 3, 1100, mean_c=17, warmest_c=21, humidity=0.55)
-_STONE_CELLAR = NewPlace("Stone cellar", "cellar", 4, 1300, mean_c=11, warmest_c=14, humidity=0.68)
-_BOAT_SHED_LOFT = NewPlace("Boat-shed loft", "loft", 2, 1200, mean_c=15, warmest_c=29, humidity=0.6)
+_STAIR_CUPBOARD = NewPlace("Stair cupboard", "cupboard", 3, 950, mean_c=17, warmest_c=21, humidity=0.55)
+_STONE_CELLAR = NewPlace("Stone cellar", "cellar", 4, 1250, mean_c=11, warmest_c=14, humidity=0.68)
+_BOAT_SHED_LOFT = NewPlace("Boat-shed loft", "loft", 2, 1000, mean_c=15, warmest_c=29, humidity=0.6)
 
 
 def furnish(file: Path) -> Larder:

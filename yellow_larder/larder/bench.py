@@ -182,7 +182,7 @@ class _Packer:
             chosen = self.choose(asks)
             packed = sum(size * n for size, n in chosen.items())
             spare = packed - full.oxygen_ml
-            judged = f"{spare:.0f} mL to spare" if spare >= 0 else f"short by {-spare:.0f} mL"
+            judged = f"{spare:,.0f} mL to spare" if spare >= 0 else f"short by {-spare:,.0f} mL"
             found.append(SizingSchool(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
         return found
 
@@ -196,8 +196,8 @@ def _packets_in_all(packed: list[Packed]) -> str:
     for group in packed:
         for packet in group.packets:
             in_all[packet.size_ml] = in_all.get(packet.size_ml, 0) + packet.count * group.count
-    said = [f"{n} packet{'s' if n > 1 else ''} of {size}" for size, n in sorted(in_all.items(), reverse=True)]
-    return " and ".join(said) or "no packets"
+    said = ", ".join(f"{n} × {size}" for size, n in sorted(in_all.items(), reverse=True))
+    return f"packets: {said} mL" if said else "no packets"
 
 
 def base_life(food: Food, container: Container, closing: Closing) -> BaseLife:
@@ -215,7 +215,7 @@ def _best_by(food: Food, container: Container, closing: Closing, place: Place, s
     chosen = dates[list(School).index(school)]
     if cautious is None or hopeful is None:
         return BestBy(None, None, None, say_best_by(None), "does not age while it is dry")
-    return BestBy(chosen, cautious, hopeful, say_best_by(chosen), f"{cautious.year} cautious · {hopeful.year} hopeful")
+    return BestBy(chosen, cautious, hopeful, say_best_by(chosen), f"{cautious.year} cautious, {hopeful.year} hopeful")
 
 
 def _keeps_too_short(ask: Ask, best_by: BestBy, today: date) -> list[Finding]:

@@ -57,6 +57,16 @@ class OnShelf:
 
 
 @dataclass(frozen=True, slots=True)
+class Kept:
+    """One food in one place, added up."""
+
+    food: str
+    count: int
+    mass: str
+    kcal_text: str
+
+
+@dataclass(frozen=True, slots=True)
 class PlaceView:
     """A place, with what it holds in figures."""
 
@@ -69,6 +79,7 @@ class PlaceView:
     kept: int
     due: int
     kcal_text: str
+    foods: list[Kept]
 
 
 @dataclass(frozen=True, slots=True)
@@ -319,7 +330,11 @@ def _on_shelf(row: RowMapping | dict[str, Any], days: float, share: float, units
 
 
 def _place_view(place: Place, packages: list[OnShelf], rows: Sequence[RowMapping], units: Units) -> PlaceView:
-    here = [package for package in packages if package.place == place.id]
+    here = [(package, row) for package, row in zip(packages, rows, strict=True) if package.place == place.id]
+    by_food: dict[str, list[RowMapping]] = {}
+    for package, row in here:
+        by_food.setdefault(package.food, []).append(row)
+    kcal = {food: sum(row["kcal"] for row in of) for food, of in by_food.items()}
     return PlaceView(
         id=place.id,
         name=place.name,
@@ -328,8 +343,14 @@ def _place_view(place: Place, packages: list[OnShelf], rows: Sequence[RowMapping
         width_mm=place.width_mm,
         climate=_climate(place, units),
         kept=len(here),
-        due=sum(package.due is not Due.FINE for package in here),
-        kcal_text=say_kcal(sum(row["kcal"] for row in rows if row["place_id"] == place.id)),
+        due=sum(package.due is not Due.FINE for package, _ in here),
+        kcal_text=say_kcal(sum(kcal.values())),
+        foods=[
+            Kept(
+                food, len(by_food[food]), say_mass(sum(row["mass_g"] for row in by_food[food]), units), say_kcal(energy)
+            )
+            for food, energy in sorted(kcal.items(), key=lambda each: -each[1])
+        ],
     )
 
 

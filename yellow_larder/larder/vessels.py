@@ -60,7 +60,8 @@ def drawing(container: Container) -> Drawing:
         seal_mm=container.seal_mm if flat else 0,
         top_mm=width if flat else container.top_mm,
         base_mm=width if flat else container.base_mm,
-        clear=container.lets_light_in,
+        # A paper packet lets light in, yet nobody sees through it.
+        clear=container.lets_light_in and container.kind is not Kind.PACKET,
     )
 
 

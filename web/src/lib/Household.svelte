@@ -1,0 +1,92 @@
+<!-- Who eats here, the room they pack in, and how they like to see things. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "./api/client";
+  import Field from "./Field.svelte";
+  import Sheet from "./Sheet.svelte";
+  import { larder } from "./larder.svelte";
+
+  let { open = $bindable(false) }: { open?: boolean } = $props();
+  let draft = $state<Schemas["Settings"]>();
+  let percent = $state(50);
+  let wrong = $state<Wrong>({});
+
+  const SIZES = [20, 50, 100, 200, 300, 400, 500, 750, 1000, 1500, 2000, 2500];
+  const SCHOOLS = [
+    ["cautious", "what published food-safety advice allows"],
+    ["customary", "what most people who store food say"],
+    ["hopeful", "the longest that is claimed"],
+  ] as const;
+
+  $effect(() => {
+    if (open && larder.overview) {
+      draft = $state.snapshot(larder.overview.settings);
+      percent = Math.round((draft.humidity ?? 0.5) * 100);
+      wrong = {};
+    }
+  });
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    if (!draft) return;
+    const done = await ask(api.PUT("/api/household", { body: { ...draft, humidity: percent / 100 } }));
+    wrong = done.wrong ?? {};
+    if (done.data) {
+      open = false;
+      await larder.changed();
+      larder.say("Kept. Everything is shown the new way.");
+    }
+  }
+
+  function toggle(size: number) {
+    if (!draft) return;
+    const sizes = draft.packet_sizes ?? [];
+    draft.packet_sizes = sizes.includes(size) ? sizes.filter((each) => each !== size) : [...sizes, size];
+  }
+</script>
+
+<Sheet bind:open title="Household" wide>
+  {#if draft}
+    <form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
+      <Field label="Name" name="name" bind:value={draft.name as string} {wrong} />
+      <div>
+        <p class="head">Measures</p>
+        <div class="mt-1 flex gap-2" role="group" aria-label="Measures">
+          {#each ["metric", "US"] as const as units (units)}
+            <button type="button" class="chip" aria-pressed={draft.units === units} onclick={() => draft && (draft.units = units)}>
+              {units === "metric" ? "kg, L, cm" : "lb, qt, in"}
+            </button>
+          {/each}
+        </div>
+      </div>
+      <Field label="People who eat here" name="people" type="number" bind:value={draft.people as number} {wrong} />
+      <Field label="kcal a person a day" name="kcal_per_person_day" type="number" bind:value={draft.kcal_per_person_day as number} {wrong} />
+      <Field label="Height above the sea, m" name="altitude" type="number" bind:value={draft.altitude_m as number} {wrong}
+        hint="Thinner air holds less oxygen" />
+      <div class="grid grid-cols-2 gap-3">
+        <Field label="Packing room, °C" name="room_c" type="number" bind:value={draft.room_c as number} {wrong} />
+        <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
+      </div>
+      <fieldset class="sm:col-span-2">
+        <legend class="head">Absorber packets you keep, mL</legend>
+        <div class="mt-1 flex flex-wrap gap-2">
+          {#each SIZES as size (size)}
+            <button type="button" class="chip min-w-16" aria-pressed={draft.packet_sizes?.includes(size)} onclick={() => toggle(size)}>{size}</button>
+          {/each}
+        </div>
+        {#if wrong.packet_sizes}<p class="wrong mt-1">{wrong.packet_sizes.message}</p>{/if}
+      </fieldset>
+      <fieldset class="sm:col-span-2">
+        <legend class="head">How long things keep: people differ. Whose word do you take?</legend>
+        <div class="mt-1 grid gap-2 sm:grid-cols-3">
+          {#each SCHOOLS as [school, means] (school)}
+            <button type="button" class="chip flex-col !gap-0 py-2" aria-pressed={draft.school === school} onclick={() => draft && (draft.school = school)}>
+              <span>{school}</span><span class="text-[0.85rem] leading-snug font-normal">{means}</span>
+            </button>
+          {/each}
+        </div>
+      </fieldset>
+      {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+      <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Keep it so</button></div>
+    </form>
+  {/if}
+</Sheet>

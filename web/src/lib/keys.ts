@@ -1,0 +1,47 @@
+// The keys, in one table: what they do, and the sheet that lists them.
+export const KEYS: [string, string][] = [
+  ["g then b", "go to the Bench"],
+  ["g then s", "go to the Shelves"],
+  ["g then u", "go to the Guide"],
+  ["n", "a new line on the bench"],
+  ["/", "find"],
+  ["Ctrl + Z", "take the last change back"],
+  ["arrow keys on the yellow handle", "move the headspace"],
+  ["Enter on a container", "open its card"],
+  ["m on a container", "move it"],
+  ["?", "this list"],
+];
+
+const PLACES: Record<string, string> = { b: "/bench", s: "/shelves", u: "/guide" };
+
+export interface Doings {
+  go(path: string): void;
+  fresh(): void;
+  find(): void;
+  undo(): void;
+  help(): void;
+}
+
+/** Listen for the keys; while somebody types in a field only Ctrl+Z of that field is theirs. */
+export function listen(doings: Doings): () => void {
+  let afterG = false;
+  const onKey = (event: KeyboardEvent) => {
+    const typing = (event.target as HTMLElement).closest("input, textarea, select, [contenteditable]");
+    if (typing || document.querySelector("[role=dialog]")) return;
+    if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === "z" && !event.shiftKey) {
+      event.preventDefault();
+      doings.undo();
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const place = afterG ? PLACES[event.key] : undefined;
+    afterG = event.key === "g";
+    if (place) doings.go(place);
+    else if (event.key === "n") doings.fresh();
+    else if (event.key === "/") doings.find();
+    else if (event.key === "?") doings.help();
+    else return;
+    event.preventDefault();
+  };
+  addEventListener("keydown", onKey);
+  return () => removeEventListener("keydown", onKey);
+}

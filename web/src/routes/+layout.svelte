@@ -1,0 +1,129 @@
+<script lang="ts">
+  import "../app.css";
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
+  import Household from "$lib/Household.svelte";
+  import Sheet from "$lib/Sheet.svelte";
+  import { KEYS, listen } from "$lib/keys";
+  import { larder } from "$lib/larder.svelte";
+  import { theme } from "$lib/theme.svelte";
+  import CircleHelp from "@lucide/svelte/icons/circle-question-mark";
+  import Moon from "@lucide/svelte/icons/moon";
+  import Settings2 from "@lucide/svelte/icons/settings-2";
+  import Sun from "@lucide/svelte/icons/sun";
+  import Undo2 from "@lucide/svelte/icons/undo-2";
+  import X from "@lucide/svelte/icons/x";
+  import { onMount, type Snippet } from "svelte";
+
+  let { children }: { children: Snippet } = $props();
+  let help = $state(false);
+  let household = $state(false);
+
+  const places = $derived([
+    { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
+    { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
+    { href: "/guide", name: "Guide", figure: "why" },
+  ]);
+  const here = $derived(page.url.pathname);
+  const undoable = $derived(larder.overview?.can_undo);
+
+  onMount(() => {
+    theme.start();
+    void larder.refresh();
+    return listen({
+      go: (path) => void goto(path),
+      fresh: () => void goto("/bench").then(() => dispatchEvent(new CustomEvent("larder:fresh"))),
+      find: () => (document.querySelector<HTMLInputElement>("[data-find]") ?? document.querySelector("input"))?.focus(),
+      undo: () => void larder.undo(),
+      help: () => (help = true),
+    });
+  });
+</script>
+
+<a
+  href="#main"
+  class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
+  onclick={() => document.getElementById("main")?.focus()}>Skip to the work</a
+>
+
+<div class="flex min-h-dvh flex-col lg:h-dvh">
+  <header class="relative z-10 flex shrink-0 items-end gap-x-6 border-b-2 border-ink bg-cream px-3 sm:px-6">
+    <a href="/bench" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap sm:block">
+      <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
+    </a>
+    <nav aria-label="Places" class="flex min-w-0 flex-1">
+      {#each places as place (place.href)}
+        {@const on = here.startsWith(place.href)}
+        <a
+          href={place.href}
+          aria-current={on ? "page" : undefined}
+          class={[
+            "relative -mb-0.5 block min-w-20 px-3.5 pt-3 pb-2 leading-tight sm:px-4",
+            on
+              ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
+              : "border-2 border-b-0 border-transparent hover:underline",
+          ]}
+        >
+          <span class="block text-[1.02rem]">{place.name}</span>
+          <span class="block max-w-28 truncate text-[0.82rem] {on ? 'font-bold' : 'text-soft'}">{place.figure}</span>
+        </a>
+      {/each}
+    </nav>
+    <div class="flex items-center gap-0.5 self-center sm:gap-1">
+      <button
+        class="flex min-h-11 items-center gap-2 rounded-lg px-2 font-semibold hover:bg-paper disabled:text-soft disabled:opacity-60 sm:px-3"
+        disabled={!undoable}
+        title={undoable ? `Take back: ${undoable}` : "Nothing to take back"}
+        onclick={() => larder.undo()}
+      >
+        <Undo2 size={20} aria-hidden="true" /><span class="sr-only sm:not-sr-only">Undo</span>
+      </button>
+      <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (household = true)}>
+        <Settings2 size={21} aria-hidden="true" />
+      </button>
+      <button
+        class="grid size-11 place-items-center rounded-lg hover:bg-paper"
+        aria-label={theme.dark ? "Light, for the kitchen" : "Dark, for the cellar"}
+        onclick={() => theme.toggle()}
+      >
+        {#if theme.dark}<Sun size={21} aria-hidden="true" />{:else}<Moon size={21} aria-hidden="true" />{/if}
+      </button>
+      <button class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid" aria-label="Keys" onclick={() => (help = true)}>
+        <CircleHelp size={21} aria-hidden="true" />
+      </button>
+    </div>
+  </header>
+
+  <main id="main" tabindex="-1" class="min-h-0 flex-1 outline-none">
+    {@render children()}
+  </main>
+</div>
+
+<div aria-live="polite" class="pointer-events-none fixed inset-x-0 top-20 z-40 flex justify-center px-4">
+  {#if larder.message}
+    <div
+      class="pointer-events-auto flex max-w-xl items-center gap-3 rounded-xl border-2 bg-paper px-4 py-2.5 shadow-lg {larder
+        .message.tone === 'wrong'
+        ? 'border-rust'
+        : 'border-ink'}"
+    >
+      <span class="font-semibold">{larder.message.text}</span>
+      {#if larder.message.link}
+        <a class="font-bold whitespace-nowrap underline" href={larder.message.link.href} target="_blank">{larder.message.link.text}</a>
+      {/if}
+      <button class="grid size-9 shrink-0 place-items-center" aria-label="Close message" onclick={() => (larder.message = undefined)}>
+        <X size={18} aria-hidden="true" />
+      </button>
+    </div>
+  {/if}
+</div>
+
+<Household bind:open={household} />
+<Sheet bind:open={help} title="Keys">
+  <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2.5">
+    {#each KEYS as [key, does] (key)}
+      <dt class="font-bold">{key}</dt>
+      <dd>{does}</dd>
+    {/each}
+  </dl>
+</Sheet>

@@ -1,0 +1,144 @@
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import OwnFood from "$lib/OwnFood.svelte";
+  import Sheet from "$lib/Sheet.svelte";
+  import { larder } from "$lib/larder.svelte";
+  import { onMount } from "svelte";
+  import { Bench } from "./bench.svelte";
+  import Containers from "./Containers.svelte";
+  import Line from "./Line.svelte";
+  import Schools from "./Schools.svelte";
+  import Setup from "./Setup.svelte";
+  import Stage from "./Stage.svelte";
+  import Start from "./Start.svelte";
+  import Strip from "./Strip.svelte";
+  import Verdict from "./Verdict.svelte";
+
+  const bench = new Bench();
+  let guide = $state<Schemas["Guide"]>();
+  let places = $state<Schemas["PlaceView"][]>([]);
+  let picking = $state(false);
+  let adding = $state(false);
+  let ownName = $state("");
+  let packed = $state<Schemas["Batch"]>();
+  let packedOpen = $state(false);
+  let packWrong = $state<Wrong>({});
+  let packing = $state(false);
+
+  const plan = $derived(bench.plan);
+  const us = $derived(larder.overview?.settings.units === "US");
+  const wrong = $derived({ ...bench.wrong, ...packWrong });
+
+  $effect(() => {
+    // Read anew whenever anything changed: units, own foods, places.
+    if (larder.version >= 0) void load();
+  });
+
+  onMount(() => {
+    const fresh = () => {
+      bench.clear();
+      document.getElementById("line")?.focus();
+    };
+    addEventListener("larder:fresh", fresh);
+    return () => removeEventListener("larder:fresh", fresh);
+  });
+
+  async function load() {
+    const [reference, shelves] = await Promise.all([ask(api.GET("/api/reference")), ask(api.GET("/api/shelves"))]);
+    guide = reference.data ?? guide;
+    places = shelves.data?.places ?? places;
+    await bench.replan();
+  }
+
+  async function pack(packedOn: string) {
+    packing = true;
+    // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
+    const labels = open("", "_blank");
+    const body = { ask: $state.snapshot(bench.ask), packed_on: packedOn || null };
+    const done = await ask(api.POST("/api/bench/pack", { body }));
+    packing = false;
+    packWrong = done.wrong ?? {};
+    if (!done.data) {
+      labels?.close();
+      const first = Object.values(packWrong)[0];
+      if (first) larder.say(first.message, "wrong");
+      return;
+    }
+    packed = done.data;
+    packedOpen = true;
+    if (labels) labels.location.href = `/api/labels.pdf?batch=${packed.batch}`;
+    bench.clear();
+    await larder.changed();
+  }
+
+  function own(size: string, film: number) {
+    bench.set({ own_bag: size, own_film_mil: film, headspace_mm: null, headspace: "", fill: "", closing: null });
+    setTimeout(() => {
+      if (!bench.wrong.own_bag) picking = false;
+    }, 250);
+  }
+</script>
+
+<svelte:head><title>Bench · Yellow Larder</title></svelte:head>
+
+<div class="flex flex-col lg:h-full">
+  <div class="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
+    <section aria-label="On the bench" class="border-line p-4 sm:p-5 md:row-span-2 md:border-r lg:row-span-1 lg:overflow-y-auto lg:px-6">
+      <h1 class="sr-only">Bench</h1>
+      <Line
+        line={bench.ask.line ?? ""}
+        {wrong}
+        foods={guide?.foods ?? []}
+        online={(line) => bench.set({ line, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
+        onown={(name) => ((ownName = name), (adding = true))}
+      />
+      {#if guide}
+        <Setup {bench} {wrong} {places} containers={guide.containers} {us} onmore={() => (picking = true)} />
+      {/if}
+    </section>
+
+    {#if plan}
+      <section aria-label="Containers" class="flex min-h-[26rem] flex-col px-2 pt-3 sm:px-4 lg:min-h-0">
+        <div class="min-h-80 flex-1 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
+          <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
+        </div>
+        <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
+        {#if plan.schools.length}
+          <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
+            <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
+          </div>
+        {:else}
+          <p class="caption py-3 text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
+        {/if}
+      </section>
+      <div class="border-line p-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
+        <Verdict {plan} />
+      </div>
+    {:else}
+      <div class="lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
+    {/if}
+  </div>
+  {#if plan}
+    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} />
+  {/if}
+</div>
+
+{#if guide}
+  <Containers bind:open={picking} containers={guide.containers} chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")} wrong={bench.wrong} {us}
+    onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })} onown={own} />
+  <OwnFood bind:open={adding} name={ownName} foods={guide.foods} onadded={() => bench.replan()} />
+{/if}
+
+<Sheet bind:open={packedOpen} title="Packed">
+  {#if packed}
+    <p class="text-lg">{packed.title}.</p>
+    <p class="mt-2">
+      {packed.numbers.length === 1 ? `It is number ${packed.numbers[0]}` : `They are numbers ${packed.numbers[0]} to ${packed.numbers[packed.numbers.length - 1]}`}.
+      Label each before it goes on the shelf: a row of unlabelled bags is a row of mysteries.
+    </p>
+    <div class="mt-5 flex flex-wrap gap-3">
+      <a class="do" href="/api/labels.pdf?batch={packed.batch}" target="_blank">Labels (PDF)</a>
+      <a class="chip" href="/shelves?n={packed.numbers[0]}" onclick={() => (packedOpen = false)}>See where they stand</a>
+    </div>
+  {/if}
+</Sheet>

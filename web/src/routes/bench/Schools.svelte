@@ -1,0 +1,61 @@
+<!-- The sizing schools as bars against the oxygen that is there; picking a bar takes that school. -->
+<script lang="ts">
+  import type { Schemas } from "$lib/api/client";
+
+  let {
+    schools,
+    oxygen,
+    chosen,
+    onpick,
+  }: {
+    schools: Schemas["SizingSchool"][];
+    oxygen: number;
+    chosen: Schemas["Sizing"];
+    onpick: (sizing: Schemas["Sizing"]) => void;
+  } = $props();
+
+  const longest = $derived(Math.max(oxygen, ...schools.map((school) => school.packed_ml)) * 1.12);
+  const share = (ml: number) => `${((ml / longest) * 100).toFixed(2)}%`;
+  let buttons = $state<HTMLButtonElement[]>([]);
+
+  function onkeydown(event: KeyboardEvent) {
+    const by = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    const next = (schools.findIndex((school) => school.sizing === chosen) + by + schools.length) % schools.length;
+    const school = schools[next];
+    if (school) onpick(school.sizing);
+    buttons[next]?.focus();
+  }
+</script>
+
+<div role="radiogroup" aria-label="How packets are sized" class="grid gap-1" {onkeydown} tabindex="-1">
+  {#each schools as school, n (school.sizing)}
+    {@const on = school.sizing === chosen}
+    <button
+      bind:this={buttons[n]}
+      role="radio"
+      aria-checked={on}
+      tabindex={on ? 0 : -1}
+      onclick={() => onpick(school.sizing)}
+      class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-1 text-left sm:grid-cols-[7.6rem_1fr_11.500rem] {on
+        ? 'border-ink bg-cream'
+        : 'border-transparent hover:bg-cream'}"
+    >
+      <span class="flex items-center gap-2 {on ? 'font-bold' : ''}">
+        <span class="grid size-4 shrink-0 place-items-center rounded-full border-2 border-ink">{#if on}<span class="size-2 rounded-full bg-ink"></span>{/if}</span>
+        {school.name}
+      </span>
+      <span class="relative h-5" aria-hidden="true">
+        <span class="absolute inset-y-1 left-0 w-full rounded-sm bg-[color-mix(in_oklab,var(--line)_55%,var(--paper))]"></span>
+        <span class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}" style:width={share(school.packed_ml)}></span>
+        <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(oxygen)}></span>
+      </span>
+      <span class="col-span-2 text-[0.93rem] sm:col-span-1">
+        <b>{school.packets}</b>
+        <span class="block text-[0.85rem] {school.covers ? 'text-soft' : 'font-bold text-rust'}">{school.judged}</span>
+      </span>
+    </button>
+  {/each}
+  <p class="caption px-2.5">The dark mark is the oxygen there: {Math.round(oxygen).toLocaleString("en")} mL</p>
+</div>

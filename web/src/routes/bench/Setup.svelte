@@ -1,0 +1,121 @@
+<!-- How it is to be packed: container, closing, fill, how long, where. -->
+<script lang="ts">
+  import type { Schemas, Wrong } from "$lib/api/client";
+  import type { Bench } from "./bench.svelte";
+
+  let {
+    bench,
+    wrong,
+    places,
+    containers,
+    us,
+    onmore,
+  }: {
+    bench: Bench;
+    wrong: Wrong;
+    places: Schemas["PlaceView"][];
+    containers: Schemas["ContainerRow"][];
+    us: boolean;
+    onmore: () => void;
+  } = $props();
+
+  const plan = $derived(bench.plan);
+  const OFTEN = { metric: ["bag-gallon", "jar-quart", "lined-5-gallon"], US: ["bag-gallon", "jar-quart", "lined-5-gallon"] };
+  const CLOSINGS: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "vacuum", lid: "just closed" };
+  const YEARS = [1, 5, 10, 25];
+
+  const chips = $derived.by(() => {
+    const often = containers.filter((row) => OFTEN[us ? "US" : "metric"].includes(row.key));
+    const chosen = bench.ask.own_bag ? undefined : containers.find((row) => row.key === bench.ask.container);
+    return chosen && !often.includes(chosen) ? [chosen, ...often.slice(0, 2)] : often;
+  });
+
+  function pick(container: string) {
+    bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null });
+  }
+  const number = (text: string) => (text.trim() === "" ? null : Number(text.replace(",", ".")));
+</script>
+
+{#snippet error(field: string)}
+  {#if wrong[field]}<p class="wrong mt-1" id="wrong-{field}" role="alert">{wrong[field].message}</p>{/if}
+{/snippet}
+
+<div class="mt-4 grid gap-4">
+  <fieldset>
+    <legend class="head">In</legend>
+    <div class="mt-1.5 flex flex-wrap gap-2">
+      {#each chips as row (row.key)}
+        <button class="chip" aria-pressed={!bench.ask.own_bag && bench.ask.container === row.key} onclick={() => pick(row.key)}>{row.name}</button>
+      {/each}
+      {#if bench.ask.own_bag}<button class="chip" aria-pressed="true" onclick={onmore}>{plan?.container_name ?? bench.ask.own_bag}</button>{/if}
+      <button class="chip" onclick={onmore}>More…</button>
+    </div>
+    {@render error("container")}
+    {@render error("own_bag")}
+  </fieldset>
+
+  {#if plan}
+    <fieldset>
+      <legend class="head">Keep it for, years</legend>
+      <div class="mt-1.5 flex gap-2">
+        {#each YEARS as years (years)}
+          <button class="chip min-w-13 flex-1 !px-2" aria-pressed={bench.ask.horizon_years === years} onclick={() => bench.set({ horizon_years: years })}>{years}</button>
+        {/each}
+      </div>
+      {@render error("horizon_years")}
+    </fieldset>
+
+    <fieldset>
+      <legend class="head">Closed with</legend>
+      <div class="mt-1.5 flex flex-wrap gap-2">
+        {#each plan.closings as closing (closing)}
+          <button class="chip" aria-pressed={plan.closing === closing} onclick={() => bench.set({ closing })}>{CLOSINGS[closing]}</button>
+        {/each}
+      </div>
+      {@render error("closing")}
+    </fieldset>
+
+    <div class="grid grid-cols-2 gap-3">
+      <div>
+        <label class="head block" for="fill">Weight in each</label>
+        <input id="fill" class="field mt-1" value={bench.ask.fill} placeholder={plan.full.mass} autocomplete="off"
+          aria-invalid={wrong.fill ? "true" : undefined} aria-describedby={wrong.fill ? "wrong-fill" : undefined}
+          oninput={(event) => bench.set({ fill: event.currentTarget.value, headspace: "", headspace_mm: null })} />
+      </div>
+      <div>
+        <label class="head block" for="headspace">Headspace</label>
+        <input id="headspace" class="field mt-1" value={bench.ask.headspace} placeholder={plan.full.headspace} autocomplete="off"
+          aria-invalid={wrong.headspace ? "true" : undefined} aria-describedby={wrong.headspace ? "wrong-headspace" : undefined}
+          oninput={(event) => bench.set({ headspace: event.currentTarget.value, headspace_mm: null, fill: "" })} />
+      </div>
+      <div class="col-span-2 -mt-2 empty:hidden">{@render error("fill")}{@render error("headspace")}</div>
+    </div>
+
+    {#snippet check(label: string, on: boolean, set: (on: boolean) => void)}
+      <label class="flex min-h-11 cursor-pointer items-center justify-between gap-3">
+        <span>{label}</span>
+        <input type="checkbox" class="size-5.5 accent-leaf" checked={on} onchange={(event) => set(event.currentTarget.checked)} />
+      </label>
+    {/snippet}
+    <div class="divide-y divide-line border-y border-line">
+      {#if plan.can_press}{@render check("Air pressed out", bench.ask.pressed ?? true, (pressed) => bench.set({ pressed }))}{/if}
+      {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
+      {@render check("Frozen through first", bench.ask.frozen ?? false, (frozen) => bench.set({ frozen }))}
+      <label class="flex min-h-11 items-center justify-between gap-3">
+        <span>Moisture, %</span>
+        <input class="field !min-h-9 !w-22 text-right font-semibold" inputmode="decimal" value={bench.ask.moisture ?? ""} placeholder={plan.food.moisture_pct.toFixed(1)}
+          aria-invalid={wrong.moisture ? "true" : undefined} onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })} />
+      </label>
+      {@render error("moisture")}
+    </div>
+
+    <div>
+      <label class="head block" for="place">Where it will stand</label>
+      <select id="place" class="field mt-1" value={plan.place} onchange={(event) => bench.set({ place: Number(event.currentTarget.value) })}>
+        {#each places as place (place.id)}<option value={place.id}>{place.name}</option>{/each}
+      </select>
+      <p class="caption mt-1">{places.find((place) => place.id === plan.place)?.climate ?? ""}</p>
+      {@render error("place")}
+    </div>
+  {/if}
+</div>

@@ -1,0 +1,83 @@
+// What is on the bench, and the plan the larder makes of it. Any change asks for a new plan at once; while one is
+// under way the newest change waits, so the last word always wins and nothing piles up.
+import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { larder } from "$lib/larder.svelte";
+
+type Ask = Schemas["Ask"];
+
+const KEY = "yellow-larder-bench";
+
+export function nothing(): Ask {
+  return {
+    line: "",
+    container: "bag-gallon",
+    own_bag: "",
+    own_film_mil: 7,
+    closing: null,
+    pressed: true,
+    headspace: "",
+    headspace_mm: null,
+    fill: "",
+    sizing: "air",
+    horizon_years: 10,
+    outer: false,
+    place: null,
+    moisture: null,
+    frozen: false,
+  };
+}
+
+export class Bench {
+  ask = $state<Ask>(restored());
+  plan = $state<Schemas["Plan"]>();
+  wrong = $state<Wrong>({});
+  busy = false;
+  #again = false;
+
+  /** Change something on the bench and plan anew. */
+  set(change: Partial<Ask>): void {
+    Object.assign(this.ask, change);
+    sessionStorage.setItem(KEY, JSON.stringify(this.ask));
+    void this.replan();
+  }
+
+  clear(): void {
+    this.plan = undefined;
+    this.wrong = {};
+    larder.onBench = "";
+    this.set(nothing());
+  }
+
+  async replan(): Promise<void> {
+    if (this.busy) {
+      this.#again = true;
+      return;
+    }
+    if (!this.ask.line?.trim()) {
+      this.plan = undefined;
+      this.wrong = {};
+      larder.onBench = "";
+      return;
+    }
+    this.busy = true;
+    const { data, wrong } = await ask(api.POST("/api/bench/plan", { body: $state.snapshot(this.ask) }));
+    this.busy = false;
+    this.wrong = wrong ?? {};
+    if (data) {
+      this.plan = data;
+      larder.onBench = data.food.name;
+    }
+    if (this.#again) {
+      this.#again = false;
+      await this.replan();
+    }
+  }
+}
+
+function restored(): Ask {
+  try {
+    return { ...nothing(), ...(JSON.parse(sessionStorage.getItem(KEY) ?? "{}") as Partial<Ask>) };
+  } catch {
+    return nothing();
+  }
+}

@@ -1,0 +1,151 @@
+<script lang="ts">
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Field from "$lib/Field.svelte";
+  import Sheet from "$lib/Sheet.svelte";
+  import { larder } from "$lib/larder.svelte";
+  import Card from "./Card.svelte";
+  import Cutaway from "./Cutaway.svelte";
+  import Summary from "./Summary.svelte";
+
+  let view = $state<Schemas["ShelvesView"]>();
+  let failed = $state("");
+  let placeId = $state<number>();
+  let moving = $state(false);
+  let words = $state("");
+  let found = $state<Set<number>>();
+  let adding = $state(false);
+  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width: 120, mean_c: 16, warmest_c: 22 });
+  let wrong = $state<Wrong>({});
+
+  const SORTS = ["cupboard", "cellar", "loft"];
+
+  const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
+  const opened = $derived(view?.packages.find((each) => each.number === number));
+  const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
+  const here = $derived(view?.packages.filter((each) => each.place === place?.id) ?? []);
+  const alike = $derived(
+    opened ? (view?.packages.filter((each) => each.batch === opened.batch && each.place === opened.place && each.mass === opened.mass).map((each) => each.number) ?? []) : [],
+  );
+
+  $effect(() => {
+    if (larder.version >= 0) void load();
+  });
+
+  async function load() {
+    const { data, wrong } = await ask(api.GET("/api/shelves"));
+    failed = wrong ? (Object.values(wrong)[0]?.message ?? "") : "";
+    if (!data) return;
+    view = data;
+    const wanted = data.packages.find((each) => each.number === number);
+    placeId ??= wanted?.place ?? data.places.toSorted((a, b) => b.kept - a.kept)[0]?.id;
+    if (words) await find();
+  }
+
+  const open = (wanted?: number) => goto(wanted ? `/shelves?n=${wanted}` : "/shelves", { keepFocus: true, noScroll: true, replaceState: number !== undefined });
+
+  async function move(numbers: number[], to: number, shelf: number) {
+    const target = view?.places.find((each) => each.id === to);
+    const body = { numbers, place: to, shelf: shelf || Math.min(target?.shelves ?? 1, opened?.shelf ?? 2) };
+    const done = await ask(api.POST("/api/shelves/move", { body }));
+    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    else larder.say(`Moved to ${target?.name ?? "there"}, shelf ${body.shelf}`);
+    await larder.changed();
+  }
+
+  async function find() {
+    if (!words.trim()) {
+      found = undefined;
+      return;
+    }
+    const { data } = await ask(api.GET("/api/shelves/find", { params: { query: { words } } }));
+    found = new Set(data ?? []);
+    const there = view?.packages.filter((each) => found?.has(each.number)) ?? [];
+    if (there.length && !there.some((each) => each.place === place?.id)) placeId = there[0]?.place;
+    if (there.length === 1 && there[0]) await open(there[0].number);
+  }
+
+  async function add(event: SubmitEvent) {
+    event.preventDefault();
+    const { width, ...rest } = fresh;
+    const body = { ...rest, shelves: Number(rest.shelves), mean_c: Number(rest.mean_c), warmest_c: Number(rest.warmest_c), width_mm: Number(width) * 10 };
+    const done = await ask(api.POST("/api/places", { body }));
+    wrong = done.wrong ?? {};
+    if (done.data) {
+      adding = false;
+      await larder.changed();
+      placeId = done.data;
+    }
+  }
+</script>
+
+<svelte:head><title>Shelves · Yellow Larder</title></svelte:head>
+
+<div class="flex flex-col lg:h-full lg:flex-row">
+  <section aria-label="Places" class="flex min-w-0 flex-1 flex-col px-3 pt-3 sm:px-6">
+    <h1 class="sr-only">Shelves</h1>
+    {#if failed}<p class="wrong py-3">{failed}</p>{/if}
+    {#if view && place}
+      <div class="flex flex-wrap items-center gap-2">
+        {#each view.places as each (each.id)}
+          <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => (placeId = each.id)}>
+            {each.name}
+            <span class="font-normal">{each.kept}</span>
+            {#if each.due}<span class="rounded-full bg-ink px-1.5 text-[0.8rem] leading-5 text-paper">{each.due} due</span>{/if}
+          </button>
+        {/each}
+        <button class="chip border-dashed" onclick={() => ((adding = true), (wrong = {}))}>Add a place</button>
+      </div>
+      <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
+        <p class="caption" aria-live="polite">
+          {place.climate} · {found ? (found.size ? `${found.size} found` : "nothing of that name stands here") : `${place.kept} kept, ${place.kcal_text} kcal`}
+        </p>
+        <label class="max-sm:w-full">
+          <span class="sr-only">Find by food, number or label code</span>
+          <input class="field sm:!w-56" data-find placeholder="Find: food or number" bind:value={words} oninput={find} type="search" />
+        </label>
+      </div>
+      <div class="min-h-0 flex-1 pb-3">
+        {#key place.id}
+          <Cutaway {place} packages={here} drawings={view.containers} chosen={number} {found} onopen={open} onmove={move} onmoving={(n) => open(n).then(() => (moving = true))} />
+        {/key}
+      </div>
+      {#if !view.packages.length}
+        <p class="pb-6 text-center text-[1.05rem]">Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.</p>
+      {/if}
+    {/if}
+  </section>
+
+  {#if view && place}
+    <div class={number
+      ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
+      : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}>
+      {#if number}
+        <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
+      {:else}
+        <Summary {place} places={view.places} packages={view.packages} onopen={open} />
+      {/if}
+    </div>
+  {/if}
+</div>
+
+<Sheet bind:open={adding} title="Add a place">
+  <form class="grid gap-4" onsubmit={add} novalidate>
+    <Field label="Name" name="name" bind:value={fresh.name} {wrong} />
+    <div>
+      <p class="head">Drawn as</p>
+      <div class="mt-1 flex gap-2">
+        {#each SORTS as sort (sort)}<button type="button" class="chip" aria-pressed={fresh.sort === sort} onclick={() => (fresh.sort = sort)}>{sort}</button>{/each}
+      </div>
+    </div>
+    <div class="grid grid-cols-2 gap-3">
+      <Field label="Shelves" name="shelves" type="number" bind:value={fresh.shelves} {wrong} />
+      <Field label="How wide, cm" name="width_mm" type="number" bind:value={fresh.width} {wrong} />
+      <Field label="Mean of the year, °C" name="mean_c" type="number" bind:value={fresh.mean_c} {wrong} />
+      <Field label="At its warmest, °C" name="warmest_c" type="number" bind:value={fresh.warmest_c} {wrong} />
+    </div>
+    <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
+    <button class="do" type="submit">Add it</button>
+  </form>
+</Sheet>
