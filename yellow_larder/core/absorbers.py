@@ -50,7 +50,7 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
     # Counting up in steps of the sizes' common measure: fewest packets for every total, as coins are counted.
     step = math.gcd(*sizes_ml)
     sizes = sorted({size // step for size in sizes_ml}, reverse=True)
-    target = math.ceil(need_ml / step)
+    target = -(-math.ceil(need_ml) // step)
     fewest, last = [0], [0]
     for total in range(1, target + sizes[-1]):
         count, size = (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import unicodedata
 from dataclasses import asdict, dataclass, replace
 from typing import Any
 
@@ -104,7 +105,8 @@ def add_food(larder: Larder, new: NewFood) -> Food:
 
 
 def _plain(words: str) -> str:
-    return " ".join(utils.default_process(words).split())
+    # One form for ½ and 1/2, for ﬁ and fi, whichever way it was typed.
+    return " ".join(utils.default_process(unicodedata.normalize("NFKC", words)).split())
 
 
 def _own(key: str, facts: dict[str, Any]) -> Food:

@@ -58,7 +58,7 @@
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative -mb-0.5 block min-w-20 px-3.5 pt-3 pb-2 leading-tight sm:px-4",
+            "relative -mb-0.5 block min-w-19 px-3 pt-3 pb-2 leading-tight sm:px-4",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",
@@ -94,7 +94,7 @@
     </div>
   </header>
 
-  <main id="main" tabindex="-1" class="min-h-0 flex-1 outline-none">
+  <main id="main" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">
     {@render children()}
   </main>
 </div>

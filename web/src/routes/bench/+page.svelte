@@ -81,24 +81,26 @@
 
 <svelte:head><title>Bench · Yellow Larder</title></svelte:head>
 
-<div class="flex flex-col lg:h-full">
-  <div class="grid min-h-0 flex-1 grid-cols-1 md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
-    <section aria-label="On the bench" class="border-line p-4 sm:p-5 md:row-span-2 md:border-r lg:row-span-1 lg:overflow-y-auto lg:px-6">
+<div class="flex flex-1 flex-col lg:h-full">
+  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
+    <section aria-label="On the bench" class="border-line max-md:contents md:row-span-2 md:border-r md:p-5 lg:row-span-1 lg:overflow-y-auto lg:px-6">
       <h1 class="sr-only">Bench</h1>
-      <Line
-        line={bench.ask.line ?? ""}
-        {wrong}
-        foods={guide?.foods ?? []}
-        online={(line) => bench.set({ line, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
-        onown={(name) => ((ownName = name), (adding = true))}
-      />
+      <div class="max-md:order-1 max-md:p-4">
+        <Line
+          line={bench.ask.line ?? ""}
+          {wrong}
+          foods={guide?.foods ?? []}
+          online={(line) => bench.set({ line, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
+          onown={(name) => ((ownName = name), (adding = true))}
+        />
+      </div>
       {#if guide}
-        <Setup {bench} {wrong} {places} containers={guide.containers} {us} onmore={() => (picking = true)} />
+        <div class="max-md:order-3 max-md:px-4"><Setup {bench} {wrong} {places} containers={guide.containers} {us} onmore={() => (picking = true)} /></div>
       {/if}
     </section>
 
     {#if plan}
-      <section aria-label="Containers" class="flex min-h-[26rem] flex-col px-2 pt-3 sm:px-4 lg:min-h-0">
+      <section aria-label="Containers" class="flex min-h-[26rem] flex-col px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
         <div class="min-h-80 flex-1 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
           <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
@@ -111,11 +113,11 @@
           <p class="caption py-3 text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
         {/if}
       </section>
-      <div class="border-line p-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
+      <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
         <Verdict {plan} />
       </div>
     {:else}
-      <div class="lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
+      <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
     {/if}
   </div>
   {#if plan}

@@ -27,20 +27,27 @@
   </div>
 {/snippet}
 
+{#snippet figures()}
+  <dl class="flex flex-1 flex-wrap gap-x-9 gap-y-2">
+    {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
+    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all")}
+    {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
+    {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
+  </dl>
+{/snippet}
+
+<!-- On a phone the figures stand in the page, and only the next thing to do stays in reach. -->
+<section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
+
 <footer class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
-  <div class="flex flex-wrap items-center gap-x-8 gap-y-3">
-    <dl class="flex flex-1 flex-wrap gap-x-9 gap-y-2 max-sm:gap-x-5">
-      {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
-      {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all")}
-      <div class="max-sm:hidden">{@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}</div>
-      {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
-    </dl>
+  <div class="flex items-center gap-x-8 gap-y-3">
+    <div class="flex-1 max-sm:hidden">{@render figures()}</div>
     <div class="flex items-end gap-3 max-sm:w-full">
       <div class="max-sm:flex-1">
         <label class="head block" for="packed-on">Packed on</label>
         <input id="packed-on" type="date" class="field !w-40 max-sm:!w-full" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
       </div>
-      <button class="do" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
+      <button class="do whitespace-nowrap" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}

@@ -82,7 +82,7 @@
 
 <svelte:head><title>Shelves · Yellow Larder</title></svelte:head>
 
-<div class="flex flex-col lg:h-full lg:flex-row">
+<div class="flex min-h-0 flex-1 flex-col lg:h-full lg:flex-row">
   <section aria-label="Places" class="flex min-w-0 flex-1 flex-col px-3 pt-3 sm:px-6">
     <h1 class="sr-only">Shelves</h1>
     {#if failed}<p class="wrong py-3">{failed}</p>{/if}

@@ -31,15 +31,22 @@
   let scroller = $state<HTMLDivElement>();
   let scrolled = $state(0);
   let tall = $state(800);
+
+  /** How far down the picture is looked at, whether it scrolls by itself or with the page. */
+  function look() {
+    if (scroller) scrolled = scroller.scrollTop + Math.max(0, -scroller.getBoundingClientRect().top);
+  }
   let drag = $state<{ stack: Stack; x: number; y: number; moved: boolean; shelf?: number }>();
 
-  const SIDE = 30;
+  const SIDE = $derived(room < 500 ? 18 : 30);
+  /** mm that fit side by side: on a narrow screen a shelf goes on below, rather than grow too small to read. */
+  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.58));
   /** px a mm: as wide as there is room, but no larger than a jar reads well. */
-  const scale = $derived(Math.min((room - SIDE * 2) / place.width_mm, 0.74));
-  const width = $derived(place.width_mm * scale + SIDE * 2);
+  const scale = $derived(Math.min((room - SIDE * 2) / across, 0.74));
+  const width = $derived(across * scale + SIDE * 2);
   const rows = $derived.by(() => {
     let y = place.sort === "loft" ? 92 : 58;
-    return boards(packages, drawings, place.shelves, place.width_mm).map((board) => {
+    return boards(packages, drawings, place.shelves, across).map((board) => {
       const height = board.height * scale + 30;
       y += height + 12;
       return { board, y, height };
@@ -154,10 +161,11 @@
   }
 </script>
 
+<svelte:window onscroll={look} bind:innerHeight={tall} />
+
 <div
-  class="h-full overflow-y-auto"
-  onscroll={(event) => (scrolled = event.currentTarget.scrollTop)}
-  bind:clientHeight={tall}
+  class="lg:h-full lg:overflow-y-auto"
+  onscroll={look}
   bind:this={scroller}
 >
   <div bind:clientWidth={room} class="relative">
@@ -211,7 +219,7 @@
           {/each}
           <rect x="14" {y} width={width - 28} height="11" fill="var(--wood)" stroke="var(--ink)" stroke-width="1.6" />
           {#if board.back}
-            <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, further back</text>
+            <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, further along</text>
           {/if}
           {#if !board.stacks.length}
             <text x={width / 2} y={y - 50} text-anchor="middle" font-size="14" fill="var(--soft)">room on shelf {board.shelf}</text>

@@ -1,0 +1,148 @@
+import shutil
+import subprocess
+import sys
+import time
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from sqlalchemy import delete, select, text
+from sqlalchemy.exc import IntegrityError
+
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.foods import NewFood, add_food
+from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle, take_back
+from yellow_larder.larder.packing import pack
+from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.shelves import move, throw_out
+from yellow_larder.store import journal
+from yellow_larder.store.database import open_database, reading, writing
+from yellow_larder.store.models import Base, Change, Entry, Household, OwnFood, Package, Place
+
+STATE = (Household, Place, OwnFood, Package)
+
+
+def state(larder: Larder) -> dict[str, list[tuple[Any, ...]]]:
+    """Everything that follows from the journal, row by row."""
+    with reading(larder.engine) as session:
+        return {
+            model.__tablename__: [tuple(map(str, row)) for row in session.execute(select(*model.__table__.columns))]
+            for model in STATE
+        }
+
+
+def do(larder: Larder, act: int, n: int) -> None:
+    """One of the things a person does."""
+    doings = [
+        lambda: pack(larder, Ask(line=f"{n + 1} kg pearl barley")),
+        lambda: pack(larder, Ask(line=f"{n + 1} kg red lentils", container="jar-quart")),
+        lambda: move(larder, [n + 1], place=1, shelf=n % 3 + 1),
+        lambda: throw_out(larder, [n + 1], why="Puffed up"),
+        lambda: add_place(larder, NewPlace(f"Place {n}")),
+        lambda: add_food(larder, NewFood(f"food {n}", "spelt", 338, 14, 2.5, 70, 9, 11, 700)),
+        lambda: settle(larder, Settings(people=n + 1)),
+    ]
+    doings[act]()
+
+
+@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(doings=st.lists(st.tuples(st.integers(0, 6), st.integers(0, 5)), min_size=1, max_size=7))
+def test_undo_is_exact(tmp_path: Path, doings: list[tuple[int, int]]) -> None:
+    """After any doings, undoing them one by one passes through the very same states backwards."""
+    larder = open_larder(tmp_path / f"{time.monotonic_ns()}.db")
+    seen = [state(larder)]
+    for act, n in doings:
+        try:
+            do(larder, act, n)
+        except Refused:
+            continue
+        seen.append(state(larder))
+    while len(seen) > 1:
+        assert state(larder) == seen.pop()
+        take_back(larder)
+    assert state(larder) == seen[0]
+    larder.engine.dispose()
+
+
+def test_state_follows_from_the_journal_alone(larder: Larder) -> None:
+    """Whatever was folded can be thrown away and folded again from the entries."""
+    pack(larder, Ask(line="10 kg pearl barley"))
+    throw_out(larder, [2], why="Puffed up")
+    add_place(larder, NewPlace("Cellar"))
+    move(larder, [1, 3], place=2, shelf=1)
+    take_back(larder)
+    before = state(larder)
+    with writing(larder.engine) as session:
+        for model in reversed(STATE):
+            session.execute(delete(model))
+        journal._fold(session, [(kind, n) for kind, n in session.execute(select(Entry.kind, Entry.subject).distinct())])
+    assert state(larder) == before
+
+
+@pytest.mark.parametrize("statement", ["UPDATE journal SET act = 'x'", "DELETE FROM journal", "DELETE FROM changes"])
+def test_what_happened_cannot_be_rewritten(larder: Larder, statement: str) -> None:
+    with pytest.raises(IntegrityError, match="never rewritten"), writing(larder.engine) as session:
+        session.execute(text(statement))
+
+
+def test_migration_makes_the_tables_of_the_models(tmp_path: Path) -> None:
+    from alembic.autogenerate import compare_metadata
+    from alembic.migration import MigrationContext
+
+    engine = open_database(tmp_path / "new.db")
+    with engine.connect() as connection:
+        assert compare_metadata(MigrationContext.configure(connection), Base.metadata) == []
+
+
+def test_pragmas(larder: Larder) -> None:
+    """Source: sqlite.org/pragma.html: synchronous 2 is FULL."""
+    with larder.engine.connect() as connection:
+        found = [
+            connection.exec_driver_sql(f"PRAGMA {name}").scalar()
+            for name in ("journal_mode", "synchronous", "foreign_keys")
+        ]
+    assert found == ["wal", 2, 1]
+
+
+def test_opening_again_changes_nothing(larder: Larder, tmp_path: Path) -> None:
+    pack(larder, Ask(line="10 kg pearl barley"))
+    before = state(larder)
+    again = open_larder(tmp_path / "larder.db")
+    assert state(again) == before
+    with reading(again.engine) as session:
+        assert len(session.scalars(select(Change)).all()) == 2
+
+
+WRITER = """
+import sys
+from pathlib import Path
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.larder import open_larder
+from yellow_larder.larder.packing import pack
+larder = open_larder(Path(sys.argv[1]))
+while True:
+    print(pack(larder, Ask(line="2 kg pearl barley")).numbers[-1], flush=True)
+"""
+
+
+def test_an_acknowledged_write_survives_kill_9(tmp_path: Path) -> None:
+    """The file is copied as the killed writer left it, and holds all it said was done, whole."""
+    file = tmp_path / "larder.db"
+    writer = subprocess.Popen([sys.executable, "-c", WRITER, str(file)], stdout=subprocess.PIPE, text=True)
+    assert writer.stdout is not None
+    acknowledged = [int(writer.stdout.readline()) for _ in range(15)]
+    writer.kill()
+    acknowledged += [int(line) for line in writer.stdout.read().split("\n") if line.strip()]
+    writer.wait()
+    after = tmp_path / "after"
+    after.mkdir()
+    for each in tmp_path.glob("larder.db*"):
+        shutil.copy(each, after)
+    larder = open_larder(after / "larder.db")
+    with reading(larder.engine) as session:
+        numbers = set(session.scalars(select(Package.number)))
+        assert session.execute(text("PRAGMA integrity_check")).scalar() == "ok"
+    assert set(acknowledged) <= numbers
+    assert len(numbers) <= len(acknowledged) + 1

@@ -1,0 +1,21 @@
+from pathlib import Path
+
+from yellow_larder.demo.household import furnish
+from yellow_larder.larder.larder import overview
+from yellow_larder.larder.shelves import Due, card, shelves
+
+
+def test_the_demo_household_has_a_story(tmp_path: Path) -> None:
+    larder = furnish(tmp_path / "demo.db")
+    view = shelves(larder)
+    assert [place.name for place in view.places] == ["Stair cupboard", "Stone cellar", "Boat-shed loft"]
+    assert len(view.packages) > 50
+    due = {package.food: package.due for package in view.packages}
+    assert due["hazelnuts"] is Due.PAST, "nuts in a warm loft, for years"
+    assert due["onion powder"] is Due.SOON
+    gone = [card(larder, n) for n in range(1, max(p.number for p in view.packages)) if card(larder, n).thrown_out]
+    assert {line.journal[-1].detail for line in gone} == {"Puffed up in the heat, smelt sour", "Clumped: damp got in"}
+    mushrooms = next(package.number for package in view.packages if package.food == "dried mushrooms")
+    cupboard, loft, _ = card(larder, mushrooms).ledger
+    assert loft.life_days / loft.days > cupboard.life_days / cupboard.days
+    assert overview(larder).settings.people == 4
