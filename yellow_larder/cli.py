@@ -68,3 +68,7 @@ def _serve(larder: Larder, port: int) -> None:
         raise typer.Exit(1)
     typer.echo(f"Yellow Larder is at http://{HOST}:{port}")
     uvicorn.run(make_app(larder, web), host=HOST, port=port, log_level="warning")
+
+
+if __name__ == "__main__":
+    app()

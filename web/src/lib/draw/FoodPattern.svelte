@@ -2,7 +2,20 @@
 <script lang="ts">
   import { SQUARE, form, strew } from "./pieces";
 
-  let { id, food, colour, scale = 1 }: { id: string; food: string; colour: string; scale?: number } = $props();
+  let {
+    id,
+    food,
+    colour,
+    scale = 1,
+    upTo = SQUARE,
+  }: {
+    id: string;
+    food: string;
+    colour: string;
+    scale?: number;
+    /** Only so much of the square is looked at: the rest need not be drawn. */
+    upTo?: number;
+  } = $props();
 
   const shape = $derived(form(food));
   const pieces = $derived(strew(food));
@@ -12,7 +25,7 @@
       [-SQUARE, 0, SQUARE].flatMap((dx) =>
         [-SQUARE, 0, SQUARE]
           .map((dy) => ({ ...piece, x: piece.x + dx, y: piece.y + dy }))
-          .filter((each) => each.x > -10 && each.x < SQUARE + 10 && each.y > -10 && each.y < SQUARE + 10),
+          .filter((each) => each.x > -10 && each.x < upTo + 10 && each.y > -10 && each.y < upTo + 10),
       ),
     ),
   );

@@ -100,8 +100,8 @@
     </section>
 
     {#if plan}
-      <section aria-label="Containers" class="flex min-h-[26rem] flex-col px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
-        <div class="min-h-80 flex-1 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
+      <section aria-label="Containers" class="flex flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
+        <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
           <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>

@@ -33,11 +33,15 @@
   const left = $derived(narrow ? 84 : LEFT);
   const right = $derived(narrow ? 96 : RIGHT);
   const spread = $derived(1 + others * PEEP + (plan.rest ? 0.9 : 0));
+  /** While the headspace is dragged nothing else may move, or the handle would slip from under the finger. */
+  let held = $state<number>();
   const scale = $derived(
+    held ??
     Math.min((height - FOOT - 34) / (plan.draw.height_mm * 1.07), (width - left - right - 8) / (plan.draw.width_mm * spread)),
   );
   const shape = $derived(outline(plan.draw, scale));
-  const x = $derived(left + shape.half + (width - left - right - shape.half * 2 * spread) / 2);
+  let heldX = $state<number>();
+  const x = $derived(heldX ?? left + shape.half + (width - left - right - shape.half * 2 * spread) / 2);
   const y = $derived(height - FOOT);
   const inner = $derived(plan.draw.inner_mm * scale);
   const headspace = $derived(dragging ?? full.headspace_mm);
@@ -95,6 +99,10 @@
     onheadspace(dragging);
   }
 
+  function release() {
+    dragging = held = heldX = undefined;
+  }
+
   function onkeydown(event: KeyboardEvent) {
     const steps: Record<string, number> = { ArrowUp: -2, ArrowDown: 2, PageUp: -20, PageDown: 20 };
     const by = steps[event.key];
@@ -114,7 +122,7 @@
   const whole = (ml: number) => Math.round(ml).toLocaleString("en");
 </script>
 
-<div class="relative h-full min-h-80 w-full" bind:clientWidth={width} bind:clientHeight={height}>
+<div class="relative h-full min-h-72 w-full md:min-h-80" bind:clientWidth={width} bind:clientHeight={height}>
   <svg
     {width}
     {height}
@@ -153,7 +161,7 @@
     {/each}
 
     <!-- the last one, with the rest -->
-    {#if plan.rest}
+    {#if plan.rest && held === undefined}
       <g transform="translate({restX} {y})">
         <Vessel id="rest" drawn={plan.draw} scale={restScale} level={plan.rest.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} fine={false} />
       </g>
@@ -211,7 +219,6 @@
         <path d="M{x - shape.half + 6} {food}H{x + shape.half - 6}" stroke="var(--slate)" stroke-width="1" />
       {/if}
     </g>
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <g
       role="slider"
       tabindex="0"
@@ -226,11 +233,13 @@
       {onkeydown}
       onpointerdown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
+        held = scale;
+        heldX = x;
         toHeadspace(event);
       }}
       onpointermove={(event) => dragging !== undefined && toHeadspace(event)}
-      onpointerup={() => (dragging = undefined)}
-      onpointercancel={() => (dragging = undefined)}
+      onpointerup={release}
+      onpointercancel={release}
     >
       <circle r="23" fill="transparent" />
       <circle class="knob" r="13" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />

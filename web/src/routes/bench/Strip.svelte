@@ -39,7 +39,7 @@
 <!-- On a phone the figures stand in the page, and only the next thing to do stays in reach. -->
 <section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
 
-<footer class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
+<section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
   <div class="flex items-center gap-x-8 gap-y-3">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
     <div class="flex items-end gap-3 max-sm:w-full">
@@ -52,4 +52,4 @@
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
   {#if stop}<p class="wrong mt-1 text-right">Not like this: {plan.verdict.says}</p>{/if}
-</footer>
+</section>

@@ -15,7 +15,7 @@
 
 <section aria-label="Verdict">
   <div class="flex items-start gap-3.5" aria-live="polite">
-    <p class="font-name text-[2.6rem] leading-[1.02] font-extrabold {words[plan.verdict.word]}">{plan.verdict.word}</p>
+    <h2 class="text-[2.6rem] !leading-[1.02] {words[plan.verdict.word]}">{plan.verdict.word}</h2>
     <p class="pt-1 text-[1.04rem] leading-snug">{plan.verdict.says}</p>
   </div>
   <Accordion.Root type="multiple" class="mt-3 border-t border-line">

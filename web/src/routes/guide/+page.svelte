@@ -63,6 +63,7 @@
     <Tabs.Content value="how" class="mt-5"><How /></Tabs.Content>
 
     <Tabs.Content value="foods" class="mt-4">
+      {#if tab === "foods"}
       <div class="mb-2 flex flex-wrap items-center justify-between gap-3">
         <p class="caption">Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources.</p>
         <button class="chip" onclick={() => (adding = true)}>Add a food of your own</button>
@@ -81,7 +82,7 @@
               <tr class="border-b border-line hover:bg-cream">
                 <td class="w-12 py-1">
                   <svg viewBox="0 0 40 40" class="size-10 rounded-md" aria-hidden="true">
-                    <defs><FoodPattern id="g-{food.key}" food={food.form} colour={food.colour} scale={0.8} /></defs>
+                    <defs><FoodPattern id="g-{food.key}" food={food.form} colour={food.colour} scale={0.8} upTo={50} /></defs>
                     <rect width="40" height="40" rx="5" fill="url(#g-{food.key})" />
                   </svg>
                 </td>
@@ -107,9 +108,11 @@
         </table>
       </div>
       {#if guide && !foods.length}<p class="py-6 text-center">No food of that name. <button class="min-h-11 font-bold underline" onclick={() => (adding = true)}>Add it as your own</button></p>{/if}
+      {/if}
     </Tabs.Content>
 
     <Tabs.Content value="lives" class="mt-4">
+      {#if tab === "lives"}
       <p class="caption mb-2 max-w-3xl">
         At 21 °C (70 °F). People differ, so three schools stand side by side: cautious, <b class="text-ink">customary</b>, hopeful. A cooler place stretches
         these, though never by more than a third; a warmer one shortens them. Your local food-safety authority has the last word.
@@ -138,9 +141,11 @@
           </tbody>
         </table>
       </div>
+      {/if}
     </Tabs.Content>
 
     <Tabs.Content value="containers" class="mt-4">
+      {#if tab === "containers"}
       <ul class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
         {#each containers as row (row.key)}
           {@const shape = outline(row.draw, 72 / Math.max(row.draw.height_mm, 250))}
@@ -155,9 +160,11 @@
           </li>
         {/each}
       </ul>
+      {/if}
     </Tabs.Content>
 
     <Tabs.Content value="packets" class="mt-4">
+      {#if tab === "packets"}
       <p class="caption mb-3 max-w-3xl">Iron-powder oxygen absorbers, told by the millilitres (cc) of oxygen they take up. Small ones add up to a large one. They are not food, and never go in with sugar, salt or anything moist.</p>
       <ul class="flex flex-wrap items-end gap-4">
         {#each packets as row (row.size_ml)}
@@ -168,6 +175,7 @@
         {/each}
       </ul>
       <p class="caption mt-4">Source: {packets[0]?.source}</p>
+      {/if}
     </Tabs.Content>
   </Tabs.Root>
 </div>

@@ -5,6 +5,7 @@
   import Hands from "$lib/draw/Hands.svelte";
   import { seeded } from "$lib/draw/pieces";
   import { boards, type Board, type Drawings, type OnShelf, type Stack } from "$lib/draw/layout";
+  import { outline, type Drawn } from "$lib/draw/outline";
   import Standing from "./Standing.svelte";
 
   let {
@@ -40,7 +41,7 @@
 
   const SIDE = $derived(room < 500 ? 18 : 30);
   /** mm that fit side by side: on a narrow screen a shelf goes on below, rather than grow too small to read. */
-  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.58));
+  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.44));
   /** px a mm: as wide as there is room, but no larger than a jar reads well. */
   const scale = $derived(Math.min((room - SIDE * 2) / across, 0.74));
   const width = $derived(across * scale + SIDE * 2);
@@ -56,9 +57,8 @@
   // Thousands may stand here: only what is near the view is drawn.
   const shown = $derived(rows.filter((row) => row.y > scrolled - 500 && row.y - row.height < scrolled + tall + 500));
   const patterns = $derived.by(() => {
-    const seen = new Map<string, OnShelf>();
-    for (const row of shown) for (const stack of row.board.stacks) if (drawings[stack.first.container]?.clear) seen.set(`f-${stack.first.form}-${stack.first.colour.slice(1)}`, stack.first);
-    return [...seen];
+    const seen = shown.flatMap((row) => row.board.stacks.map((stack) => stack.first)).filter((one) => drawings[one.container]?.clear);
+    return Object.entries(Object.fromEntries(seen.map((one) => [`f-${one.form}-${one.colour.slice(1)}`, one])));
   });
   const stones = $derived.by(() => {
     const chance = seeded(place.name);
@@ -188,19 +188,27 @@
           <rect x="4" y={y - height} width={width - 8} height={height + 10} fill={drag?.moved && drag.shelf === board.shelf ? "var(--yolk)" : "transparent"} opacity={drag?.moved ? 0.25 : 1} />
           {#each board.stacks as stack (stack.first.number)}
             {@const dim = found && !stack.packages.some((each) => found.has(each.number))}
-            <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+            {@const shape = outline(drawings[stack.first.container] as Drawn, scale)}
             <g
-              data-stack
-              role="button"
-              tabindex="0"
-              aria-label={say(stack)}
-              class="stack {drag?.moved && drag.stack.first.number === stack.first.number ? 'opacity-40' : dim ? 'opacity-25' : ''}"
+              data-of={stack.first.number}
+              class={drag?.moved && drag.stack.first.number === stack.first.number ? "opacity-40" : dim ? "opacity-25" : ""}
               transform="translate({(SIDE + (stack.x + (stack.width - Math.min(2, stack.packages.length - 1) * 9) / 2) * scale).toFixed(1)} {y})"
-              onpointerdown={(event) => down(event, stack)}
-              onclick={() => onopen(stack.first.number)}
-              onkeydown={(event) => onkeydown(event, stack)}
             >
-              <Standing {stack} {drawings} {scale} rim={stack.outer ? rimOf(board, stack) * scale : 0} chosen={stack.packages.some((each) => each.number === chosen)} />
+              <g aria-hidden="true">
+                <Standing {stack} {drawings} {scale} rim={stack.outer ? rimOf(board, stack) * scale : 0} chosen={stack.packages.some((each) => each.number === chosen)} />
+              </g>
+              <g
+                data-stack
+                role="button"
+                tabindex="0"
+                aria-label={say(stack)}
+                class="stack"
+                onpointerdown={(event) => down(event, stack)}
+                onclick={() => onopen(stack.first.number)}
+                onkeydown={(event) => onkeydown(event, stack)}
+              >
+                <rect x={-shape.half - 3} y={-shape.top - 3} width={shape.half * 2 + 6} height={shape.top + 4} rx="6" fill="transparent" />
+              </g>
             </g>
           {/each}
           {#each totes(board) as tote (tote.x)}
@@ -241,7 +249,8 @@
     outline: none;
     touch-action: pan-y;
   }
-  .stack:focus-visible {
-    filter: drop-shadow(0 0 0 var(--slate)) drop-shadow(0 0 3px var(--slate)) drop-shadow(0 0 3px var(--slate));
+  .stack:focus-visible rect {
+    stroke: var(--slate);
+    stroke-width: 4;
   }
 </style>

@@ -1,0 +1,59 @@
+# Everything the larder needs is set up by the first target that needs it.
+PYTHON ?= python3
+BIN := .venv/bin
+WEB_SOURCES := $(shell find web/src web/static -type f) web/package.json web/svelte.config.js web/vite.config.ts
+PORT ?= 8790
+
+.PHONY: demo serve test check bench screenshots client lock clean
+.DELETE_ON_ERROR:
+
+demo: .venv/ready web/build/index.html        ## serve the demo household's larder
+	$(BIN)/yellow-larder demo --port $(PORT)
+
+serve: .venv/ready web/build/index.html       ## serve your own larder
+	$(BIN)/yellow-larder serve --port $(PORT)
+
+test: .venv/ready web/build/index.html        ## all tests, browser included
+	sh tools/chromium.sh
+	cd web && npm run --silent test
+	$(BIN)/pytest
+
+check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+	sh tools/stale.sh
+	cd web && npm run --silent check && npm run --silent lint
+
+bench: .venv/ready web/build/index.html       ## speed and memory, printed
+	$(BIN)/python -m tools.bench
+
+screenshots: .venv/ready web/build/index.html ## the pictures of docs/screenshots
+	sh tools/chromium.sh
+	$(BIN)/python -m tools.screenshots
+
+client: .venv/ready web/node_modules/ready    ## the TypeScript client, from the OpenAPI document
+	$(BIN)/yellow-larder openapi > web/src/lib/api/openapi.json
+	cd web && npm run --silent client
+
+lock: .venv/ready                             ## pin the newest of everything
+	$(BIN)/pip-compile --quiet --upgrade --generate-hashes --no-emit-index-url --allow-unsafe --strip-extras \
+	  --output-file requirements.lock requirements-dev.in
+
+clean:
+	rm -rf .venv web/node_modules web/build web/.svelte-kit
+
+.venv/ready: requirements.lock pyproject.toml
+	$(PYTHON) -m venv .venv
+	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements.lock
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
+	touch $@
+
+web/node_modules/ready: web/package-lock.json
+	cd web && npm ci --silent --no-audit --no-fund
+	touch $@
+
+web/build/index.html: web/node_modules/ready $(WEB_SOURCES)
+	cd web && npm run --silent build
+	touch $@

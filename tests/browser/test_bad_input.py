@@ -1,0 +1,109 @@
+"""Slips of the pen, at their field, with nothing saved."""
+
+import re
+
+import httpx
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Served, put_on_bench
+
+pytestmark = pytest.mark.browser
+
+
+@pytest.mark.parametrize(
+    ("line", "says"),
+    [
+        ("0 kg barley", "The amount is zero"),
+        ("-4 kg barley", "below zero"),
+        ("10,000 t barley", "more than 5,000 kg"),
+        ("pearl barley", "How much pearl barley?"),
+        ("10 kg", "of what?"),
+        ("10", "measured in"),
+        ("5 kg <img src=x onerror=alert(1)>", "“<img src=x onerror=alert(1)>” is not in the table"),
+    ],
+)
+def test_a_line_that_makes_no_sense(page: Page, served: Served, line: str, says: str) -> None:
+    page.goto(f"{served.url}/bench")
+    field = page.get_by_role("combobox", name="What is on the bench")
+    field.fill(line)
+    expect(page.locator("#line-note")).to_contain_text(says)
+    expect(field).to_have_attribute("aria-invalid", "true")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_have_count(0)
+
+
+@pytest.mark.parametrize(
+    ("label", "typed", "says"),
+    [
+        ("Weight in each", "9 kg", "More than fits: a 1 gal foil bag takes 3.81 kg of pearl barley"),
+        ("Weight in each", "0 g", "zero"),
+        ("Headspace", "90 cm", "The headspace must lie between 0 and"),
+        ("Headspace", "lots", "Write a length"),
+        ("Moisture, %", "140", "Moisture must lie between 0 and 100 %"),
+    ],
+)
+def test_a_field_that_cannot_be(page: Page, served: Served, label: str, typed: str, says: str) -> None:
+    put_on_bench(page, served, "10 kg pearl barley")
+    field = page.get_by_label(label, exact=True)
+    field.fill(typed)
+    field.press("Tab")
+    expect(page.get_by_role("alert").filter(has_text=says)).to_be_visible()
+    expect(field).to_have_attribute("aria-invalid", "true")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
+
+
+def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Served) -> None:
+    page.goto(f"{served.url}/bench")
+    line = page.get_by_role("combobox", name="What is on the bench")
+    line.fill("5 kg perl barlee")
+    page.get_by_role("button", name="pearl barley", exact=True).click()
+    expect(line).to_have_value("5 kg pearl barley")
+
+    line.fill("5 kg bere meal")
+    page.get_by_role("button", name="Add it as a food of your own").click()
+    sheet = page.get_by_role("dialog", name="A food of your own")
+    expect(sheet.get_by_label("Name")).to_have_value("bere meal")
+    sheet.get_by_label("It keeps and looks most like").select_option("rye-flour")
+    sheet.get_by_label("Energy, kcal").fill("2000")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_contain_text("Energy must lie between 0 and 902")
+    sheet.get_by_label("Energy, kcal").fill("350")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_be_hidden()
+    expect(page.get_by_role("region", name="To do next")).to_contain_text("17,500 kcal")
+
+
+def test_a_name_of_five_megabytes(page: Page, served: Served) -> None:
+    page.goto(f"{served.url}/bench")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    field = sheet.get_by_label("Name")
+    field.evaluate(
+        "(field) => { field.value = 'x'.repeat(5e6); field.dispatchEvent(new Event('input', { bubbles: true })); }"
+    )
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(sheet).to_contain_text("That name has 5,000,000 characters; 80 is the most a label holds")
+    assert httpx.get(f"{served.url}/api/overview").json()["settings"]["name"] == "Our larder"
+
+
+def test_markup_in_a_name_is_only_text(page: Page, served: Served) -> None:
+    name = "<b>bold</b> barley"
+    body = {"name": name, "like": "pearl-barley", "kcal": 350, "protein_g": 10, "fat_g": 1, "carbohydrate_g": 70}
+    httpx.post(f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "litre_g": 780}).raise_for_status()
+    put_on_bench(page, served, f"1 kg {name}")
+    expect(page.get_by_role("link", name="Bench")).to_contain_text(name)
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("searchbox").fill("bold")
+    expect(page.get_by_role("cell", name=re.compile("bold")).first).to_contain_text(name)
+
+
+def test_a_stop_cannot_be_packed(page: Page, served: Served) -> None:
+    put_on_bench(page, served, "5 kg white sugar")
+    page.get_by_role("button", name="absorbers").click()
+    verdict = page.get_by_role("region", name="Verdict")
+    expect(verdict).to_contain_text("Stop")
+    expect(verdict).to_contain_text("sets like brick")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
+    page.get_by_label("Moisture, %").fill("")
+    page.get_by_role("button", name="just closed").click()
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_enabled()

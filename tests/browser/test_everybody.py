@@ -1,0 +1,194 @@
+"""By keys alone, with a screen reader, on every size, in both themes, in either measure."""
+
+import re
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.conftest import ROOT, Served, put_on_bench
+
+pytestmark = pytest.mark.browser
+
+AXE = Path(ROOT / "web/node_modules/axe-core/axe.min.js")
+SIZES = {"laptop": (1280, 800), "tablet": (820, 1180), "phone": (390, 844)}
+VIEWS = ["/bench", "/bench barley", "/bench sugar", "/shelves", "/shelves?n=9", "/guide", "/guide foods"]
+
+
+TOO_SMALL = """() =>
+  [...document.querySelectorAll('button, a.chip, a.do, input:not([type=checkbox]), select, [role=slider]')]
+    .filter((each) => each.checkVisibility() && !each.closest('.sr-only'))
+    .map((each) => [each.getBoundingClientRect(), each.textContent || each.id || each.ariaLabel])
+    .filter(([box]) => box.width && (box.height < 35.5 || box.width < 35.5))
+    .map(([box, text]) => `${text.trim().slice(0, 30)} ${Math.round(box.width)}×${Math.round(box.height)}`)
+"""
+"""What is smaller than a finger: 36 px, 44 being the aim where there is room."""
+
+
+def go_to(page: Page, demo: Served, view: str) -> None:
+    path, _, what = view.partition(" ")
+    page.goto(demo.url + path)
+    if path == "/bench" and what:
+        page.get_by_role("combobox", name="What is on the bench").fill(
+            f"10 kg {'pearl barley' if what == 'barley' else 'brown sugar'}"
+        )
+        expect(page.get_by_role("region", name="Verdict")).to_be_visible()
+        if what == "sugar":
+            page.get_by_role("button", name="absorbers").click()
+            expect(page.get_by_role("region", name="Verdict")).to_contain_text("Stop")
+    elif what == "foods":
+        page.get_by_role("searchbox").fill("dried")
+        expect(page.get_by_role("table")).to_be_visible()
+    elif path.startswith("/shelves"):
+        expect(page.get_by_role("group", name="cut open")).to_be_visible()
+    page.wait_for_timeout(300)
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("size", SIZES)
+def test_axe_finds_nothing(browser: Browser, demo: Served, size: str, theme: str) -> None:
+    """Source: WCAG 2.2 A and AA, and best practice, as checked by axe-core."""
+    width, height = SIZES[size]
+    context = browser.new_context(viewport={"width": width, "height": height}, color_scheme=theme)  # type: ignore[arg-type]
+    context.set_default_timeout(8000)
+    page = context.new_page()
+    found = []
+    for view in VIEWS:
+        go_to(page, demo, view)
+        page.evaluate(AXE.read_text())
+        result = page.evaluate("axe.run(document, { resultTypes: ['violations'] })")
+        found += [
+            f"{view}: {each['id']} at {each['nodes'][0]['target']}: {each['nodes'][0]['failureSummary'][:200]}"
+            for each in result["violations"]
+        ]
+        wide = page.evaluate("document.documentElement.scrollWidth")
+        if wide > width:
+            found.append(f"{view}: {wide} px wide on {width}")
+    context.close()
+    assert found == []
+
+
+@pytest.mark.parametrize("size", SIZES)
+def test_targets_can_be_hit_with_floury_hands(browser: Browser, demo: Served, size: str) -> None:
+    """Source: WCAG 2.2, 2.5.5 Target Size (Enhanced): 44 px; lines of text and drawings with more room excepted."""
+    width, height = SIZES[size]
+    context = browser.new_context(viewport={"width": width, "height": height})
+    page = context.new_page()
+    small = []
+    for view in VIEWS:
+        go_to(page, demo, view)
+        small += page.evaluate(TOO_SMALL)
+    context.close()
+    assert small == []
+
+
+def test_the_whole_job_by_keys_alone(page: Page, served: Served) -> None:
+    page.goto(f"{served.url}/guide")
+    expect(page.get_by_role("heading", name="Guide")).to_be_visible()
+    page.keyboard.press("g")
+    page.keyboard.press("b")
+    expect(page).to_have_url(re.compile("/bench"))
+    page.keyboard.press("/")
+    page.keyboard.type("1.4 kg pearl barley")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("region", name="Verdict")).to_be_visible()
+    tab_to(page, "quart jar")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("region", name="To do next")).to_contain_text("2 × 700 g")
+    tab_to(page, "Pack all 2")
+    with page.context.expect_page():
+        page.keyboard.press("Enter")
+    sheet = page.get_by_role("dialog", name="Packed")
+    expect(sheet).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(sheet).to_be_hidden()
+    page.keyboard.press("g")
+    page.keyboard.press("s")
+    expect(page).to_have_url(re.compile("/shelves"))
+    expect(page.get_by_role("button", name=re.compile("number 1,"))).to_be_visible()
+    tab_to(page, "pearl barley, 700 g, number 1,")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("complementary", name="Package 2")).to_be_visible()
+    page.keyboard.press("Control+z")
+    expect(page.get_by_text("Taken back")).to_be_visible()
+    page.keyboard.press("?")
+    expect(page.get_by_role("dialog", name="Keys")).to_contain_text("take the last change back")
+
+
+def tab_to(page: Page, name: str) -> None:
+    """Tab on until the focus is on something of that name."""
+    for _ in range(80):
+        page.keyboard.press("Tab")
+        focused = page.evaluate("document.activeElement.ariaLabel || document.activeElement.textContent")
+        if name in (focused or ""):
+            return
+    raise AssertionError(f"{name} cannot be reached by Tab")
+
+
+def test_in_either_measure(page: Page, served: Served) -> None:
+    put_on_bench(page, served, "10 kg pearl barley")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    sheet.get_by_role("button", name="lb, qt, in").click()
+    sheet.get_by_label("People who eat here").fill("4")
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(page.get_by_role("region", name="To do next")).to_contain_text("4 × 5 lb 8 oz")
+    expect(page.get_by_role("group", name="drawn to scale")).to_contain_text("12 in")
+    expect(page.get_by_role("region", name="To do next")).to_contain_text("4.0 for all of you")
+    page.get_by_label("Headspace", exact=True).first.fill("2")
+    expect(page.get_by_role("slider", name="Headspace")).to_have_attribute("aria-valuetext", "2 in")
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("region", name="To do next")).to_contain_text("kg")
+
+
+def test_the_guide_is_searched(page: Page, demo: Served) -> None:
+    page.goto(f"{demo.url}/guide")
+    page.get_by_role("searchbox").fill("hazel")
+    row = page.get_by_role("button", name=re.compile("hazelnuts"))
+    row.click()
+    expect(page.get_by_role("table")).to_contain_text("USDA FoodData Central, SR Legacy 12120, from memory")
+    page.get_by_role("tab", name="How long it keeps").click()
+    expect(page.get_by_role("table")).to_contain_text("nuts, oil seeds, chocolate")
+    page.get_by_role("searchbox").fill("")
+    page.get_by_role("tab", name="Containers").click()
+    expect(page.get_by_role("tabpanel", name="Containers").get_by_role("listitem")).to_have_count(36)
+
+
+def test_life_is_told_without_colour(page: Page, demo: Served) -> None:
+    """Past, soon and fine differ in shape and words: a triangle, a clock, nothing; and "past" on the label."""
+    page.goto(f"{demo.url}/shelves")
+    page.get_by_role("button", name=re.compile("Boat-shed loft")).click()
+    jar = page.get_by_role("button", name=re.compile("hazelnuts.*past its best-by")).first.locator("..")
+    expect(jar).to_contain_text("past")
+    assert jar.locator('rect[fill="url(#past)"]').count() == 1
+    page.get_by_role("button", name=re.compile("Stair cupboard")).click()
+    onion = page.get_by_role("button", name=re.compile("onion powder.*due soon")).locator("..")
+    assert onion.locator('rect[fill="url(#dots)"]').count() == 1
+    due = page.get_by_role("complementary", name="Due, and what is here")
+    due.get_by_role("button", name=re.compile("hazelnuts")).first.click()
+    expect(page.get_by_role("complementary", name=re.compile("Package"))).to_contain_text("Was best by")
+
+
+def test_a_place_is_added(page: Page, served: Served) -> None:
+    page.goto(f"{served.url}/shelves")
+    page.get_by_role("button", name="Add a place").click()
+    sheet = page.get_by_role("dialog", name="Add a place")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_contain_text("Give it a name")
+    sheet.get_by_label("Name").fill("Root cellar")
+    sheet.get_by_role("button", name="cellar", exact=True).click()
+    sheet.get_by_role("button", name="Add it").click()
+    expect(page.get_by_role("group", name="Root cellar, cut open")).to_be_visible()
+
+
+def test_nothing_is_fetched_from_elsewhere(page: Page, demo: Served) -> None:
+    """Fonts, styles and scripts ship with it: it works with no network."""
+    asked: list[str] = []
+    page.on("request", lambda request: asked.append(request.url))
+    for view in VIEWS:
+        go_to(page, demo, view)
+    assert asked
+    assert [url for url in asked if not url.startswith((demo.url, "data:", "blob:"))] == []
+    fonts = page.evaluate("[...document.fonts].filter((font) => font.status === 'loaded').map((font) => font.family)")
+    assert {"Bitter Variable", "Atkinson Hyperlegible Next Variable"} <= {font.strip('"') for font in fonts}
