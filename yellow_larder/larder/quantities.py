@@ -9,6 +9,7 @@ import math
 import re
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 
 import pint
 
@@ -166,6 +167,7 @@ def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
     return _convert(_number(found[1]), first, "millimeter"), _convert(_number(found[3]), last, "millimeter")
 
 
+@lru_cache(maxsize=4096)
 def say_mass(mass_g: float, units: Units) -> str:
     """A weight in words and figures, to about three figures.
 

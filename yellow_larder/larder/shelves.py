@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from enum import StrEnum
+from math import isinf
 from typing import Any
 
 import numpy as np
@@ -153,18 +154,21 @@ def shelves(larder: Larder) -> ShelvesView:
     with reading(larder.engine) as session:
         household = settings(session)
         places = list(session.scalars(select(Place).order_by(Place.id)))
+        # Straight from the connection: thousands of rows need no objects with an identity.
         rows = (
-            session.execute(
+            session.connection()
+            .execute(
                 select(*_COLUMNS).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
             )
             .mappings()
             .all()
         )
-    left, share, _ = _life(rows, {place.id: place for place in places}, household.school, larder.today())
+    today = larder.today()
+    left, share, _ = _life(rows, {place.id: place for place in places}, household.school, today)
     keys = {row["container_key"] for row in rows}
     packages = [
-        _on_shelf(row, float(days), float(part), household.units, larder.today())
-        for row, days, part in zip(rows, left, share, strict=True)
+        _on_shelf(row, days, part, household.units, today)
+        for row, days, part in zip(rows, left.tolist(), share.tolist(), strict=True)
     ]
     return ShelvesView(
         places=[_place_view(place, packages, rows, household.units) for place in places],
@@ -325,7 +329,7 @@ def _on_shelf(row: RowMapping | dict[str, Any], days: float, share: float, units
         batch=row["batch"],
         left=round(share, 3),
         due=Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE,
-        best_by=say_best_by(None if np.isinf(days) else end + timedelta(days=days)),
+        best_by=say_best_by(None if isinf(days) else end + timedelta(days=days)),
     )
 
 

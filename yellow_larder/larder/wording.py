@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from datetime import date
+from functools import lru_cache
 
 _MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"]
 
@@ -17,6 +18,7 @@ def say_day(day: date) -> str:
     return f"{day.day} {_MONTHS[day.month - 1]} {day.year}"
 
 
+@lru_cache(maxsize=4096)
 def say_best_by(day: date | None) -> str:
     """A best-by to the month: nobody knows the day; "keeps" for what does not age.
 

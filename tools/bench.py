@@ -1,0 +1,142 @@
+"""Speed and memory, measured on the real server and printed: `make bench`."""
+
+from __future__ import annotations
+
+import gzip
+import re
+import subprocess
+import sys
+import tempfile
+import time
+from datetime import datetime, timedelta
+from itertools import count
+from pathlib import Path
+
+import httpx
+import numpy as np
+import psutil
+
+from yellow_larder.core.shelf_life import days_left
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.larder import NewPlace, add_place, open_larder
+from yellow_larder.larder.packing import pack
+
+WEB = Path(__file__).parents[1] / "web" / "build"
+PORT = 8791
+URL = f"http://127.0.0.1:{PORT}"
+
+
+def main() -> None:
+    """Print every figure beside its goal."""
+    print(f"{'what':<52}{'measured':>12}{'goal':>14}")
+    with tempfile.TemporaryDirectory() as folder:
+        _served(Path(folder) / "demo.db", "demo", _demo)
+        large = Path(folder) / "large.db"
+        _fill(large)
+        _served(large, "serve", _large)
+    _javascript()
+    _core()
+
+
+def _row(what: str, measured: float, goal: float, unit: str) -> None:
+    print(f"{what:<52}{measured:>9.1f} {unit:<3}{'<':>6} {goal:g} {unit}{'' if measured < goal else '   MISSED'}")
+
+
+def _served(file: Path, command: str, measure: object) -> None:
+    args = [sys.executable, "-m", "yellow_larder.cli", command, "--data", str(file), "--port", str(PORT)]
+    with subprocess.Popen(args, stdout=subprocess.DEVNULL) as process:
+        try:
+            for _ in range(400):
+                try:
+                    httpx.get(f"{URL}/api/overview")
+                    break
+                except httpx.TransportError:
+                    time.sleep(0.05)
+            measure(psutil.Process(process.pid))  # type: ignore[operator]
+        finally:
+            process.kill()
+
+
+def _p95_ms(times: list[float]) -> float:
+    return float(np.percentile(np.array(times) * 1000, 95))
+
+
+def _demo(process: psutil.Process) -> None:
+    with httpx.Client(base_url=URL) as client:
+        times = []
+        for n in range(300):
+            ask = {"line": f"{5 + n * 0.07:.2f} kg pearl barley", "container": "bag-gallon", "headspace_mm": n % 60}
+            start = time.perf_counter()
+            client.post("/api/bench/plan", json=ask).raise_for_status()
+            times.append(time.perf_counter() - start)
+        _row("bench plan over HTTP, p95", _p95_ms(times), 25, "ms")
+        for path in ("/api/shelves", "/api/reference", "/api/labels.pdf?number=1"):
+            client.get(path).raise_for_status()
+        _row("server memory on the demo", process.memory_info().rss / 2**20, 200, "MB")
+
+
+def _fill(file: Path) -> None:
+    larder = open_larder(file)
+    larder.clock = lambda: datetime.now() - timedelta(days=200)
+    add_place(larder, NewPlace("Cellar", "cellar", 6, 2000, 11, 14))
+    lots = ["200 kg pearl barley", "300 kg red lentils", "120 kg rolled oats", "250 kg white rice", "20 kg dried leeks"]
+    packed = 0
+    for n in count():
+        packed += len(pack(larder, Ask(line=lots[n % len(lots)], container="bag-gallon", place=1 + n % 2)).numbers)
+        if packed >= 5000:
+            break
+    larder.engine.dispose()
+
+
+def _large(_process: psutil.Process) -> None:
+    with httpx.Client(base_url=URL, timeout=30) as client:
+        kept = len(client.get("/api/shelves").json()["packages"])
+        times = []
+        for _ in range(20):
+            start = time.perf_counter()
+            client.get("/api/shelves").raise_for_status()
+            times.append(time.perf_counter() - start)
+        _row(f"shelves over HTTP, {kept:,} packages, p95", _p95_ms(times), 150, "ms")
+
+
+def _javascript() -> None:
+    page = (WEB / "index.html").read_text()
+    wanted, seen = re.findall(r'"(?:\.?/)?(_app/[^"]+\.js)"', page), set()
+    bench = [path for path in (WEB / "_app").rglob("*.js") if "nodes" in path.parts]
+    queue = [WEB / path for path in wanted] + [path for path in bench if _is_first(path)]
+    size = 0
+    while queue:
+        path = queue.pop().resolve()
+        if path in seen or not path.is_file():
+            continue
+        seen.add(path)
+        text = path.read_text()
+        size += len(gzip.compress(text.encode(), 9))
+        queue += [
+            path.parent / found
+            for found in re.findall(r'from\s*"(\.[^"]+)"|import\s*"(\.[^"]+)"', text)
+            for found in found
+            if found
+        ]
+    _row("initial JavaScript, gzip", size / 1024, 150, "kB")
+
+
+def _is_first(node: Path) -> bool:
+    """The layout, the error page and the Bench: what the first page loads."""
+    text = node.read_text()
+    return node.stem.split(".")[0] in ("0", "1") or "What is on the bench" in text
+
+
+def _core() -> None:
+    many = 10_000
+    chance = np.random.default_rng(1)
+    used, rate, age = chance.uniform(0, 4000, many), chance.uniform(0.3, 2, many), chance.uniform(0, 8000, many)
+    base = np.full(many, 9131.0)
+    start = time.perf_counter()
+    for _ in range(100):
+        days_left(base, used, rate, age)
+    _row(f"days left of {many:,} packages", (time.perf_counter() - start) * 10, 5, "ms")
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,100 @@
+"""The pictures of docs/screenshots, taken of the demo household's larder: `make screenshots`."""
+
+from __future__ import annotations
+
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+import httpx
+from playwright.sync_api import Page, sync_playwright
+
+ROOT = Path(__file__).parents[1]
+OUT = ROOT / "docs" / "screenshots"
+PORT = 8792
+URL = f"http://127.0.0.1:{PORT}"
+QUIET = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+
+
+def _bench(page: Page) -> None:
+    page.goto(f"{URL}/bench")
+    page.locator("#line").fill("10 kg pearl barley")
+    page.get_by_role("region", name="Verdict").wait_for()
+    page.locator("#line").blur()
+
+
+def _stop(page: Page) -> None:
+    page.goto(f"{URL}/bench")
+    page.locator("#line").fill("5 kg white sugar")
+    page.get_by_role("button", name="absorbers").click()
+    page.get_by_role("heading", name="Stop", exact=True).wait_for()
+
+
+def _shelves(page: Page) -> None:
+    page.goto(f"{URL}/shelves")
+    page.get_by_role("button", name="Stair cupboard").click()
+    page.get_by_role("group", name="cut open").wait_for()
+
+
+def _card(page: Page) -> None:
+    _shelves(page)
+    page.get_by_role("button", name="dried mushrooms").first.click()
+    page.get_by_role("complementary", name="Package").wait_for()
+
+
+def _guide(page: Page) -> None:
+    page.goto(f"{URL}/guide")
+    page.get_by_role("tab", name="Foods").click()
+    page.get_by_role("table").wait_for()
+
+
+SHOTS = [
+    ("bench", _bench, (1280, 800), "light"),
+    ("bench-stop-dark", _stop, (1280, 800), "dark"),
+    ("bench-phone", _bench, (390, 844), "light"),
+    ("shelves", _shelves, (1280, 800), "light"),
+    ("shelves-card", _card, (1280, 800), "light"),
+    ("shelves-tablet-dark", _shelves, (820, 1180), "dark"),
+    ("guide", _guide, (1280, 800), "light"),
+]
+
+
+def main() -> None:
+    """Serve the demo, take every picture, stop."""
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder:
+        where = ["--data", str(Path(folder) / "demo.db"), "--port", str(PORT)]
+        with subprocess.Popen([sys.executable, "-m", "yellow_larder.cli", "demo", *where], cwd=ROOT) as server:
+            try:
+                _wait()
+                _take()
+            finally:
+                server.kill()
+
+
+def _wait() -> None:
+    for _ in range(400):
+        try:
+            httpx.get(f"{URL}/api/overview")
+            return
+        except httpx.TransportError:
+            time.sleep(0.05)
+
+
+def _take() -> None:
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=QUIET)
+        for name, show, (width, height), theme in SHOTS:
+            viewport = {"width": width, "height": height}
+            page = browser.new_page(viewport=viewport, color_scheme=theme, locale="en-GB")  # type: ignore[arg-type]
+            show(page)
+            page.wait_for_timeout(600)
+            page.screenshot(path=OUT / f"{name}.png")
+            page.close()
+        browser.close()
+
+
+if __name__ == "__main__":
+    main()
