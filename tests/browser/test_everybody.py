@@ -136,7 +136,7 @@ def test_in_either_measure(page: Page, served: Served) -> None:
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4 × 5 lb 8 oz")
     expect(page.get_by_role("group", name="drawn to scale")).to_contain_text("12 in")
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4.0 for all of you")
-    page.get_by_label("Headspace", exact=True).first.fill("2")
+    page.get_by_label("Headspace", exact=True).fill("2")
     expect(page.get_by_role("slider", name="Headspace")).to_have_attribute("aria-valuetext", "2 in")
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("kg")
@@ -158,11 +158,11 @@ def test_the_guide_is_searched(page: Page, demo: Served) -> None:
 def test_life_is_told_without_colour(page: Page, demo: Served) -> None:
     """Past, soon and fine differ in shape and words: a triangle, a clock, nothing; and "past" on the label."""
     page.goto(f"{demo.url}/shelves")
-    page.get_by_role("button", name=re.compile("Boat-shed loft")).click()
+    page.get_by_role("button", name=re.compile("^Boat-shed loft")).click()
     jar = page.get_by_role("button", name=re.compile("hazelnuts.*past its best-by")).first.locator("..")
     expect(jar).to_contain_text("past")
     assert jar.locator('rect[fill="url(#past)"]').count() == 1
-    page.get_by_role("button", name=re.compile("Stair cupboard")).click()
+    page.get_by_role("button", name=re.compile("^Stair cupboard")).click()
     onion = page.get_by_role("button", name=re.compile("onion powder.*due soon")).locator("..")
     assert onion.locator('rect[fill="url(#dots)"]').count() == 1
     due = page.get_by_role("complementary", name="Due, and what is here")

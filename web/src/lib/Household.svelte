@@ -4,6 +4,7 @@
   import Field from "./Field.svelte";
   import Sheet from "./Sheet.svelte";
   import { larder } from "./larder.svelte";
+  import { untrack } from "svelte";
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let draft = $state<Schemas["Settings"]>();
@@ -18,12 +19,16 @@
   ] as const;
 
   $effect(() => {
-    if (open && larder.overview) {
-      draft = $state.snapshot(larder.overview.settings);
-      percent = Math.round((draft.humidity ?? 0.5) * 100);
-      wrong = {};
-    }
+    if (open) untrack(start);
   });
+
+  /** Begin from how things stand; what is typed since is not to be overwritten. */
+  function start() {
+    const now = larder.overview?.settings;
+    draft = now && $state.snapshot(now);
+    percent = Math.round((now?.humidity ?? 0.5) * 100);
+    wrong = {};
+  }
 
   async function save(event: SubmitEvent) {
     event.preventDefault();

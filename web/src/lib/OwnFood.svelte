@@ -4,6 +4,7 @@
   import Field from "./Field.svelte";
   import Sheet from "./Sheet.svelte";
   import { larder } from "./larder.svelte";
+  import { untrack } from "svelte";
 
   let {
     open = $bindable(false),
@@ -41,9 +42,11 @@
 
   $effect(() => {
     if (open) {
-      own.name = name;
-      wrong = {};
-      copy();
+      untrack(() => {
+        own.name = name;
+        wrong = {};
+        copy();
+      });
     }
   });
 

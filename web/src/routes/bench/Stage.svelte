@@ -222,7 +222,7 @@
     <g
       role="slider"
       tabindex="0"
-      aria-label="Headspace"
+      aria-label="Headspace, to drag"
       aria-orientation="vertical"
       aria-valuemin="0"
       aria-valuemax={Math.round(most)}

@@ -29,7 +29,7 @@
   const has = (...texts: string[]) => !wanted || texts.some((text) => text.toLowerCase().includes(wanted));
   const foods = $derived(guide?.foods.filter((food) => has(food.name, food.group, food.life, ...food.aliases, ...food.traits)) ?? []);
   const containers = $derived(guide?.containers.filter((row) => has(row.name, row.kind)) ?? []);
-  const lives = $derived(guide?.lives.filter((row) => has(row.life, row.meaning)) ?? []);
+  const lives = $derived(guide?.lives.filter((row) => has(row.life, row.meaning) || foods.some((food) => food.life === row.life)) ?? []);
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
   const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length });
 
