@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import subprocess
 import sys
 import tempfile
@@ -34,14 +35,14 @@ def _stop(page: Page) -> None:
 
 def _shelves(page: Page) -> None:
     page.goto(f"{URL}/shelves")
-    page.get_by_role("button", name="Stair cupboard").click()
+    page.get_by_role("button", name=re.compile("^Stair cupboard")).click()
     page.get_by_role("group", name="cut open").wait_for()
 
 
 def _card(page: Page) -> None:
     _shelves(page)
-    page.get_by_role("button", name="dried mushrooms").first.click()
-    page.get_by_role("complementary", name="Package").wait_for()
+    page.get_by_role("button", name=re.compile("^dried mushrooms")).first.click()
+    page.get_by_role("complementary", name=re.compile("^Package")).wait_for()
 
 
 def _guide(page: Page) -> None:
