@@ -6,12 +6,14 @@ from scipy.integrate import quad
 
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.shelf_life import (
     COOL_STRETCH,
     Packing,
     School,
     ageing_rate,
     days_left,
+    life_used_days,
     packing_class,
     share_left,
 )
@@ -59,6 +61,29 @@ def test_swinging_year_against_integration(mean: float, swing: float, q10: float
 @given(st.floats(-10, 40), st.floats(0.1, 10), st.floats(1.1, 3))
 def test_warmer_is_never_better(mean: float, warmer: float, q10: float) -> None:
     assert ageing_rate(mean + warmer, 0, q10) > ageing_rate(mean, 0, q10)
+
+
+@given(st.integers(700_000, 740_000), st.floats(-5, 25), st.floats(0, 15), st.floats(1.2, 3), st.integers(1, 12))
+def test_a_whole_year_costs_its_mean(since: int, mean: float, swing: float, q10: float, month: int) -> None:
+    """Whichever day it begins on, a year costs the swinging year's mean (I0, Abramowitz & Stegun 9.6.16)."""
+    used = life_used_days(
+        np.array([since]), np.array([since + 365]), mean_c=mean, swing_c=swing, q10=q10, warmest_month=month
+    )
+    assert used[0] == pytest.approx(365 * ageing_rate(mean, swing, q10), rel=0.01)
+
+
+def test_stretches_add_up_whatever_the_season() -> None:
+    place = {"mean_c": 15.0, "swing_c": 14.0, "q10": 2.0}
+    days = np.array([739_000, 739_050, 739_200, 739_365])
+    parts = life_used_days(days[:-1], days[1:], **place)
+    assert parts.sum() == pytest.approx(life_used_days(days[:1], days[-1:], **place)[0])
+    assert life_used_days(days[:1], days[:1], **place)[0] == 0
+
+
+@pytest.mark.parametrize("wrong", [{"mean_c": 90}, {"swing_c": -1}, {"q10": 0.5}, {"warmest_month": 0}])
+def test_seasons_out_of_range(wrong: dict[str, float]) -> None:
+    with pytest.raises(OutOfRange, match=next(iter(wrong))):
+        life_used_days(np.array([1]), np.array([2]), **({"mean_c": 15, "swing_c": 5, "q10": 2} | wrong))  # type: ignore[arg-type]
 
 
 def test_nothing_is_promised_beyond_forty_years() -> None:

@@ -1,3 +1,5 @@
+import math
+from dataclasses import replace
 from datetime import date, timedelta
 from typing import Any
 
@@ -5,7 +7,6 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.shelf_life import ageing_rate
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, overview, settle, take_back
 from yellow_larder.larder.packing import pack
@@ -15,6 +16,15 @@ from yellow_larder.larder.shelves import Due, card, move, shelves, throw_out
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 LEEKS = Ask(line="160 g dried leeks", container="jar-quart", closing=Closing.LID)
 LOFT = NewPlace("Loft", "loft", 2, 1000, mean_c=25, warmest_c=35)
+
+
+def ledger_by_hand(since: date, days: int, mean_c: float, swing_c: float, q10: float = 2.0) -> float:
+    """Life used, summed day by day with the standard library; warmest in the middle of July."""
+    total = 0.0
+    for n in range(days):
+        of_year = (since + timedelta(days=n)).timetuple().tm_yday - 0.5
+        total += q10 ** ((mean_c + swing_c * math.cos(2 * math.pi * (of_year / 365.25 - 6.5 / 12)) - 21) / 10)
+    return total
 
 
 def test_packing_makes_numbered_containers(larder: Larder) -> None:
@@ -60,10 +70,10 @@ def test_packing_that_cannot_be(larder: Larder, field: str, how: dict[str, Any])
 
 
 def test_a_year_goes_by(larder: Larder, clock: Clock) -> None:
-    """The ledger by hand: a year in the pantry costs 365 days times the Q10 rate of its swinging year."""
+    """The ledger by hand: every day in the pantry costs what its season's warmth makes it."""
     pack(larder, LEEKS)
     clock.now += timedelta(days=300)
-    used = 300 * ageing_rate(18, 4, 2.0)
+    used = ledger_by_hand(date(2026, 11, 24), 300, 18, 4)
     shown = card(larder, 1)
     assert shown.left == pytest.approx(1 - used / 365.25, abs=0.002)
     assert [stretch.days for stretch in shown.ledger] == [300]
@@ -80,10 +90,32 @@ def test_the_loft_costs_life(larder: Larder, clock: Clock) -> None:
     moved, stayed = (card(larder, number) for number in (1, 2))
     assert moved.left < stayed.left
     assert [(stretch.place, stretch.days) for stretch in moved.ledger] == [("Pantry", 30), ("Loft", 60)]
-    expected = 30 * ageing_rate(18, 4, 2.0) + 60 * ageing_rate(25, 10, 2.0)
+    expected = ledger_by_hand(date(2026, 11, 24), 30, 18, 4) + ledger_by_hand(date(2026, 12, 24), 60, 25, 10)
     assert 1 - moved.left == pytest.approx(expected / 365.25, abs=0.002)
     assert [line.what for line in moved.journal] == ["Packed with room air", "Moved to Loft"]
     assert stayed.ledger[0].days == 90
+
+
+def test_a_summer_in_the_loft_costs_more_than_a_winter(larder: Larder, clock: Clock) -> None:
+    add_place(larder, LOFT)
+    pack(larder, replace(LEEKS, place=2))
+    seasons = []
+    for days in (90, 90, 90, 90):
+        before = card(larder, 1).left
+        clock.now += timedelta(days=days)
+        seasons.append(before - card(larder, 1).left)
+    winter, _spring, summer, _autumn = seasons
+    assert summer == 0 or summer > 1.5 * winter
+    assert card(larder, 1).due is Due.PAST
+
+
+def test_in_the_south_the_summer_is_in_january(larder: Larder, clock: Clock) -> None:
+    add_place(larder, LOFT)
+    add_place(larder, replace(LOFT, name="Loft in the south", warmest_month=1))
+    for place in (2, 3):
+        pack(larder, replace(LEEKS, place=place))
+    clock.now += timedelta(days=90)
+    assert card(larder, 3).left < card(larder, 1).left
 
 
 def test_due_soon_then_past(larder: Larder, clock: Clock) -> None:
@@ -127,6 +159,7 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
         ("name", lambda larder: add_place(larder, NewPlace("pantry".title()))),
         ("warmest_c", lambda larder: add_place(larder, NewPlace("Oven", mean_c=20, warmest_c=200))),
         ("mean_c", lambda larder: add_place(larder, NewPlace("Oven", mean_c=200, warmest_c=200))),
+        ("warmest_month", lambda larder: add_place(larder, NewPlace("Shed", warmest_month=13))),
         ("shelves", lambda larder: add_place(larder, NewPlace("Shed", shelves=0))),
         ("sort", lambda larder: add_place(larder, NewPlace("Shed", sort="castle"))),
         ("width_mm", lambda larder: add_place(larder, NewPlace("Shed", width_mm=5))),

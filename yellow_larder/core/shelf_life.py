@@ -19,6 +19,8 @@ COOL_STRETCH = 4 / 3
 """However cool the place, no school's word is stretched further than this: what is said to keep 30 years is
 never promised for more than 40. Source: common practice, "25–30 years, some say 40"."""
 
+_YEAR_DAYS = 365.2425
+
 Numbers = NDArray[np.float64]
 
 
@@ -118,6 +120,50 @@ def ageing_rate(mean_c: float, swing_c: float, q10: float) -> float:
     check_range("q10", q10, 1, 5, "")
     steady = q10 ** ((mean_c - REFERENCE_C) / 10)
     return float(steady * np.i0(math.log(q10) / 10 * swing_c))
+
+
+def life_used_days(
+    since: Numbers, until: Numbers, *, mean_c: float, swing_c: float, q10: float, warmest_month: int = 7
+) -> Numbers:
+    """Life used up in one place between two days, by the season each day falls in.
+
+    Args:
+        since: days on which stretches begin, as day numbers of the common calendar (1 January of year 1 is 1).
+        until: days on which they end, no earlier than they begin.
+        mean_c: mean temperature of the year, °C, −40–60.
+        swing_c: how far the warmest lies above the mean, °C, 0–30.
+        q10: how many times faster the food ages 10 °C warmer, 1–5.
+        warmest_month: month of the warmest day, taken as its middle, 1–12.
+
+    Returns:
+        Days at 21 °C that each stretch is worth.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        A summer and a winter of 91 days each, in a loft of 15 °C that swings by 14 °C:
+
+        >>> from datetime import date
+        >>> since = np.array([date(2026, 6, 1).toordinal(), date(2026, 12, 1).toordinal()])
+        >>> used = life_used_days(since, since + 91, mean_c=15, swing_c=14, q10=2)
+        >>> [round(float(days)) for days in used]
+        [144, 25]
+
+    Source: Q10 rule, summed day by day over a sinusoid of one year.
+    """
+    check_range("mean_c", mean_c, -40, 60, "°C")
+    check_range("swing_c", swing_c, 0, 30, "°C")
+    check_range("q10", q10, 1, 5, "")
+    check_range("warmest_month", warmest_month, 1, 12, "")
+    first = int(since.min())
+    middays = np.arange(first, int(until.max())) + 0.5
+    # Day 1 is a 1 January; months are near enough a twelfth of the year for a sinusoid.
+    season = np.cos(2 * np.pi * ((middays - 1) / _YEAR_DAYS - (warmest_month - 0.5) / 12))
+    rate = q10 ** ((mean_c + swing_c * season - REFERENCE_C) / 10)
+    used_by: Numbers = np.concatenate(([0.0], np.cumsum(rate)))
+    spent: Numbers = used_by[until.astype(int) - first] - used_by[since.astype(int) - first]
+    return spent
 
 
 def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, age_days: Numbers) -> Numbers:

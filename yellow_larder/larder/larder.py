@@ -62,6 +62,7 @@ class NewPlace:
         width_mm: how wide they are.
         mean_c: mean temperature of its year, °C.
         warmest_c: the warmest it gets, °C.
+        warmest_month: the month it is warmest in, 1–12: July in the north, January in the south.
         humidity: relative humidity, 0–1.
     """
 
@@ -71,6 +72,7 @@ class NewPlace:
     width_mm: float = 1200
     mean_c: float = 18
     warmest_c: float = 22
+    warmest_month: int = 7
     humidity: float = 0.5
 
 
@@ -195,6 +197,8 @@ def _place_facts(new: NewPlace) -> dict[str, Any]:
         check_range("humidity", new.humidity, 0, 1, "")
     except OutOfRange as error:
         raise in_words(error) from error
+    if not 1 <= new.warmest_month <= 12:
+        raise Refused("warmest_month", "Months are counted from 1 to 12")
     if new.sort not in ("cupboard", "cellar", "loft"):
         raise Refused("sort", "A place is drawn as a cupboard, a cellar or a loft")
     if not 1 <= new.shelves <= 12:
@@ -208,5 +212,6 @@ def _place_facts(new: NewPlace) -> dict[str, Any]:
         "width_mm": new.width_mm,
         "mean_c": new.mean_c,
         "swing_c": new.warmest_c - new.mean_c,
+        "warmest_month": new.warmest_month,
         "humidity": new.humidity,
     }

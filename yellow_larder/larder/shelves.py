@@ -287,16 +287,19 @@ def _life(
     """Days left and share left by the household's school, and the band of the first in words."""
     if not rows:
         return np.zeros(0), np.zeros(0), ""
-    # Few places and few paces: the rate is looked up, not computed, for each package.
-    rates = {
-        pair: ageing_rate(places[pair[0]].mean_c, places[pair[0]].swing_c, pair[1])
-        for pair in {(row["place_id"], row["q10"]) for row in rows}
-    }
-    rate = np.array([rates[row["place_id"], row["q10"]] for row in rows])
+    # Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
+    pairs = [(row["place_id"], row["q10"]) for row in rows]
     ends = [row["thrown_out_on"] or today for row in rows]
-    here = np.array([(end - row["stands_since"]).days for row, end in zip(rows, ends, strict=True)], dtype=float)
-    age = np.array([(end - row["packed_on"]).days for row, end in zip(rows, ends, strict=True)], dtype=float)
-    used = np.array([row["used_days"] for row in rows]) + here * rate
+    until = np.array([end.toordinal() for end in ends])
+    since = np.array([row["stands_since"].toordinal() for row in rows])
+    age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
+    used = np.array([row["used_days"] for row in rows])
+    rate = np.empty(len(rows))
+    for place_id, q10 in set(pairs):
+        of_pair = np.array([pair == (place_id, q10) for pair in pairs])
+        place = places[place_id]
+        used[of_pair] += journal.life_used_in(place, q10, since[of_pair], until[of_pair])
+        rate[of_pair] = ageing_rate(place.mean_c, place.swing_c, q10)
     base = _base(rows, school)
     band = "does not age while it is dry"
     if np.isfinite(base[0]):
@@ -392,7 +395,7 @@ def _ledger(
         if leaves and (until > since or entry is None):
             place = places[at]
             days = (until - since).days
-            cost = days * ageing_rate(place.mean_c, place.swing_c, package.q10)
+            cost = journal.life_used(place, package.q10, since, until)
             ends = "now" if entry is None and package.thrown_out_on is None else say_day(until)
             found.append(Stretch(place.name, _climate(place, units), say_day(since), ends, days, round(cost)))
             since = until

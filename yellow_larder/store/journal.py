@@ -12,10 +12,11 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 
+import numpy as np
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session, aliased
 
-from yellow_larder.core.shelf_life import ageing_rate
+from yellow_larder.core.shelf_life import Numbers, life_used_days
 from yellow_larder.store.models import Base, Change, Entry, Household, OwnFood, Package, Place
 
 OPENING = 1
@@ -124,15 +125,25 @@ def _package(session: Session, number: int, standing: list[Entry]) -> Package:
     )
     for entry in standing[1:]:
         on = date.fromisoformat(entry.facts["on"])
-        place = session.get_one(Place, package.place_id)
-        rate = ageing_rate(place.mean_c, place.swing_c, package.q10)
-        package.used_days += (on - package.stands_since).days * rate
+        package.used_days += life_used(session.get_one(Place, package.place_id), package.q10, package.stands_since, on)
         package.stands_since = on
         if entry.act == "moved":
             package.place_id, package.shelf = entry.facts["place_id"], entry.facts["shelf"]
         elif entry.act == "thrown out":
             package.thrown_out_on = on
     return package
+
+
+def life_used(place: Place, q10: float, since: date, until: date) -> float:
+    """Life that a stretch in a place cost, days at 21 °C."""
+    return float(life_used_in(place, q10, np.array([since.toordinal()]), np.array([until.toordinal()]))[0])
+
+
+def life_used_in(place: Place, q10: float, since: Numbers, until: Numbers) -> Numbers:
+    """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
+    return life_used_days(
+        since, until, mean_c=place.mean_c, swing_c=place.swing_c, q10=q10, warmest_month=place.warmest_month
+    )
 
 
 def _place(_session: Session, number: int, standing: list[Entry]) -> Place:

@@ -86,6 +86,7 @@ class Place(Base):
     width_mm: Mapped[float]
     mean_c: Mapped[float]
     swing_c: Mapped[float]
+    warmest_month: Mapped[int]
     humidity: Mapped[float]
 
 

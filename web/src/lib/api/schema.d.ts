@@ -883,6 +883,7 @@ export interface components {
          *         width_mm: how wide they are.
          *         mean_c: mean temperature of its year, °C.
          *         warmest_c: the warmest it gets, °C.
+         *         warmest_month: the month it is warmest in, 1–12: July in the north, January in the south.
          *         humidity: relative humidity, 0–1.
          */
         NewPlace: {
@@ -913,6 +914,11 @@ export interface components {
              * @default 22
              */
             warmest_c?: number;
+            /**
+             * Warmest Month
+             * @default 7
+             */
+            warmest_month?: number;
             /**
              * Width Mm
              * @default 1200

@@ -27,7 +27,7 @@
     },
     {
       title: "How long it keeps",
-      text: "Each kind of food has a life at 21 °C for each way of packing, by three schools. Warmth uses it up faster: about twice as fast 10 °C warmer. Every stretch in every place is written in the package's ledger; it is best by the day the ledger is full. A cool place is never promised more than a third over.",
+      text: "Each kind of food has a life at 21 °C for each way of packing, by three schools. Warmth uses it up faster: about twice as fast 10 °C warmer. Every stretch in every place is written in the package's ledger, day by day with its season; what lies ahead is reckoned with the mean of the year. A cool place is never promised more than a third over.",
       sum: "life used = Σ days × Q10^((t − 21) ÷ 10), over the swing of the year",
       source: "Q10 rule (Labuza, 1982, from memory); lives in the table",
     },

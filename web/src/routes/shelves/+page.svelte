@@ -16,9 +16,10 @@
   let words = $state("");
   let found = $state<Set<number>>();
   let adding = $state(false);
-  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width: 120, mean_c: 16, warmest_c: 22 });
+  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width: 120, mean_c: 16, warmest_c: 22, warmest_month: 7 });
   let wrong = $state<Wrong>({});
 
+  const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
   const SORTS = ["cupboard", "cellar", "loft"];
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
@@ -69,7 +70,7 @@
   async function add(event: SubmitEvent) {
     event.preventDefault();
     const { width, ...rest } = fresh;
-    const body = { ...rest, shelves: Number(rest.shelves), mean_c: Number(rest.mean_c), warmest_c: Number(rest.warmest_c), width_mm: Number(width) * 10 };
+    const body = { ...rest, shelves: Number(rest.shelves), mean_c: Number(rest.mean_c), warmest_c: Number(rest.warmest_c), warmest_month: Number(rest.warmest_month), width_mm: Number(width) * 10 };
     const done = await ask(api.POST("/api/places", { body }));
     wrong = done.wrong ?? {};
     if (done.data) {
@@ -144,6 +145,12 @@
       <Field label="How wide, cm" name="width_mm" type="number" bind:value={fresh.width} {wrong} />
       <Field label="Mean of the year, °C" name="mean_c" type="number" bind:value={fresh.mean_c} {wrong} />
       <Field label="At its warmest, °C" name="warmest_c" type="number" bind:value={fresh.warmest_c} {wrong} />
+    </div>
+    <div>
+      <label class="head block" for="warmest-month">Warmest in</label>
+      <select id="warmest-month" class="field mt-1" bind:value={fresh.warmest_month}>
+        {#each MONTHS as month, n (month)}<option value={n + 1}>{month}</option>{/each}
+      </select>
     </div>
     <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
     <button class="do" type="submit">Add it</button>

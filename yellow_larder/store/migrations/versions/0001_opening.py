@@ -42,6 +42,7 @@ def upgrade() -> None:
         sa.Column("width_mm", sa.Double, nullable=False),
         sa.Column("mean_c", sa.Double, nullable=False),
         sa.Column("swing_c", sa.Double, nullable=False),
+        sa.Column("warmest_month", sa.Integer, nullable=False),
         sa.Column("humidity", sa.Double, nullable=False),
     )
     op.create_table(
