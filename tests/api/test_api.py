@@ -106,3 +106,29 @@ def test_pages_are_served_and_nothing_beside_them(larder: Larder, tmp_path: Path
     assert client.get("/bench").text == "the page"
     assert client.get("/..%2fsecret").text == "the page"
     assert client.get("/api/nothing").status_code == 404
+
+
+def test_the_household_is_changed_and_everything_is_shown_its_way(client: TestClient) -> None:
+    now = client.get("/api/overview").json()["settings"]
+    assert client.put("/api/household", json=now | {"units": "US", "people": 4}).json()["people"] == 4
+    assert client.post("/api/bench/plan", json=BARLEY).json()["amount"] == "22 lb"
+    assert client.get("/api/reference").json()["containers"][3]["size"] == "10 in × 14 in, 7 mil"
+    client.post("/api/undo")
+    assert client.get("/api/overview").json()["settings"] == now
+
+
+def test_a_food_is_added_once(client: TestClient) -> None:
+    figures = {"kcal": 350, "protein_g": 11, "fat_g": 2, "carbohydrate_g": 72, "fibre_g": 12, "water_g": 11}
+    food = {"name": "bere meal", "like": "rye-flour", "litre_g": 480, **figures}
+    assert client.post("/api/foods", json=food).json() == {"key": "own-1", "name": "bere meal"}
+    again = client.post("/api/foods", json=food)
+    assert (again.status_code, again.json()["errors"][0]["field"]) == (422, "name")
+
+
+def test_labels_of_numbers_and_in_a_gzip(client: TestClient) -> None:
+    client.post("/api/bench/pack", json={"ask": BARLEY})
+    pdf = client.get("/api/labels.pdf", params={"number": [4, 2]})
+    assert pdf.status_code == 200
+    assert pdf.headers["cache-control"] == "no-store"
+    assert client.get("/api/reference").headers["content-encoding"] == "gzip"
+    assert "app;dur=" in client.get("/api/overview").headers["server-timing"]

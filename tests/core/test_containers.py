@@ -97,3 +97,12 @@ def test_impossible_bags_name_their_field(field: str, sizes: dict[str, float]) -
 def test_headspace_beyond_the_bag() -> None:
     with pytest.raises(OutOfRange, match="headspace_mm"):
         volume_below_ml(reference.containers()["bag-gallon"], 400)
+
+
+def test_the_shortest_bag_that_can_be_closed() -> None:
+    """Three centimetres of food room under the seal is the least; the bound itself is allowed."""
+    sizes = {"width_mm": 100.0, "seal_mm": 25.0, "film_mil": 7.0}
+    assert Container("x", "x", Kind.BAG, length_mm=55, **sizes).inner_height_mm == 30
+    with pytest.raises(OutOfRange) as refusal:
+        Container("x", "x", Kind.BAG, length_mm=54.9, **sizes)
+    assert refusal.value.low == 55

@@ -87,7 +87,7 @@ class Container:
             check_range("width_mm", self.width_mm, 50, 1200, "mm")
             check_range("length_mm", self.length_mm, 50, 1500, "mm")
             check_range("film_mil", self.film_mil, 0.5, 20, "mil")
-            if self.seal_mm >= self.length_mm - 30:
+            if self.seal_mm > self.length_mm - 30:
                 raise OutOfRange("length_mm", self.length_mm, self.seal_mm + 30, 1500, "mm")
         if not self.is_flat:
             check_range("capacity_ml", self.capacity_ml, 50, 250_000, "mL")

@@ -74,7 +74,7 @@
     for (const stack of board.stacks.filter((each) => each.outer)) {
       const last = found[found.length - 1];
       if (last && last.width + stack.width < 620) {
-        last.width = stack.x + stack.width - last.x;
+        last.width = stack.x + stack.width + 6 - last.x;
         last.height = Math.max(last.height, stack.height);
       } else found.push({ x: stack.x - 6, width: stack.width + 12, height: stack.height });
     }
@@ -214,7 +214,7 @@
           {#each totes(board) as tote (tote.x)}
             <g transform="translate({SIDE + tote.x * scale} {y})" class="pointer-events-none">
               <path
-                d="M{tote.width * scale * 0.012} 0H{tote.width * scale * 0.988}L{tote.width * scale} {-tote.height * scale * RIM}H0Z"
+                d="M{4} 0H{tote.width * scale - 4}L{tote.width * scale} {-tote.height * scale * RIM}H0Z"
                 fill="var(--glass)"
                 fill-opacity=".93"
                 stroke="var(--ink)"

@@ -40,7 +40,7 @@
   <rect x={-shape.half - 7} y={-shape.top - 9} width={shape.half * 2 + 14 + deep * 6} height={shape.top + 9} rx="8" fill="var(--yolk)" opacity=".42" />
 {/if}
 {#each Array.from({ length: deep }, (_, n) => deep - n) as n (n)}
-  <g transform="translate({n * 9 * scale + n * 2} {-n * 2.5})">
+  <g transform="translate({n * 9 * scale} {-n * 2.5})">
     <path d={shape.body} fill={drawn.clear ? "var(--glass)" : "var(--foil)"} stroke="var(--ink)" stroke-width="1.3" />
     {#if shape.seal}<path d={shape.seal} fill="var(--foil)" stroke="var(--ink)" stroke-width="1" />{/if}
     {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.2" />{/if}

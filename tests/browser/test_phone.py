@@ -1,0 +1,79 @@
+"""On a phone held at the shelf, by touch."""
+
+import re
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.conftest import Served
+
+pytestmark = pytest.mark.browser
+
+
+@pytest.fixture
+def phone(browser: Browser) -> Iterator[Page]:
+    context = browser.new_context(
+        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True, locale="en-GB"
+    )
+    context.set_default_timeout(8000)
+    yield context.new_page()
+    context.close()
+
+
+def test_plan_and_pack_by_touch(phone: Page, served: Served) -> None:
+    phone.goto(f"{served.url}/bench")
+    phone.get_by_role("button", name="10 kg pearl barley").tap()
+    expect(phone.get_by_role("group", name="drawn to scale")).to_be_in_viewport()
+    expect(phone.get_by_role("button", name="Pack all 4")).to_be_in_viewport()
+    figures = phone.get_by_role("region", name="In figures")
+    figures.scroll_into_view_if_needed()
+    expect(figures).to_contain_text("35,200 kcal")
+    expect(figures).to_contain_text("16 person-days")
+    with phone.context.expect_page():
+        phone.get_by_role("button", name="Pack all 4").tap()
+    sheet = phone.get_by_role("dialog", name="Packed")
+    expect(sheet).to_be_in_viewport()
+    sheet.get_by_role("link", name="See where they stand").tap()
+    card = phone.get_by_role("complementary", name="Package 1")
+    expect(card.get_by_role("button", name="Throw out")).to_be_in_viewport()
+
+
+def test_the_picture_comes_before_the_settings(phone: Page, served: Served) -> None:
+    """What a person looks at first stands first; what they change stands below it."""
+    phone.goto(f"{served.url}/bench")
+    phone.get_by_role("combobox", name="What is on the bench").fill("10 kg pearl barley")
+    tops = []
+    for part in ("#line", "svg[role=group]", "#fill", "section[aria-label=Verdict]"):
+        box = phone.locator(part).bounding_box()
+        assert box
+        tops.append(box["y"])
+    assert tops == sorted(tops)
+
+
+def test_a_card_opens_by_a_tap_and_closes(phone: Page, demo: Served) -> None:
+    phone.goto(f"{demo.url}/shelves")
+    jar = phone.locator("[data-stack]").first
+    jar.tap()
+    card = phone.get_by_role("complementary", name=re.compile("Package"))
+    expect(card.get_by_role("button", name="Move", exact=True)).to_be_in_viewport()
+    card.get_by_role("button", name="Close the card").tap()
+    expect(card).to_have_count(0)
+
+
+def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Served) -> None:
+    phone.goto(f"{demo.url}/shelves")
+    phone.get_by_role("button", name=re.compile("^Stair cupboard")).tap()
+    expect(phone.get_by_role("group", name="Stair cupboard, cut open")).to_be_visible()
+    covered = phone.evaluate(
+        """() => {
+          const labels = document.querySelectorAll('[data-of] rect[fill="#fffdf6"][height="41"]');
+          const boxes = [...labels].map((each) => each.getBoundingClientRect());
+          const beside = (a, b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 2;
+          const level = (a, b) => Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 2;
+          const pairs = boxes.flatMap((a, n) => boxes.slice(n + 1).map((b) => [a, b]));
+          return [boxes.length, pairs.filter(([a, b]) => beside(a, b) && level(a, b)).length];
+        }"""
+    )
+    assert covered[0] > 3
+    assert covered[1] == 0

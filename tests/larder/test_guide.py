@@ -1,0 +1,49 @@
+import math
+
+import pytest
+
+from yellow_larder import reference
+from yellow_larder.larder.foods import NewFood, add_food
+from yellow_larder.larder.guide import guide
+from yellow_larder.larder.larder import Larder, Settings, settle
+from yellow_larder.larder.quantities import Units
+
+
+def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> None:
+    shown = guide(larder)
+    assert len(shown.foods) == len(reference.foods())
+    assert len(shown.containers) == len(reference.containers())
+    assert len(shown.packets) == len(reference.packets())
+    assert sum(len(table.rows) for table in shown.lives) == len(reference.lives())
+    assert all(food.source and food.density_source for food in shown.foods)
+    assert all(row.source for row in [*shown.containers, *shown.packets, *shown.lives])
+    assert all(row.source for table in shown.lives for row in table.rows)
+
+
+def test_lives_are_shown_in_years(larder: Larder) -> None:
+    tables = {table.life: table for table in guide(larder).lives}
+    foil = tables["hard grain"].rows[-1]
+    assert (foil.cautious, foil.customary, foil.hopeful) == (15, 25, 30)
+    assert all(row.customary is None for row in tables["salt"].rows)
+    for life, packing in reference.lives():
+        shown = next(row for row in tables[life].rows if row.packing is packing)
+        days = reference.lives()[life, packing].days.customary
+        assert (shown.customary is None) is math.isinf(days)
+
+
+@pytest.mark.parametrize(
+    ("units", "size", "holds"),
+    [(Units.METRIC, "25.4 cm × 35.6 cm, 7 mil", "4.59 L"), (Units.US, "10 in × 14 in, 7 mil", "4.85 qt")],
+)
+def test_sizes_follow_the_household(larder: Larder, units: Units, size: str, holds: str) -> None:
+    """A litre is 1.0567 US quarts (NIST Handbook 44, appendix C)."""
+    settle(larder, Settings(units=units))
+    bag = next(row for row in guide(larder).containers if row.key == "bag-gallon")
+    assert (bag.size, bag.holds) == (size, holds)
+
+
+def test_ones_own_foods_stand_in_the_table(larder: Larder) -> None:
+    add_food(larder, NewFood("bere meal", "rye-flour", 350, 11, 2, 72, 12, 11, 480))
+    own = guide(larder).foods[-1]
+    assert (own.name, own.group, own.form, own.kcal) == ("bere meal", "our own", "dust", 350)
+    assert own.source == "the household's own figures"
