@@ -11,8 +11,8 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Container, closed_volume_ml, volume_below_ml
 from yellow_larder.core.errors import check_range
-from yellow_larder.core.findings import moisture_line_pct
-from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.foods import Food
+from yellow_larder.core.keeping import may_meet_absorber
 from yellow_larder.core.oxygen import mass_that_fits_g
 from yellow_larder.larder.foods import find_food
 from yellow_larder.larder.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
@@ -117,9 +117,7 @@ def find_place(session: Session, number: int | None) -> Place:
 
 def usual_closing(food: Food, container: Container) -> Closing:
     """What is usually done about the air for this food in this container."""
-    shy = {Trait.SUGAR_LIKE, Trait.SALT_LIKE, Trait.STICKY} & food.traits
-    wet = food.composition.water_g > moisture_line_pct(food)
-    if (shy or wet) and Closing.LID in container.closings:
+    if not may_meet_absorber(food) and Closing.LID in container.closings:
         return Closing.LID
     return container.closings[0]
 
