@@ -1,7 +1,7 @@
 from pathlib import Path
 
 from yellow_larder.demo.household import furnish
-from yellow_larder.larder.larder import overview
+from yellow_larder.larder.overview import overview
 from yellow_larder.larder.shelves import Due, card, shelves
 
 

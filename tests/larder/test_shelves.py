@@ -8,7 +8,8 @@ import pytest
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, overview, settle, take_back
+from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle, take_back
+from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.shelves import Due, card, move, shelves, throw_out

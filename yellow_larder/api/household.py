@@ -6,7 +6,8 @@ from fastapi import APIRouter
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.larder.larder import Overview, Settings, overview, settle, take_back
+from yellow_larder.larder.larder import Settings, settle, take_back
+from yellow_larder.larder.overview import Overview, overview
 
 router = APIRouter(tags=["household"], responses=REFUSALS)
 

@@ -7,7 +7,7 @@ coin, so that sums are exact.
 from __future__ import annotations
 
 import time
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -36,17 +36,36 @@ class Table:
         times: how often each meal is wanted.
         here_g: grams of each food in store.
         kcal_per_g: energy of each food.
+        extra_g: grams of each food wanted beside the meals, as the diary has it.
     """
 
     recipe_g: Numbers
     times: Numbers
     here_g: Numbers
     kcal_per_g: Numbers
+    extra_g: Numbers | float = 0.0
+
+    @property
+    def need_g(self) -> Numbers:
+        """What is wanted in all, by food, g."""
+        return need_g(self.recipe_g, self.times) + self.extra_g
 
     @property
     def gap_g(self) -> Numbers:
         """What is still missing, by food, g."""
-        return gap_g(need_g(self.recipe_g, self.times), self.here_g)
+        return gap_g(self.need_g, self.here_g)
+
+    def covered(self) -> float:
+        """Share of the energy wanted that is here, 0–1; food beyond its own need covers nothing.
+
+        Example:
+            >>> table = Table(np.array([[100.0, 100.0]]), np.array([2.0]), np.array([900.0, 50.0]), np.ones(2))
+            >>> table.covered()
+            0.625
+        """
+        wanted = float(self.need_g @ self.kcal_per_g)
+        missing = float(self.gap_g @ self.kcal_per_g)
+        return 1 - missing / wanted if wanted else 1.0
 
 
 @dataclass(frozen=True, slots=True)
@@ -276,7 +295,7 @@ def weeks_ahead(
     here, coins = table.here_g, first_coins
     found = [Week(0, int(whole_meals(table).sum()), here, 0, first_coins)]
     for week in range(1, most_weeks + 1):
-        now = Table(table.recipe_g, table.times, here, table.kcal_per_g)
+        now = replace(table, here_g=here)
         buyable = np.isin(np.arange(len(here)), offers.food)
         if not (now.gap_g[buyable] > 1e-6).any() or time.monotonic() > ends:
             break

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from enum import StrEnum
 
 from yellow_larder.core.errors import check_range
-from yellow_larder.core.nutrition import Composition
+from yellow_larder.core.nutrition import Composition, dried_mass_g
 
 
 class Trait(StrEnum):
@@ -23,6 +23,8 @@ class Trait(StrEnum):
     HOME_DRIED = "home-dried"
     FREEZE_DRIED = "freeze-dried"
     RAW_ANIMAL = "raw-animal"
+    SEASONING = "seasoning"
+    """Used by the pinch: left out when a menu is added up, if the household likes."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -44,6 +46,7 @@ class Food:
         particle_g_ml: density of the solid alone, g/mL.
         nutrition_source: where the composition comes from.
         density_source: where the densities come from.
+        fresh_water_g: water in 100 g of the form it was dried from; that of the food itself if it was not.
     """
 
     key: str
@@ -60,9 +63,14 @@ class Food:
     traits: frozenset[Trait] = field(default_factory=frozenset)
     nutrition_source: str = ""
     density_source: str = ""
+    fresh_water_g: float = 0
 
     def __post_init__(self) -> None:
         """Refuse densities that no food has, or that contradict one another."""
         check_range("particle_g_ml", self.particle_g_ml, 0.5, 3, "g/mL")
         check_range("settled_g_ml", self.settled_g_ml, 0.01, self.particle_g_ml, "g/mL")
         check_range("loose_g_ml", self.loose_g_ml, 0.01, self.settled_g_ml, "g/mL")
+
+    def stored_g(self, fresh_g: float) -> float:
+        """Weight of this food that stands for a weight of it fresh, g: the solids are the same."""
+        return dried_mass_g(fresh_g, max(self.fresh_water_g, self.composition.water_g), self.composition.water_g)

@@ -122,6 +122,34 @@ def dried_to(fresh: Composition, water_pct: float) -> Composition:
     )
 
 
+def dried_mass_g(fresh_g: float, fresh_water_pct: float, water_pct: float) -> float:
+    """Weight left when a fresh food is dried: the solids stay, the water goes.
+
+    Args:
+        fresh_g: weight before drying, g, 0–10,000,000.
+        fresh_water_pct: moisture before, wet basis, %, 0–99.9.
+        water_pct: moisture after, wet basis, %, 0 to that before.
+
+    Returns:
+        Weight after drying, g.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        A leek of 89 g at 83 % water, dried to 6 %:
+
+        >>> round(dried_mass_g(89, 83, 6), 1)
+        16.1
+
+    Source: mass balance on the solids, wet basis.
+    """
+    check_range("fresh_g", fresh_g, 0, 1e7, "g")
+    check_range("fresh_water_pct", fresh_water_pct, 0, 99.9, "%")
+    check_range("water_pct", water_pct, 0, fresh_water_pct, "%")
+    return fresh_g * (100 - fresh_water_pct) / (100 - water_pct)
+
+
 def person_days(kcal: float, kcal_per_person_day: float) -> float:
     """Days one person can eat from a store of energy.
 

@@ -11,6 +11,7 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.demo.table import lay_the_table
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
 from yellow_larder.larder.packing import Batch, pack
@@ -33,6 +34,7 @@ def furnish(file: Path) -> Larder:
             name="Fennimore-Okoro, Skerrow",
             people=4,
             kcal_per_person_day=2050,
+            currency="£",
             altitude_m=14,
             room_c=18,
             humidity=0.6,
@@ -44,6 +46,7 @@ def furnish(file: Path) -> Larder:
     _first_winter(years)
     _second_year(years)
     _this_year(years)
+    lay_the_table(years.larder, _days_ago)
     years.larder.clock = _days_ago(0)
     return years.larder
 

@@ -56,6 +56,7 @@ class Ask:
         place: number of the place they will stand.
         moisture: moisture of this lot, %; none means that of the table.
         frozen: whether the lot was frozen through.
+        lot: number of the lot in the cupboard that it comes from; packing takes it off there.
     """
 
     line: str = ""
@@ -75,6 +76,7 @@ class Ask:
     place: int | None = None
     moisture: float | None = None
     frozen: bool = False
+    lot: int | None = None
 
 
 @dataclass(frozen=True, slots=True)

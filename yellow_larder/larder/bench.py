@@ -19,8 +19,10 @@ from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, need_by_container_ml, oxygen_ml
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
 from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
+from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.money import say_money
 from yellow_larder.larder.plan import BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
 from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass
 from yellow_larder.larder.refusals import Refused, in_words
@@ -28,7 +30,7 @@ from yellow_larder.larder.vessels import drawing, say_container
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.reference import DAYS_PER_YEAR, BaseLife, life_classes, lives, packets
 from yellow_larder.store.database import reading
-from yellow_larder.store.models import Place
+from yellow_larder.store.models import Lot, Place
 
 _SCHOOL_NAMES = {Sizing.AIR: "By the air", Sizing.CONTAINER: "By container"}
 
@@ -53,7 +55,10 @@ def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
     if closing not in container.closings:
         raise Refused("closing", f"A {container.name} is not closed that way")
     try:
-        return _plan(ask, food, amount.weighs_g(food.loose_g_ml), container, closing, place, household, today)
+        amount_g = amount.weighs_g(food.loose_g_ml)
+        eating = appetite(session, today.year)
+        coins = _coins(session, ask.lot, food, amount_g)
+        return _plan(ask, food, amount_g, container, closing, place, household, eating, coins, today)
     except OutOfRange as error:
         raise in_words(error) from error
 
@@ -66,10 +71,12 @@ def _plan(
     closing: Closing,
     place: Place,
     household: Settings,
+    eating: Appetite,
+    coins: float,
     today: date,
 ) -> Plan:
     shares = share_out(ask, food, container, amount_g, household.units)
-    packer = _Packer(ask, food, container, closing, household)
+    packer = _Packer(ask, food, container, closing, household, eating)
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
     case = Case(
@@ -86,7 +93,7 @@ def _plan(
     )
     best_by = _best_by(food, container, closing, place, household.school, today)
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
-    days = person_days(total.kcal, household.kcal_per_person_day)
+    days = person_days(total.kcal, eating.kcal_per_person_day)
     return Plan(
         food=FoodOnBench(
             food.key, food.name, food.form, food.colour, case.moisture_pct, moisture_line_pct(food), food.group
@@ -106,7 +113,7 @@ def _plan(
         kcal=total.kcal,
         kcal_text=say_kcal(total.kcal),
         person_days=days,
-        household_days=days / household.people,
+        household_days=days / eating.people,
         packets_in_all=_packets_in_all([full, *([rest] if rest else [])]),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
         verdict=_verdict([*judge(case), *_keeps_too_short(ask, best_by, today)]),
@@ -115,7 +122,17 @@ def _plan(
         fits=_say_fits(food, container, household.units),
         place=place.id,
         place_name=place.name,
+        cost=say_money(coins, household) if coins else "",
+        cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
     )
+
+
+def _coins(session: Session, lot_number: int | None, food: Food, amount_g: float) -> float:
+    """What an amount from a lot cost; 0 if it is of no lot, of another food's, or was not bought."""
+    lot = session.get(Lot, lot_number) if lot_number is not None else None
+    if lot is None or lot.food_key != food.key or lot.coins is None:
+        return 0.0
+    return lot.coins * min(1.0, amount_g / lot.came_g)
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,6 +144,7 @@ class _Packer:
     container: Container
     closing: Closing
     household: Settings
+    eating: Appetite
 
     def pack(self, mass_g: float, count: int) -> Packed:
         """One of so many containers alike, with its packets."""
@@ -159,7 +177,7 @@ class _Packer:
             ],
             kcal=inside.kcal,
             kcal_text=say_kcal(inside.kcal),
-            person_days=person_days(inside.kcal, self.household.kcal_per_person_day),
+            person_days=person_days(inside.kcal, self.eating.kcal_per_person_day),
             nutrients=inside,
         )
 

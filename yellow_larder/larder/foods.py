@@ -65,14 +65,23 @@ def all_foods(session: Session) -> dict[str, Food]:
     return table() | own
 
 
+def names_of(foods: dict[str, Food]) -> dict[str, Food]:
+    """Every name of every food, in the one form that names are compared in."""
+    return {plain(name): food for food in foods.values() for name in (food.name, *food.aliases)}
+
+
 def find_food(words: str, foods: dict[str, Food]) -> Food:
     """The food that is meant by some words.
 
     Raises:
         Refused: no food is near enough; the nearest names go with it.
     """
-    wanted = _plain(words)
-    names = {_plain(name): food for food in foods.values() for name in (food.name, *food.aliases)}
+    return find_named(words, names_of(foods))
+
+
+def find_named(words: str, names: dict[str, Food]) -> Food:
+    """The food that is meant by some words, of foods by name; see `find_food`."""
+    wanted = plain(words)
     for candidate in (wanted, wanted.removesuffix("s"), f"{wanted}s"):
         if candidate in names:
             return names[candidate]
@@ -94,8 +103,7 @@ def add_food(larder: Larder, new: NewFood) -> Food:
     except OutOfRange as error:
         raise in_words(error) from error
     with writing(larder.engine) as session:
-        taken = {_plain(n) for other in all_foods(session).values() for n in (other.name, *other.aliases)}
-        if _plain(name) in taken:
+        if plain(name) in names_of(all_foods(session)):
             raise Refused("name", f"“{name}” is in the table already")
         number = journal.next_number(session, "food")
         journal.record(
@@ -104,8 +112,8 @@ def add_food(larder: Larder, new: NewFood) -> Food:
     return replace(food, key=f"own-{number}")
 
 
-def _plain(words: str) -> str:
-    # One form for ½ and 1/2, for ﬁ and fi, whichever way it was typed.
+def plain(words: str) -> str:
+    """One form for ½ and 1/2, for ﬁ and fi, for capitals and none, whichever way it was typed."""
     return " ".join(utils.default_process(unicodedata.normalize("NFKC", words)).split())
 
 

@@ -18,8 +18,8 @@ from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
 from yellow_larder.reference import packets
 from yellow_larder.store import journal
-from yellow_larder.store.database import open_database, reading, writing
-from yellow_larder.store.models import Change, Household, Package, Place
+from yellow_larder.store.database import open_database, writing
+from yellow_larder.store.models import Change, Household, Place
 
 LONGEST_NAME = 80
 
@@ -30,14 +30,15 @@ class Settings:
 
     Attributes:
         name: what the household is called.
-        people: how many eat.
-        kcal_per_person_day: what one of them eats in a day.
+        people: how many eat, as long as nobody is named.
+        kcal_per_person_day: what one of them eats in a day, likewise.
         units: the measures they think in.
         altitude_m: height of the house above the sea.
         room_c: temperature of the room they pack in, °C.
         humidity: relative humidity of that room, 0–1.
         school: whose word they take on shelf life.
         packet_sizes: ratings of the absorber packets they keep, mL.
+        currency: the sign put before sums of money; may be empty.
     """
 
     name: str = "Our larder"
@@ -49,6 +50,7 @@ class Settings:
     humidity: float = 0.5
     school: School = School.CUSTOMARY
     packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
+    currency: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,7 +134,15 @@ def settle(larder: Larder, new: Settings) -> Settings:
     if unknown or not new.packet_sizes:
         sizes = ", ".join(str(size) for size in packets())
         raise Refused("packet_sizes", f"Pick the packets you keep from {sizes} mL")
-    tidy = replace(new, name=tidy_name(new.name, "name"), packet_sizes=tuple(sorted(set(new.packet_sizes))))
+    currency = new.currency.strip()
+    if len(currency) > 3 or not currency.isprintable():
+        raise Refused("currency", "A sign for money has three letters at most")
+    tidy = replace(
+        new,
+        name=tidy_name(new.name, "name"),
+        packet_sizes=tuple(sorted(set(new.packet_sizes))),
+        currency=currency,
+    )
     with writing(larder.engine) as session:
         act = journal.Act("household", 1, "settled", asdict(tidy))
         journal.record(session, "Changed the household", [act], at=larder.clock())
@@ -159,24 +169,6 @@ def take_back(larder: Larder) -> str:
             raise NotThere("undo", "There is nothing to take back")
         journal.undo(session, change, at=larder.clock())
         return change.title
-
-
-@dataclass(frozen=True, slots=True)
-class Overview:
-    """The figures along the top edge: what stands here, and what undo would take back."""
-
-    settings: Settings
-    kept: int
-    kcal: float
-    can_undo: str | None
-
-
-def overview(larder: Larder) -> Overview:
-    """The figures along the top edge."""
-    with reading(larder.engine) as session:
-        masses = session.scalars(select(Package.kcal).where(Package.thrown_out_on.is_(None))).all()
-        change = journal.last_change(session)
-        return Overview(settings(session), len(masses), sum(masses), change.title if change else None)
 
 
 def tidy_name(name: str, field_name: str) -> str:

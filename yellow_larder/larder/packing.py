@@ -13,18 +13,16 @@ from yellow_larder.core.containers import Kind
 from yellow_larder.core.findings import Severity
 from yellow_larder.larder.asking import Ask, read_container
 from yellow_larder.larder.bench import base_life, plan_in
+from yellow_larder.larder.days import check_day
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.lots import find_lot
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
-from yellow_larder.larder.wording import say_day
 from yellow_larder.reference import life_classes
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
 from yellow_larder.store.models import Place
-
-OLDEST = date(1980, 1, 1)
-"""Nothing in a larder was packed before this; earlier is a slip of the pen."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,17 +64,9 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
             for n, group in enumerate(groups)
         ]
         title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
+        acts += _off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
         change = journal.record(session, title, acts, at=larder.clock())
-        return Batch(change.id, [act.subject for act in acts], title)
-
-
-def check_day(day: date, today: date, field: str, *, earliest: date = OLDEST) -> date:
-    """A day that something was done on: not in the future, nor before it could have been."""
-    if day > today:
-        raise Refused(field, f"{say_day(day)} is still to come; today is {say_day(today)}")
-    if day < earliest:
-        raise Refused(field, f"{say_day(day)} is too early; {say_day(earliest)} is the first day it could be")
-    return day
+        return Batch(change.id, [act.subject for act in acts if act.kind == "package"], title)
 
 
 def usual_shelf(kind: Kind, shelves: int) -> int:
@@ -84,6 +74,16 @@ def usual_shelf(kind: Kind, shelves: int) -> int:
     if kind in (Kind.PAIL, Kind.LINED_PAIL):
         return shelves
     return 1 if kind is Kind.JAR else (shelves + 1) // 2
+
+
+def _off_the_lot(session: Session, number: int | None, food_key: str, mass_g: float) -> list[journal.Act]:
+    """What packing takes off the lot in the cupboard; a lot of another food is not meant."""
+    if number is None:
+        return []
+    lot = find_lot(session, number)
+    if lot.food_key != food_key:
+        return []
+    return [journal.Act("lot", number, "packed", {"mass_g": min(mass_g, lot.mass_g)})]
 
 
 def _facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:

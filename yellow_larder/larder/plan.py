@@ -123,3 +123,6 @@ class Plan:
     fits: str
     place: int
     place_name: str
+    cost: str
+    """What the food cost, if it comes from a lot that was bought; else empty."""
+    cost_per_1000_kcal: str

@@ -33,6 +33,7 @@ _MASS = {
     "kilograms": "kilogram", "g": "gram", "gr": "gram", "gram": "gram", "grams": "gram", "grammes": "gram",
     "t": "metric_ton", "tonne": "metric_ton", "tonnes": "metric_ton", "lb": "pound", "lbs": "pound",
     "pound": "pound", "pounds": "pound", "oz": "ounce", "ounce": "ounce", "ounces": "ounce", "stone": "stone",
+    "st": "stone",
 }  # fmt: skip
 _VOLUME = {
     "l": "liter", "litre": "liter", "litres": "liter", "liter": "liter", "liters": "liter", "ml": "milliliter",
@@ -54,7 +55,8 @@ _FRACTIONS = dict(zip("½⅓⅔¼¾⅛⅜⅝⅞", ["1/2", "1/3", "2/3", "1/4", "
 _VESSELS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
 
 _NUMBER = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
-_COUNT = rf"(?:{_NUMBER}|{'|'.join(_WORDS)})"
+COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
+"""A number as people write it: 2, 1½, 3/4, two, a, half."""
 
 
 def _unit_pattern(table: dict[str, str]) -> str:
@@ -62,15 +64,15 @@ def _unit_pattern(table: dict[str, str]) -> str:
 
 
 _AMOUNT_UNITS = _MASS | _VOLUME
-_PART = rf"-?{_COUNT}\s*-?(?:{_unit_pattern(_AMOUNT_UNITS)})\b\.?"
+_PART = rf"-?{COUNT}\s*-?(?:{_unit_pattern(_AMOUNT_UNITS)})\b\.?"
 _AMOUNT = rf"{_PART}(?:\s*(?:and|,)?\s*{_PART})*"
 _LINE = re.compile(
-    rf"^(?:(?!\d+\s+\d+/\d+)(?P<count>{_COUNT})\s*(?:[x×*]\s*|\s(?!\s*(?:{_unit_pattern(_AMOUNT_UNITS)})\b)))?"
+    rf"^(?:(?!\d+\s+\d+/\d+)(?P<count>{COUNT})\s*(?:[x×*]\s*|\s(?!\s*(?:{_unit_pattern(_AMOUNT_UNITS)})\b)))?"
     rf"(?P<amount>{_AMOUNT})(?:\s+(?:{_VESSELS})\b)?(?:\s+of\b)?\s*(?P<food>.*)$",
     re.IGNORECASE,
 )
 _TRAILING = re.compile(rf"^(?P<food>.*?\S)[\s,:]+(?P<amount>{_AMOUNT})$", re.IGNORECASE)
-_ONE_PART = re.compile(rf"(?P<number>-?{_COUNT})\s*-?(?P<unit>{_unit_pattern(_AMOUNT_UNITS)})\b", re.IGNORECASE)
+_ONE_PART = re.compile(rf"(?P<number>-?{COUNT})\s*-?(?P<unit>{_unit_pattern(_AMOUNT_UNITS)})\b", re.IGNORECASE)
 
 
 @dataclass(frozen=True, slots=True)
@@ -261,6 +263,16 @@ def _tidy(text: str, field: str) -> str:
 
 def _short(text: str) -> str:
     return text if len(text) <= 40 else f"{text[:40]}…"
+
+
+def read_count(text: str) -> float:
+    """A number that stands before a thing that is counted.
+
+    Example:
+        >>> read_count("two"), read_count("1 1/2"), read_count("½")
+        (2.0, 1.5, 0.5)
+    """
+    return _number(_tidy(text, "line"))
 
 
 def _number(text: str) -> float:

@@ -15,8 +15,9 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.nutrition import person_days
 from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, share_left
+from yellow_larder.larder.days import check_day
+from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.larder import Larder, settings, tidy_name
-from yellow_larder.larder.packing import check_day
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
@@ -184,6 +185,7 @@ def card(larder: Larder, number: int) -> Card:
         package = _get(session, number)
         places = {place.id: place for place in session.scalars(select(Place))}
         standing = journal.entries(session, "package", number)
+        eating = appetite(session, larder.today().year)
     row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
     today = larder.today()
     left, share, band = _life([row], places, household.school, today)
@@ -202,7 +204,7 @@ def card(larder: Larder, number: int) -> Card:
         mass=shown.mass,
         mass_g=package.mass_g,
         kcal_text=say_kcal(package.kcal),
-        person_days=person_days(package.kcal, household.kcal_per_person_day),
+        person_days=person_days(package.kcal, eating.kcal_per_person_day),
         moisture_pct=package.moisture_pct,
         packets=" + ".join(packets) or "no packets",
         level=package.level,

@@ -5,7 +5,11 @@ from __future__ import annotations
 from datetime import date
 from functools import lru_cache
 
-_MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"]
+_LONG_MONTHS = [
+    "January", "February", "March", "April", "May", "June",
+    "July", "August", "September", "October", "November", "December",
+]  # fmt: skip
+_MONTHS = [month[:3] for month in _LONG_MONTHS]
 
 
 def say_day(day: date) -> str:
@@ -27,3 +31,13 @@ def say_best_by(day: date | None) -> str:
         ('Nov 2050', 'keeps')
     """
     return "keeps" if day is None else f"{_MONTHS[day.month - 1]} {day.year}"
+
+
+def say_month(day: date) -> str:
+    """The month of a day, written out.
+
+    Example:
+        >>> say_month(date(2026, 11, 4))
+        'November 2026'
+    """
+    return f"{_LONG_MONTHS[day.month - 1]} {day.year}"

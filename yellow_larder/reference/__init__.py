@@ -10,6 +10,7 @@ from importlib.resources import files
 
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.household import Body, Sex
 from yellow_larder.core.nutrition import Composition, dried_to
 from yellow_larder.core.shelf_life import Life, Packing
 
@@ -46,6 +47,31 @@ class BaseLife:
     packing: Packing
     days: Life
     source: str
+
+
+@dataclass(frozen=True, slots=True)
+class KitchenMeasure:
+    """A thing that is counted in a kitchen, an onion or a can, and what stands for it in the larder.
+
+    Attributes:
+        measure: "piece" or "can"; or "seasoning" and "elsewhere" for words that stand for nothing in it.
+        words: what it is called; of a can, what is in it.
+        food: key of the food in store that stands for it; empty if none does.
+        fresh_g: what it weighs fresh, g; or else
+        stored_g: what stands for it in store, g.
+        source: where the weight comes from.
+    """
+
+    measure: str
+    words: tuple[str, ...]
+    food: str
+    fresh_g: float
+    stored_g: float
+    source: str
+
+    def mass_g(self, food: Food) -> float:
+        """Weight in store that stands for one of it, g."""
+        return self.stored_g or food.stored_g(self.fresh_g)
 
 
 def _rows(table: str) -> list[dict[str, str]]:
@@ -90,6 +116,7 @@ def _food(row: dict[str, str]) -> Food:
         particle_g_ml=float(row["particle_g_ml"]),
         nutrition_source=row["nutrition_source"],
         density_source=row["density_source"],
+        fresh_water_g=published.water_g,
     )
 
 
@@ -176,3 +203,42 @@ def lives() -> dict[tuple[str, Packing], BaseLife]:
 
 def _days(years: str) -> float:
     return math.inf if years == KEEPS else float(years) * DAYS_PER_YEAR
+
+
+@lru_cache
+def kitchen() -> list[KitchenMeasure]:
+    """Things that are counted in a kitchen, and what stands for them in the larder.
+
+    Example:
+        >>> onion = kitchen()[0]
+        >>> round(onion.mass_g(foods()[onion.food]))
+        13
+    """
+    return [
+        KitchenMeasure(
+            measure=row["measure"],
+            words=tuple(row["words"].split(";")),
+            food=row["food"],
+            fresh_g=float(row["fresh_g"] or 0),
+            stored_g=float(row["stored_g"] or 0),
+            source=row["source"],
+        )
+        for row in _rows("kitchen")
+    ]
+
+
+@lru_cache(maxsize=512)
+def usual_body(age_years: float, sex: Sex) -> Body:
+    """A height and weight that are usual for an age; the mean of both sexes where it is not said.
+
+    Example:
+        >>> usual_body(40, Sex.MALE)
+        Body(height_cm=177.0, weight_kg=70.0)
+    """
+    row = next(row for row in reversed(_rows("bodies")) if age_years >= float(row["age_from"]))
+    sexes = ("female", "male") if sex is Sex.UNSAID else (sex.value,)
+    height, weight = (sum(float(row[f"{each}_{part}"]) for each in sexes) / len(sexes) for part in _BODY_PARTS)
+    return Body(height, weight)
+
+
+_BODY_PARTS = ("height_cm", "weight_kg")

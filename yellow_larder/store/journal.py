@@ -17,7 +17,22 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session, aliased
 
 from yellow_larder.core.shelf_life import Numbers, life_used_days
-from yellow_larder.store.models import Base, Change, Entry, Household, OwnFood, Package, Place
+from yellow_larder.store.models import (
+    Base,
+    Change,
+    DiaryDay,
+    Entry,
+    Household,
+    Lot,
+    OwnFood,
+    Package,
+    Place,
+    Price,
+    Record,
+)
+
+GONE = "removed"
+"""The act that takes a subject away; its journal stays."""
 
 OPENING = 1
 """The first change, the larder's opening, cannot be undone: there would be nowhere to stand."""
@@ -74,6 +89,12 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
     return undoing
 
 
+def records(session: Session, kind: str) -> dict[int, dict[str, Any]]:
+    """What was last said of every subject of a kind that is kept as a record, by number."""
+    rows = session.execute(select(Record.number, Record.facts).where(Record.kind == kind).order_by(Record.number))
+    return {row.number: row.facts for row in rows}
+
+
 def entries(session: Session, kind: str, subject: int) -> list[tuple[Entry, Change]]:
     """What happened to a subject and still counts, oldest first."""
     return [(entry, change) for _, entry, change in _standing(session, kind, [subject])]
@@ -103,12 +124,19 @@ def _fold(session: Session, touched: Sequence[tuple[str, int]]) -> None:
         for subject, entry, _ in _standing(session, kind, subjects):
             by_subject[subject].append(entry)
         for subject, standing in by_subject.items():
-            old = session.get(model, subject)
-            if standing:
+            old = session.get(model, _identity(model, kind, subject))
+            if standing and standing[-1].act != GONE:
                 session.merge(build(session, subject, standing))
             elif old is not None:
                 session.delete(old)
         session.flush()
+
+
+def _identity(model: type[Base], kind: str, subject: int) -> Any:
+    """What the row of a subject is found by."""
+    if model is Record:
+        return kind, subject
+    return date.fromordinal(subject) if model is DiaryDay else subject
 
 
 def _package(session: Session, number: int, standing: list[Entry]) -> Package:
@@ -158,12 +186,39 @@ def _household(_session: Session, number: int, standing: list[Entry]) -> Househo
     return Household(id=number, facts=standing[-1].facts)
 
 
+def _record(_session: Session, number: int, standing: list[Entry]) -> Record:
+    return Record(kind=standing[-1].kind, number=number, facts=standing[-1].facts)
+
+
+def _diary_day(_session: Session, number: int, standing: list[Entry]) -> DiaryDay:
+    facts = standing[-1].facts
+    return DiaryDay(day=date.fromordinal(number), items={"items": facts["items"]}, used_g=facts["used_g"])
+
+
+def _price(_session: Session, number: int, standing: list[Entry]) -> Price:
+    facts = standing[-1].facts
+    return Price(id=number, **facts | {"seen_on": date.fromisoformat(facts["seen_on"])})
+
+
+def _lot(_session: Session, number: int, standing: list[Entry]) -> Lot:
+    facts = standing[0].facts
+    lot = Lot(id=number, mass_g=facts["came_g"], **facts | {"came_on": date.fromisoformat(facts["came_on"])})
+    for entry in standing[1:]:
+        lot.mass_g = entry.facts["mass_g"] if entry.act == "weighed" else lot.mass_g - entry.facts["mass_g"]
+    return lot
+
+
 _Fold = tuple[type[Base], Callable[[Session, int, list[Entry]], Base]]
 
+_RECORDS = ("eater", "meal", "goal", "purse", "meaning", "tried")
 # Places come before packages: a package's row points at its place's.
 _FOLDS: dict[str, _Fold] = {
     "household": (Household, _household),
     "place": (Place, _place),
     "food": (OwnFood, _own_food),
     "package": (Package, _package),
+    "diary": (DiaryDay, _diary_day),
+    "price": (Price, _price),
+    "lot": (Lot, _lot),
+    **dict.fromkeys(_RECORDS, (Record, _record)),
 }

@@ -107,3 +107,55 @@ class Household(Base):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     facts: Mapped[dict[str, Any]]
+
+
+class Record(Base):
+    """Something whose state is simply what was last said of it: an eater, a meal, the goal, what a word means."""
+
+    __tablename__ = "records"
+
+    kind: Mapped[str] = mapped_column(String(20), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    facts: Mapped[dict[str, Any]]
+
+
+class DiaryDay(Base):
+    """A day of the kitchen diary: what was written, and what that used of the larder."""
+
+    __tablename__ = "diary"
+
+    day: Mapped[date] = mapped_column(primary_key=True)
+    items: Mapped[dict[str, Any]]
+    used_g: Mapped[dict[str, Any]]
+    """Grams used, by key of the food."""
+
+
+class Price(Base):
+    """A price seen: what a pack cost where, and when."""
+
+    __tablename__ = "prices"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    food_key: Mapped[str] = mapped_column(index=True)
+    shop: Mapped[str]
+    pack_g: Mapped[float]
+    coins: Mapped[int]
+    """In the smallest coin."""
+    seen_on: Mapped[date]
+
+
+class Lot(Base):
+    """A batch of one food that is in the house and not packed yet: in the cupboard, or just bought."""
+
+    __tablename__ = "lots"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    food_key: Mapped[str] = mapped_column(index=True)
+    came_g: Mapped[float]
+    mass_g: Mapped[float]
+    """What is left of it."""
+    came_on: Mapped[date]
+    coins: Mapped[int | None]
+    """What it cost, in the smallest coin; none if it was not bought through the list."""
+    price: Mapped[int | None]
+    """The price line it was bought by."""

@@ -264,6 +264,466 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table/buy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Buy It
+         * @description A line of the list was bought: it is a lot in the cupboard; answers with its number.
+         */
+        post: operations["buy_it_api_table_buy_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/cupboard/{food}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Weigh Cupboard
+         * @description Say how much of a food is in the cupboard; nothing for none.
+         */
+        put: operations["weigh_cupboard_api_table_cupboard__food__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/diary/{day}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Write A Day
+         * @description Write a day of the diary in place of what stood there; no items takes it out.
+         */
+        put: operations["write_a_day_api_table_diary__day__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/diary/{year}/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Month
+         * @description A month of the diary: its days, its totals, and the meals to pick from.
+         */
+        get: operations["see_month_api_table_diary__year___number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/eaters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Eaters
+         * @description Everybody who eats here, what each needs in a day and how that is worked out.
+         */
+        get: operations["see_eaters_api_table_eaters_get"];
+        put?: never;
+        /**
+         * Add Eater
+         * @description Add somebody who eats here; answers with their number.
+         */
+        post: operations["add_eater_api_table_eaters_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/eaters/need": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Need
+         * @description What somebody needs in a day, as it is typed. Nothing is saved.
+         */
+        post: operations["see_need_api_table_eaters_need_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/eaters/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Eater
+         * @description Change somebody who eats here.
+         */
+        put: operations["change_eater_api_table_eaters__number__put"];
+        post?: never;
+        /**
+         * Drop Eater
+         * @description Somebody eats here no longer.
+         */
+        delete: operations["drop_eater_api_table_eaters__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/goal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Settle Goal
+         * @description Set what the household wants to be ready for.
+         */
+        put: operations["settle_goal_api_table_goal_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See List
+         * @description This week's list: the packs that gain the most whole meals for the money there is.
+         */
+        get: operations["see_list_api_table_list_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List As Csv
+         * @description This week's list as CSV.
+         */
+        get: operations["list_as_csv_api_table_list_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/list.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List As Pdf
+         * @description This week's list as a sheet to take along.
+         */
+        get: operations["list_as_pdf_api_table_list_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/meals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Meals
+         * @description Every meal, read and reckoned.
+         */
+        get: operations["see_meals_api_table_meals_get"];
+        put?: never;
+        /**
+         * Add Meal
+         * @description Add a meal; answers with its number.
+         */
+        post: operations["add_meal_api_table_meals_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/meals/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Meal
+         * @description What a meal comes to, as it is typed. Nothing is saved.
+         */
+        post: operations["see_meal_api_table_meals_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/meals/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Meal
+         * @description Change a meal.
+         */
+        put: operations["change_meal_api_table_meals__number__put"];
+        post?: never;
+        /**
+         * Drop Meal
+         * @description Take a meal off the menu.
+         */
+        delete: operations["drop_meal_api_table_meals__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Prices
+         * @description All prices seen, by food, with the lowest ever and the cheapest of now.
+         */
+        get: operations["see_prices_api_table_prices_get"];
+        put?: never;
+        /**
+         * Add Price
+         * @description Write down a price; answers with its number.
+         */
+        post: operations["add_price_api_table_prices_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/prices/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Price
+         * @description Strike a price out.
+         */
+        delete: operations["drop_price_api_table_prices__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/purse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Fill Purse
+         * @description Say what there is to spend in a week.
+         */
+        put: operations["fill_purse_api_table_purse_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Store
+         * @description The master list: what to store for the goal, what is here, what is missing, how it is best kept.
+         */
+        get: operations["see_store_api_table_store_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/store.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Store As Csv
+         * @description The master list as CSV.
+         */
+        get: operations["store_as_csv_api_table_store_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/tried/{food}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Have Tried
+         * @description The household has tried a food and likes it.
+         */
+        post: operations["have_tried_api_table_tried__food__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/weeks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Weeks
+         * @description The weeks until the goal at the pace of the purse, for the chart.
+         */
+        get: operations["see_weeks_api_table_weeks_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/words": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Remember Words
+         * @description Say once what words mean: a food by its key, "seasoning", or "elsewhere" for what is not kept here.
+         */
+        post: operations["remember_words_api_table_words_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/undo": {
         parameters: {
             query?: never;
@@ -289,6 +749,12 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * Activity
+         * @description How much a person moves, as the equations tell it apart.
+         * @enum {string}
+         */
+        Activity: "sitting" | "light" | "active" | "hard";
+        /**
          * Added
          * @description A food of one's own, as it now stands in the table.
          */
@@ -297,6 +763,26 @@ export interface components {
             key: string;
             /** Name */
             name: string;
+        };
+        /**
+         * Appetite
+         * @description What the household eats in a day; guests are counted only where the time ahead is known.
+         *
+         *     Attributes:
+         *         people: how many always eat here.
+         *         kcal_day: what they eat together in a day, kcal.
+         *         protein_day_g: protein they need together in a day; 0 as long as nobody is named.
+         *         named: whether the figures are those of named eaters.
+         */
+        Appetite: {
+            /** Kcal Day */
+            kcal_day: number;
+            /** Named */
+            named: boolean;
+            /** People */
+            people: number;
+            /** Protein Day G */
+            protein_day_g: number;
         };
         /**
          * Ask
@@ -320,6 +806,7 @@ export interface components {
          *         place: number of the place they will stand.
          *         moisture: moisture of this lot, %; none means that of the table.
          *         frozen: whether the lot was frozen through.
+         *         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
          */
         Ask: {
             /**
@@ -365,6 +852,8 @@ export interface components {
              * @default
              */
             line?: string;
+            /** Lot */
+            lot?: number | null;
             /** Moisture */
             moisture?: number | null;
             /**
@@ -393,6 +882,12 @@ export interface components {
             sizing?: components["schemas"]["Sizing"];
         };
         /**
+         * Basis
+         * @description What the master list rests on.
+         * @enum {string}
+         */
+        Basis: "planned" | "diary" | "both";
+        /**
          * Batch
          * @description What was packed in one go.
          */
@@ -419,6 +914,33 @@ export interface components {
             hopeful: string | null;
             /** Text */
             text: string;
+        };
+        /** Body_buy_it_api_table_buy_post */
+        Body_buy_it_api_table_buy_post: {
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Packs
+             * @example 2
+             */
+            packs: number;
+            /**
+             * Price
+             * @example 1
+             */
+            price: number;
+        };
+        /** Body_fill_purse_api_table_purse_put */
+        Body_fill_purse_api_table_purse_put: {
+            /**
+             * Weekly
+             * @example 25
+             */
+            weekly: string;
         };
         /** Body_move_packages_api_shelves_move_post */
         Body_move_packages_api_shelves_move_post: {
@@ -480,6 +1002,21 @@ export interface components {
              */
             shelf?: number | null;
         };
+        /** Body_remember_words_api_table_words_post */
+        Body_remember_words_api_table_words_post: {
+            /**
+             * Means
+             * @example dried-potatoes
+             * @example seasoning
+             * @example elsewhere
+             */
+            means: string;
+            /**
+             * Words
+             * @example tatties
+             */
+            words: string;
+        };
         /** Body_throw_out_packages_api_shelves_throw_out_post */
         Body_throw_out_packages_api_shelves_throw_out_post: {
             /**
@@ -501,6 +1038,49 @@ export interface components {
              * @example puffed up
              */
             why: string;
+        };
+        /** Body_weigh_cupboard_api_table_cupboard__food__put */
+        Body_weigh_cupboard_api_table_cupboard__food__put: {
+            /**
+             * Amount
+             * @example 1.2 kg
+             */
+            amount: string;
+        };
+        /** Body_write_a_day_api_table_diary__day__put */
+        Body_write_a_day_api_table_diary__day__put: {
+            /**
+             * Items
+             * @example [
+             *       {
+             *         "meal": 1
+             *       },
+             *       {
+             *         "line": "2 cups rice"
+             *       }
+             *     ]
+             */
+            items: components["schemas"]["Written"][];
+        };
+        /**
+         * Bought
+         * @description A lot that was bought and is not packed yet.
+         */
+        Bought: {
+            /** Came On */
+            came_on: string;
+            /** Cost */
+            cost: string;
+            /** Food */
+            food: string;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+            /** Mass */
+            mass: string;
+            /** Name */
+            name: string;
         };
         /**
          * Card
@@ -587,6 +1167,33 @@ export interface components {
             source: string;
         };
         /**
+         * DayView
+         * @description A day of the diary; `kept` tells a day on which nothing was used from one that was not written.
+         */
+        DayView: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Foods */
+            foods: string[];
+            /** Items */
+            items: components["schemas"]["WrittenView"][];
+            /** Kcal */
+            kcal: number;
+            /** Kcal Text */
+            kcal_text: string;
+            /** Kept */
+            kept: boolean;
+            /** Says */
+            says: string;
+            /** Waiting */
+            waiting: number;
+            /** Weekday */
+            weekday: number;
+        };
+        /**
          * Drawing
          * @description What a container's picture needs to know, in mm: outlines, not rules.
          *
@@ -623,6 +1230,95 @@ export interface components {
          * @enum {string}
          */
         Due: "fine" | "soon" | "past";
+        /**
+         * Eaten
+         * @description One food over a month, and a day's average of it.
+         */
+        Eaten: {
+            /** Average */
+            average: string;
+            /** Colour */
+            colour: string;
+            /** Days */
+            days: number;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Kcal Text */
+            kcal_text: string;
+            /** Mass */
+            mass: string;
+            /** Mass G */
+            mass_g: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Eater
+         * @description Somebody who eats here, as typed.
+         *
+         *     Attributes:
+         *         name: a name or a role.
+         *         birth_year: the year they were born.
+         *         sex: whose energy equation holds; "not said" takes the mean.
+         *         activity: how much they move.
+         *         height: in any units; empty means what is usual for the age.
+         *         weight: the same.
+         *         count: how many there are of them, alike.
+         *         weeks: guests: how many weeks of the time ahead they are here; none means always.
+         *         kcal: a figure of their own for the day, say from a doctor; none means the equation's.
+         */
+        Eater: {
+            /** @default light */
+            activity?: components["schemas"]["Activity"];
+            /** Birth Year */
+            birth_year: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Height
+             * @default
+             */
+            height?: string;
+            /** Kcal */
+            kcal?: number | null;
+            /** Name */
+            name: string;
+            /** @default not said */
+            sex?: components["schemas"]["Sex"];
+            /** Weeks */
+            weeks?: number | null;
+            /**
+             * Weight
+             * @default
+             */
+            weight?: string;
+        };
+        /**
+         * EaterView
+         * @description An eater as shown, with their need in a day.
+         */
+        EaterView: {
+            /** Age */
+            age: number;
+            eater: components["schemas"]["Eater"];
+            need: components["schemas"]["Need"];
+            /** Number */
+            number: number;
+        };
+        /**
+         * EatersView
+         * @description Everybody who eats here, and the household together.
+         */
+        EatersView: {
+            appetite: components["schemas"]["Appetite"];
+            /** Eaters */
+            eaters: components["schemas"]["EaterView"][];
+        };
         /**
          * FieldProblem
          * @description What is wrong with one field, and what would be right.
@@ -697,6 +1393,30 @@ export interface components {
             name: string;
         };
         /**
+         * FoodPrices
+         * @description The prices of one food, the cheapest a kilogram first.
+         */
+        FoodPrices: {
+            /** Above Lowest */
+            above_lowest: number;
+            /** Colour */
+            colour: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Latest */
+            latest: string;
+            /** Lowest */
+            lowest: string;
+            /** Name */
+            name: string;
+            /** Prices */
+            prices: components["schemas"]["PriceView"][];
+            /** Says */
+            says: string;
+        };
+        /**
          * FoodRow
          * @description A food of the table, figures per 100 g as packed.
          */
@@ -741,6 +1461,41 @@ export interface components {
             water_g: number;
         };
         /**
+         * Goal
+         * @description What the household wants to be ready for.
+         *
+         *     Attributes:
+         *         length: for how long, "3 months", as typed.
+         *         meals: numbers of the meals that count; none means all.
+         *         basis: what the list rests on.
+         *         keep_years: how long what is stored should keep.
+         *         seasonings: whether seasonings are counted too.
+         */
+        Goal: {
+            /** @default planned */
+            basis?: components["schemas"]["Basis"];
+            /**
+             * Keep Years
+             * @default 2
+             */
+            keep_years?: number;
+            /**
+             * Length
+             * @default 1 month
+             */
+            length?: string;
+            /**
+             * Meals
+             * @default []
+             */
+            meals?: number[];
+            /**
+             * Seasonings
+             * @default false
+             */
+            seasonings?: boolean;
+        };
+        /**
          * Guard
          * @description One threat, and whether the package is closed to it.
          *
@@ -782,6 +1537,35 @@ export interface components {
             on: string;
             /** What */
             what: string;
+        };
+        /**
+         * IngredientView
+         * @description An ingredient as shown: as typed, and what was understood.
+         */
+        IngredientView: {
+            /** Colour */
+            colour: string;
+            /** Food */
+            food: string;
+            /** Food Name */
+            food_name: string;
+            /** Form */
+            form: string;
+            /** Kcal */
+            kcal: number;
+            /** Mass */
+            mass: string;
+            /** Mass G */
+            mass_g: number;
+            /** Nearest */
+            nearest: string[];
+            reading: components["schemas"]["Reading"];
+            /** Says */
+            says: string;
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
         };
         /**
          * Kept
@@ -833,6 +1617,171 @@ export interface components {
             rows: components["schemas"]["LifeRow"][];
             /** Source */
             source: string;
+        };
+        /**
+         * ListView
+         * @description This week's list, and what it gains.
+         */
+        ListView: {
+            /** Bought */
+            bought: components["schemas"]["Bought"][];
+            /** Cost */
+            cost: string;
+            /** Days Now */
+            days_now: number;
+            /** Days Then */
+            days_then: number;
+            /** Gains */
+            gains: string[];
+            /** Left Over */
+            left_over: string;
+            /** Lines */
+            lines: components["schemas"]["ToBuy"][];
+            /** Meals At Most */
+            meals_at_most: number;
+            /** Meals Now */
+            meals_now: number;
+            /** Meals Then */
+            meals_then: number;
+            /** Meals Wanted */
+            meals_wanted: number;
+            /** Not On Offer */
+            not_on_offer: string[];
+            /** Proven */
+            proven: boolean;
+            purse: components["schemas"]["PurseView"] | null;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Meal
+         * @description A meal as written.
+         *
+         *     Attributes:
+         *         name: what it is called.
+         *         text: its ingredients, one a line.
+         *         kind: when it is eaten.
+         *         eaters: how many it is written for.
+         *         per_month: how often it is cooked in a month; about once a week is 4.
+         */
+        Meal: {
+            /**
+             * Eaters
+             * @default 4
+             */
+            eaters?: number;
+            /** @default supper */
+            kind?: components["schemas"]["MealKind"];
+            /** Name */
+            name: string;
+            /**
+             * Per Month
+             * @default 4
+             */
+            per_month?: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * MealCover
+         * @description How often a meal is wanted, and how often it can be cooked from what is here.
+         */
+        MealCover: {
+            /** Cooked */
+            cooked: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Wanted */
+            wanted: number;
+        };
+        /**
+         * MealKind
+         * @description When it is eaten.
+         * @enum {string}
+         */
+        MealKind: "breakfast" | "lunch" | "supper" | "other";
+        /**
+         * MealRead
+         * @description What a meal comes to.
+         */
+        MealRead: {
+            /** Asks */
+            asks: number;
+            /** Eater Day Share */
+            eater_day_share: number;
+            /** Kcal */
+            kcal: number;
+            /** Kcal Per Eater */
+            kcal_per_eater: number;
+            /** Kcal Per Eater Text */
+            kcal_per_eater_text: string;
+            /** Lines */
+            lines: components["schemas"]["IngredientView"][];
+            /** Protein Per Eater G */
+            protein_per_eater_g: number;
+            /** Unread */
+            unread: number;
+        };
+        /**
+         * MealView
+         * @description A meal of the household's, and what it comes to.
+         */
+        MealView: {
+            meal: components["schemas"]["Meal"];
+            /** Number */
+            number: number;
+            read: components["schemas"]["MealRead"];
+        };
+        /**
+         * MonthView
+         * @description A month of the diary on one screen.
+         */
+        MonthView: {
+            /** Days */
+            days: components["schemas"]["DayView"][];
+            /** Kcal A Day Text */
+            kcal_a_day_text: string;
+            /** Kept */
+            kept: number;
+            /** Kept Ever */
+            kept_ever: number;
+            /** Month */
+            month: number;
+            /** Name */
+            name: string;
+            /** Share Of Need */
+            share_of_need: number;
+            /** To Pick */
+            to_pick: components["schemas"]["ToPick"][];
+            /**
+             * Today
+             * Format: date
+             */
+            today: string;
+            /** Totals */
+            totals: components["schemas"]["Eaten"][];
+            /** Year */
+            year: number;
+        };
+        /**
+         * Need
+         * @description What one needs in a day, with the sums behind it.
+         */
+        Need: {
+            /** Assumed */
+            assumed: string;
+            /** Kcal */
+            kcal: number;
+            /** Kcal Working */
+            kcal_working: string;
+            /** Protein G */
+            protein_g: number;
+            /** Protein Working */
+            protein_working: string;
         };
         /**
          * NewFood
@@ -976,11 +1925,14 @@ export interface components {
         };
         /**
          * Overview
-         * @description The figures along the top edge: what stands here, and what undo would take back.
+         * @description What stands here in figures, how the household is set, and what undo would take back.
          */
         Overview: {
+            appetite: components["schemas"]["Appetite"];
             /** Can Undo */
             can_undo: string | null;
+            /** Days */
+            days: number;
             /** Kcal */
             kcal: number;
             /** Kept */
@@ -1107,6 +2059,10 @@ export interface components {
             container_name: string;
             /** Container Size */
             container_size: string;
+            /** Cost */
+            cost: string;
+            /** Cost Per 1000 Kcal */
+            cost_per_1000_kcal: string;
             /** Count */
             count: number;
             draw: components["schemas"]["Drawing"];
@@ -1134,6 +2090,40 @@ export interface components {
             /** Schools */
             schools: components["schemas"]["SizingSchool"][];
             verdict: components["schemas"]["Verdict"];
+        };
+        /**
+         * PriceView
+         * @description A price as shown.
+         */
+        PriceView: {
+            /** Coins Per Kg */
+            coins_per_kg: number;
+            /** Newest */
+            newest: boolean;
+            /** Number */
+            number: number;
+            /** Pack */
+            pack: string;
+            /** Per 1000 Kcal */
+            per_1000_kcal: string;
+            /** Per Weight */
+            per_weight: string;
+            /** Price */
+            price: string;
+            /** Seen On */
+            seen_on: string;
+            /** Shop */
+            shop: string;
+        };
+        /**
+         * PricesView
+         * @description All prices, by food.
+         */
+        PricesView: {
+            /** Foods */
+            foods: components["schemas"]["FoodPrices"][];
+            /** Per */
+            per: string;
         };
         /**
          * Problem
@@ -1164,25 +2154,75 @@ export interface components {
             type?: string;
         };
         /**
+         * PurseView
+         * @description The purse as shown.
+         */
+        PurseView: {
+            /** At Hand */
+            at_hand: string;
+            /** At Hand Coins */
+            at_hand_coins: number;
+            /** Carried */
+            carried: string;
+            /** Spent */
+            spent: string;
+            /** Week Began */
+            week_began: string;
+            /** Weekly */
+            weekly: string;
+            /** Weekly Coins */
+            weekly_coins: number;
+        };
+        /**
+         * Reading
+         * @description What became of an ingredient as typed.
+         * @enum {string}
+         */
+        Reading: "read" | "seasoning" | "elsewhere" | "ask" | "unread";
+        /**
          * School
          * @description Whose word to take on how long food keeps.
          * @enum {string}
          */
         School: "cautious" | "customary" | "hopeful";
         /**
+         * Seen
+         * @description A price as seen in a shop.
+         *
+         *     Attributes:
+         *         line: the pack and what is in it, "2.5 kg pearl barley".
+         *         price: what it costs, "3.20".
+         *         shop: where.
+         *         seen_on: when; none means today.
+         */
+        Seen: {
+            /** Line */
+            line: string;
+            /** Price */
+            price: string;
+            /** Seen On */
+            seen_on?: string | null;
+            /**
+             * Shop
+             * @default
+             */
+            shop?: string;
+        };
+        /**
          * Settings
          * @description Who eats here, the room they pack in, and how they like to see things.
          *
          *     Attributes:
          *         name: what the household is called.
-         *         people: how many eat.
-         *         kcal_per_person_day: what one of them eats in a day.
+         *         people: how many eat, as long as nobody is named.
+         *         kcal_per_person_day: what one of them eats in a day, likewise.
          *         units: the measures they think in.
          *         altitude_m: height of the house above the sea.
          *         room_c: temperature of the room they pack in, °C.
          *         humidity: relative humidity of that room, 0–1.
          *         school: whose word they take on shelf life.
          *         packet_sizes: ratings of the absorber packets they keep, mL.
+         *         currency: the sign put before sums of money; may be empty.
          */
         Settings: {
             /**
@@ -1190,6 +2230,11 @@ export interface components {
              * @default 0
              */
             altitude_m?: number;
+            /**
+             * Currency
+             * @default
+             */
+            currency?: string;
             /**
              * Humidity
              * @default 0.5
@@ -1237,6 +2282,12 @@ export interface components {
          */
         Severity: "stop" | "mind" | "good";
         /**
+         * Sex
+         * @description Which of the two sets of equations holds for a person; their mean if it is not said.
+         * @enum {string}
+         */
+        Sex: "female" | "male" | "not said";
+        /**
          * ShelvesView
          * @description All places, all packages kept, and how their containers are drawn.
          */
@@ -1276,6 +2327,100 @@ export interface components {
             sizing: components["schemas"]["Sizing"];
         };
         /**
+         * StoreRow
+         * @description A food of the master list.
+         *
+         *     Attributes:
+         *         food, name, form, colour: which it is, and how it is drawn.
+         *         need_g, shelves_g, cupboard_g, gap_g: weights, g.
+         *         need, here, gap: the same in the household's store measure.
+         *         need_cups, gap_cups: in cups, poured.
+         *         cupboard: what is in the cupboard, as it is typed.
+         *         share: part of the need that is here, 0–1.
+         *         kcal: energy of the need.
+         *         kept: the packing of least trouble that keeps it long enough.
+         *         keeps: how long that keeps it.
+         *         reaches: whether that is as long as wanted.
+         *         new: whether this household never ate it, as far as the diary goes.
+         */
+        StoreRow: {
+            /** Colour */
+            colour: string;
+            /** Cupboard */
+            cupboard: string;
+            /** Cupboard G */
+            cupboard_g: number;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Gap */
+            gap: string;
+            /** Gap Cups */
+            gap_cups: string;
+            /** Gap G */
+            gap_g: number;
+            /** Here */
+            here: string;
+            /** Kcal */
+            kcal: number;
+            /** Keeps */
+            keeps: string;
+            /** Kept */
+            kept: string;
+            /** Name */
+            name: string;
+            /** Need */
+            need: string;
+            /** Need Cups */
+            need_cups: string;
+            /** Need G */
+            need_g: number;
+            /** New */
+            new: boolean;
+            /** Reaches */
+            reaches: boolean;
+            /** Share */
+            share: number;
+            /** Shelves G */
+            shelves_g: number;
+        };
+        /**
+         * StoreView
+         * @description The master list, and what it comes to.
+         */
+        StoreView: {
+            /** At Table */
+            at_table: number;
+            /** Cooked Meals */
+            cooked_meals: number;
+            /** Covered */
+            covered: number;
+            /** Days */
+            days: number;
+            /** Days Covered */
+            days_covered: number;
+            /** Diary Days */
+            diary_days: number;
+            /** Diary Ever */
+            diary_ever: number;
+            /** Gap Kcal Text */
+            gap_kcal_text: string;
+            /** Gap Mass */
+            gap_mass: string;
+            goal: components["schemas"]["Goal"];
+            /** Meals */
+            meals: components["schemas"]["MealCover"][];
+            /** Need Kcal Text */
+            need_kcal_text: string;
+            /** Rows */
+            rows: components["schemas"]["StoreRow"][];
+            /** Share Of Eating */
+            share_of_eating: number;
+            /** Wanted Meals */
+            wanted_meals: number;
+        };
+        /**
          * Stretch
          * @description A time spent in one place, and the life it cost.
          */
@@ -1294,11 +2439,58 @@ export interface components {
             until: string;
         };
         /**
+         * ToBuy
+         * @description A line of the list.
+         */
+        ToBuy: {
+            /** Colour */
+            colour: string;
+            /** Cost */
+            cost: string;
+            /** Cost Each */
+            cost_each: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Kcal Text */
+            kcal_text: string;
+            /** Line */
+            line: string;
+            /** Mass */
+            mass: string;
+            /** Name */
+            name: string;
+            /** Pack */
+            pack: string;
+            /** Packs */
+            packs: number;
+            /** Price */
+            price: number;
+            /** Seen On */
+            seen_on: string;
+            /** Shop */
+            shop: string;
+        };
+        /**
+         * ToPick
+         * @description A meal to pick for a day, those cooked most often first.
+         */
+        ToPick: {
+            kind: components["schemas"]["MealKind"];
+            /** Meal */
+            meal: number;
+            /** Name */
+            name: string;
+            /** Times */
+            times: number;
+        };
+        /**
          * Trait
          * @description What the rules need to know of a food beyond its figures.
          * @enum {string}
          */
-        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "home-dried" | "freeze-dried" | "raw-animal";
+        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "home-dried" | "freeze-dried" | "raw-animal" | "seasoning";
         /**
          * Units
          * @description The measures a household thinks in.
@@ -1317,6 +2509,77 @@ export interface components {
             severity: components["schemas"]["Severity"];
             /** Word */
             word: string;
+        };
+        /**
+         * WeekAhead
+         * @description How things stand after so many weeks at this pace.
+         */
+        WeekAhead: {
+            /** Days */
+            days: number;
+            /** Days Share */
+            days_share: number;
+            /** Meals */
+            meals: number;
+            /** Meals Share */
+            meals_share: number;
+            /** Spent */
+            spent: string;
+            /** Week */
+            week: number;
+        };
+        /**
+         * WeeksView
+         * @description The weeks until the goal at this pace, for the chart.
+         */
+        WeeksView: {
+            /** Cost To Goal */
+            cost_to_goal: string;
+            /** Days Wanted */
+            days_wanted: number;
+            /** Meals Wanted */
+            meals_wanted: number;
+            /** Reached */
+            reached: boolean;
+            /** Says */
+            says: string;
+            /** Weeks */
+            weeks: components["schemas"]["WeekAhead"][];
+            /** Weeks Needed */
+            weeks_needed: number | null;
+        };
+        /**
+         * Written
+         * @description One line of a day: a meal, for so many; or words such as "2 cups rice". Neither means nothing from the larder.
+         *
+         *     Attributes:
+         *         meal: number of the meal; none if it is a line.
+         *         eaters: how many ate of it; none means everybody who eats here.
+         *         line: what was used, as typed.
+         */
+        Written: {
+            /** Eaters */
+            eaters?: number | null;
+            /**
+             * Line
+             * @default
+             */
+            line?: string;
+            /** Meal */
+            meal?: number | null;
+        };
+        /**
+         * WrittenView
+         * @description A line of a day as shown.
+         */
+        WrittenView: {
+            /** Eaters */
+            eaters: number | null;
+            line: components["schemas"]["IngredientView"] | null;
+            /** Meal */
+            meal: number | null;
+            /** Meal Name */
+            meal_name: string;
         };
     };
     responses: never;
@@ -1848,6 +3111,1135 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Body_throw_out_packages_api_shelves_throw_out_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    buy_it_api_table_buy_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_buy_it_api_table_buy_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weigh_cupboard_api_table_cupboard__food__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_weigh_cupboard_api_table_cupboard__food__put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    write_a_day_api_table_diary__day__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_write_a_day_api_table_diary__day__put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_month_api_table_diary__year___number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                year: number;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MonthView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_eaters_api_table_eaters_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EatersView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_eater_api_table_eaters_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Eater"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_need_api_table_eaters_need_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Eater"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Need"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_eater_api_table_eaters__number__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Eater"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_eater_api_table_eaters__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    settle_goal_api_table_goal_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Goal"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_list_api_table_list_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_as_csv_api_table_list_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_as_pdf_api_table_list_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_meals_api_table_meals_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MealView"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_meal_api_table_meals_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Meal"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_meal_api_table_meals_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Meal"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MealRead"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_meal_api_table_meals__number__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Meal"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_meal_api_table_meals__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_prices_api_table_prices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_price_api_table_prices_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Seen"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_price_api_table_prices__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    fill_purse_api_table_purse_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_fill_purse_api_table_purse_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_store_api_table_store_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoreView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    store_as_csv_api_table_store_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    have_tried_api_table_tried__food__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                food: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_weeks_api_table_weeks_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeeksView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    remember_words_api_table_words_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_remember_words_api_table_words_post"];
             };
         };
         responses: {

@@ -1,0 +1,120 @@
+"""What to store: the goal, the master list, prices, this week's list."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Response
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.documents.shopping import shopping_sheet
+from yellow_larder.larder.buying import ListView, WeeksView, buy, list_csv, set_purse, week_list, weeks
+from yellow_larder.larder.goal import Goal, set_goal
+from yellow_larder.larder.lots import set_cupboard
+from yellow_larder.larder.overview import overview
+from yellow_larder.larder.prices import PricesView, Seen, forget_price, prices, see_price
+from yellow_larder.larder.storing import StoreView, mark_tried, master_csv, master_list
+from yellow_larder.larder.wording import say_day
+
+router = APIRouter(prefix="/table", tags=["table"], responses=REFUSALS)
+
+
+@router.get("/store")
+def see_store(larder: TheLarder) -> StoreView:
+    """The master list: what to store for the goal, what is here, what is missing, how it is best kept."""
+    return master_list(larder)
+
+
+@router.get("/store.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})
+def store_as_csv(larder: TheLarder) -> Response:
+    """The master list as CSV."""
+    return _csv(master_csv(larder), "to-store.csv")
+
+
+@router.put("/goal", status_code=204)
+def settle_goal(larder: TheLarder, goal: Annotated[Goal, Body(examples=[{"length": "3 months"}])]) -> None:
+    """Set what the household wants to be ready for."""
+    set_goal(larder, goal)
+
+
+@router.put("/cupboard/{food}", status_code=204)
+def weigh_cupboard(larder: TheLarder, food: str, amount: Annotated[str, Body(embed=True, examples=["1.2 kg"])]) -> None:
+    """Say how much of a food is in the cupboard; nothing for none."""
+    set_cupboard(larder, food, amount)
+
+
+@router.post("/tried/{food}", status_code=204)
+def have_tried(larder: TheLarder, food: str) -> None:
+    """The household has tried a food and likes it."""
+    mark_tried(larder, food)
+
+
+@router.get("/prices")
+def see_prices(larder: TheLarder) -> PricesView:
+    """All prices seen, by food, with the lowest ever and the cheapest of now."""
+    return prices(larder)
+
+
+@router.post("/prices", status_code=201)
+def add_price(
+    larder: TheLarder,
+    seen: Annotated[Seen, Body(examples=[{"line": "2.5 kg pearl barley", "price": "3.20", "shop": "harbour store"}])],
+) -> int:
+    """Write down a price; answers with its number."""
+    return see_price(larder, seen)
+
+
+@router.delete("/prices/{number}", status_code=204)
+def drop_price(larder: TheLarder, number: int) -> None:
+    """Strike a price out."""
+    forget_price(larder, number)
+
+
+@router.put("/purse", status_code=204)
+def fill_purse(larder: TheLarder, weekly: Annotated[str, Body(embed=True, examples=["25"])]) -> None:
+    """Say what there is to spend in a week."""
+    set_purse(larder, weekly)
+
+
+@router.get("/list")
+def see_list(larder: TheLarder) -> ListView:
+    """This week's list: the packs that gain the most whole meals for the money there is."""
+    return week_list(larder)
+
+
+@router.get("/list.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})
+def list_as_csv(larder: TheLarder) -> Response:
+    """This week's list as CSV."""
+    return _csv(list_csv(larder), "this-week.csv")
+
+
+@router.get("/list.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def list_as_pdf(larder: TheLarder) -> Response:
+    """This week's list as a sheet to take along."""
+    sheet = shopping_sheet(week_list(larder), say_day(larder.today()), overview(larder).settings.units)
+    headers = {"Content-Disposition": 'inline; filename="this-week.pdf"', "Cache-Control": "no-store"}
+    return Response(sheet, media_type="application/pdf", headers=headers)
+
+
+@router.get("/weeks")
+def see_weeks(larder: TheLarder) -> WeeksView:
+    """The weeks until the goal at the pace of the purse, for the chart."""
+    return weeks(larder)
+
+
+@router.post("/buy", status_code=201)
+def buy_it(
+    larder: TheLarder,
+    price: Annotated[int, Body(examples=[1])],
+    packs: Annotated[int, Body(examples=[2])],
+    on: Annotated[date | None, Body(description="none means today", examples=["2026-11-24"])] = None,
+) -> int:
+    """A line of the list was bought: it is a lot in the cupboard; answers with its number."""
+    return buy(larder, price, packs, on)
+
+
+def _csv(text: str, name: str) -> Response:
+    headers = {"Content-Disposition": f'attachment; filename="{name}"', "Cache-Control": "no-store"}
+    return Response(text, media_type="text/csv; charset=utf-8", headers=headers)

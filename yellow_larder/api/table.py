@@ -1,0 +1,110 @@
+"""The table: who eats, what they eat, and the diary of it."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Annotated
+
+from fastapi import APIRouter, Body
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.larder.diary import MonthView, Written, month, write_day
+from yellow_larder.larder.eaters import Eater, EatersView, Need, eaters, keep_eater, need_of, remove_eater
+from yellow_larder.larder.meals import Meal, MealRead, MealView, keep_meal, meals, read_meal, remember, remove_meal
+
+router = APIRouter(prefix="/table", tags=["table"], responses=REFUSALS)
+
+_EATERS = [
+    {"name": "Grandmother", "birth_year": 1952, "sex": "female", "height": "158 cm", "weight": "61 kg"},
+    {"name": "Cousins", "birth_year": 1990, "count": 3, "weeks": 2},
+]
+_MEALS = [{"name": "Pea soup", "kind": "supper", "eaters": 4, "text": "2 cups split peas\n2 onions\nsalt"}]
+AnEater = Annotated[Eater, Body(examples=_EATERS)]
+AMeal = Annotated[Meal, Body(examples=_MEALS)]
+
+
+@router.get("/eaters")
+def see_eaters(larder: TheLarder) -> EatersView:
+    """Everybody who eats here, what each needs in a day and how that is worked out."""
+    return eaters(larder)
+
+
+@router.post("/eaters/need")
+def see_need(larder: TheLarder, eater: AnEater) -> Need:
+    """What somebody needs in a day, as it is typed. Nothing is saved."""
+    return need_of(larder, eater)
+
+
+@router.post("/eaters", status_code=201)
+def add_eater(larder: TheLarder, eater: AnEater) -> int:
+    """Add somebody who eats here; answers with their number."""
+    return keep_eater(larder, eater)
+
+
+@router.put("/eaters/{number}", status_code=204)
+def change_eater(larder: TheLarder, number: int, eater: AnEater) -> None:
+    """Change somebody who eats here."""
+    keep_eater(larder, eater, number)
+
+
+@router.delete("/eaters/{number}", status_code=204)
+def drop_eater(larder: TheLarder, number: int) -> None:
+    """Somebody eats here no longer."""
+    remove_eater(larder, number)
+
+
+@router.get("/meals")
+def see_meals(larder: TheLarder) -> list[MealView]:
+    """Every meal, read and reckoned."""
+    return meals(larder)
+
+
+@router.post("/meals/read")
+def see_meal(larder: TheLarder, meal: AMeal) -> MealRead:
+    """What a meal comes to, as it is typed. Nothing is saved."""
+    return read_meal(larder, meal)
+
+
+@router.post("/meals", status_code=201)
+def add_meal(larder: TheLarder, meal: AMeal) -> int:
+    """Add a meal; answers with its number."""
+    return keep_meal(larder, meal)
+
+
+@router.put("/meals/{number}", status_code=204)
+def change_meal(larder: TheLarder, number: int, meal: AMeal) -> None:
+    """Change a meal."""
+    keep_meal(larder, meal, number)
+
+
+@router.delete("/meals/{number}", status_code=204)
+def drop_meal(larder: TheLarder, number: int) -> None:
+    """Take a meal off the menu."""
+    remove_meal(larder, number)
+
+
+@router.post("/words", status_code=204)
+def remember_words(
+    larder: TheLarder,
+    words: Annotated[str, Body(examples=["tatties"])],
+    means: Annotated[str, Body(examples=["dried-potatoes", "seasoning", "elsewhere"])],
+) -> None:
+    """Say once what words mean: a food by its key, "seasoning", or "elsewhere" for what is not kept here."""
+    remember(larder, words, means)
+
+
+@router.get("/diary/{year}/{number}")
+def see_month(larder: TheLarder, year: int, number: int) -> MonthView:
+    """A month of the diary: its days, its totals, and the meals to pick from."""
+    return month(larder, year, number)
+
+
+@router.put("/diary/{day}", status_code=204)
+def write_a_day(
+    larder: TheLarder,
+    day: date,
+    items: Annotated[list[Written], Body(embed=True, examples=[[{"meal": 1}, {"line": "2 cups rice"}]])],
+) -> None:
+    """Write a day of the diary in place of what stood there; no items takes it out."""
+    write_day(larder, day, items)

@@ -1,0 +1,43 @@
+"""The figures along the top edge."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from sqlalchemy import func, select
+
+from yellow_larder.larder.eaters import Appetite, appetite
+from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.storing import in_store
+from yellow_larder.store import journal
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Package
+
+
+@dataclass(frozen=True, slots=True)
+class Overview:
+    """What stands here in figures, how the household is set, and what undo would take back."""
+
+    settings: Settings
+    appetite: Appetite
+    kept: int
+    kcal: float
+    days: float
+    can_undo: str | None
+
+
+def overview(larder: Larder) -> Overview:
+    """The figures along the top edge."""
+    year = larder.today().year
+    with reading(larder.engine) as session:
+        kept = session.scalar(select(func.count()).select_from(Package).where(Package.thrown_out_on.is_(None))) or 0
+        here = in_store(session, year)
+        change = journal.last_change(session)
+        return Overview(
+            settings=settings(session),
+            appetite=appetite(session, year),
+            kept=kept,
+            kcal=here.kcal,
+            days=here.days,
+            can_undo=change.title if change else None,
+        )
