@@ -223,7 +223,8 @@ def _assumed(facts: dict[str, Any]) -> str:
 def _as_typed(facts: dict[str, Any], units: Units) -> Eater:
     height = say_length(facts["height"] * 10, units) if facts["height"] else ""
     weight = say_mass(facts["weight"] * 1000, units) if facts["weight"] else ""
-    return Eater(**facts | {"height": height, "weight": weight, "sex": Sex(facts["sex"])})
+    spelled = {"sex": Sex(facts["sex"]), "activity": Activity(facts["activity"])}
+    return Eater(**facts | spelled | {"height": height, "weight": weight})
 
 
 def _read_height_cm(text: str, units: Units) -> float | None:
