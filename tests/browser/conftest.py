@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 import os
+import shutil
 import signal
 import socket
 import subprocess
 import sys
+import threading
 import time
 from collections.abc import Iterator
 from dataclasses import dataclass, field
@@ -14,7 +16,12 @@ from pathlib import Path
 
 import httpx
 import pytest
+import uvicorn
 from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, expect, sync_playwright
+
+from yellow_larder.api.app import make_app
+from yellow_larder.demo.household import furnish
+from yellow_larder.larder.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
@@ -31,7 +38,6 @@ class Served:
     """A server of the larder in a file, that can be killed and started again."""
 
     file: Path
-    command: str = "serve"
     port: int = field(default_factory=lambda: _free_port())
     process: subprocess.Popen[bytes] | None = None
 
@@ -39,19 +45,11 @@ class Served:
     def url(self) -> str:
         return f"http://127.0.0.1:{self.port}"
 
-    def launch(self) -> Served:
-        """Start it without waiting."""
-        where = ["--data", str(self.file), "--port", str(self.port)]
-        command = [sys.executable, "-m", "yellow_larder.cli", self.command, *where]
-        self.process = subprocess.Popen(command, cwd=ROOT, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
-        return self
-
     def start(self) -> Served:
         """Start it and wait until it answers."""
-        return self.launch().ready()
-
-    def ready(self) -> Served:
-        """Wait until it answers."""
+        where = ["--data", str(self.file), "--port", str(self.port)]
+        command = [sys.executable, "-m", "yellow_larder.cli", "serve", *where]
+        self.process = subprocess.Popen(command, cwd=ROOT, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
         for _ in range(400):
             try:
                 if httpx.get(f"{self.url}/api/overview").status_code == 200:
@@ -81,31 +79,64 @@ def browser() -> Iterator[Browser]:
         browser.close()
 
 
-@pytest.fixture(scope="session")
-def stable() -> Iterator[list[Served]]:
-    """New larders being started while other tests run, so that no test waits for its own."""
-    waiting: list[Served] = []
-    yield waiting
-    for each in waiting:
-        each.kill()
+class Here:
+    """The real server over a larder in a file, in a thread of this process, so that starting it costs nothing."""
+
+    def __init__(self, larder: Larder) -> None:
+        self.larder = larder
+        self.port = _free_port()
+        self.url = f"http://127.0.0.1:{self.port}"
+        app = make_app(larder, ROOT / "web" / "build")
+        self._server = uvicorn.Server(
+            uvicorn.Config(app, host="127.0.0.1", port=self.port, log_level="warning", lifespan="off")
+        )
+        self._thread = threading.Thread(target=self._server.run, daemon=True)
+
+    def __enter__(self) -> Here:
+        self._thread.start()
+        while not self._server.started:
+            time.sleep(0.01)
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self._server.should_exit = True
+        self._server.force_exit = True
+        self._thread.join(timeout=5)
+        self.larder.engine.dispose()
 
 
 @pytest.fixture
-def served(stable: list[Served], tmp_path_factory: pytest.TempPathFactory) -> Iterator[Served]:
+def served(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
     """A new larder, served."""
-    while len(stable) < 2:
-        stable.append(Served(tmp_path_factory.mktemp("larder") / "larder.db").launch())
-    served = stable.pop(0).ready()
+    with Here(open_larder(tmp_path_factory.mktemp("larder") / "larder.db")) as here:
+        yield here
+
+
+@pytest.fixture
+def mortal(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Served]:
+    """A new larder, served by a process of its own, for the tests that kill it."""
+    served = Served(tmp_path_factory.mktemp("larder") / "larder.db").start()
     yield served
     served.kill()
+
+
+@pytest.fixture(scope="session")
+def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of the demo household's larder, made once."""
+    file = tmp_path_factory.mktemp("furnished") / "demo.db"
+    larder = furnish(file)
+    with larder.engine.connect() as connection:
+        connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
+    larder.engine.dispose()
+    return file
 
 
 @pytest.fixture(scope="module")
-def demo(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Served]:
-    """The demo household's larder, served once for the tests that only look."""
-    served = Served(tmp_path_factory.mktemp("demo") / "demo.db", "demo").start()
-    yield served
-    served.kill()
+def demo(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
+    """The demo household's larder, served once for the tests of a module."""
+    file = Path(shutil.copy(furnished, tmp_path_factory.mktemp("demo") / "demo.db"))
+    with Here(open_larder(file)) as here:
+        yield here
 
 
 @pytest.fixture
@@ -127,7 +158,7 @@ def page(context: BrowserContext) -> Iterator[Page]:
     assert wrong == []
 
 
-def put_on_bench(page: Page, served: Served, line: str) -> None:
+def put_on_bench(page: Page, served: Served | Here, line: str) -> None:
     """Type a line on the bench and wait for its plan."""
     page.goto(f"{served.url}/bench")
     page.get_by_role("combobox", name="What is on the bench").fill(line)

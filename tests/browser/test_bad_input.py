@@ -6,7 +6,7 @@ import httpx
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Served, put_on_bench
+from tests.browser.conftest import Here, put_on_bench
 
 pytestmark = pytest.mark.browser
 
@@ -23,7 +23,7 @@ pytestmark = pytest.mark.browser
         ("5 kg <img src=x onerror=alert(1)>", "“<img src=x onerror=alert(1)>” is not in the table"),
     ],
 )
-def test_a_line_that_makes_no_sense(page: Page, served: Served, line: str, says: str) -> None:
+def test_a_line_that_makes_no_sense(page: Page, served: Here, line: str, says: str) -> None:
     page.goto(f"{served.url}/bench")
     field = page.get_by_role("combobox", name="What is on the bench")
     field.fill(line)
@@ -42,7 +42,7 @@ def test_a_line_that_makes_no_sense(page: Page, served: Served, line: str, says:
         ("Moisture, %", "140", "Moisture must lie between 0 and 100 %"),
     ],
 )
-def test_a_field_that_cannot_be(page: Page, served: Served, label: str, typed: str, says: str) -> None:
+def test_a_field_that_cannot_be(page: Page, served: Here, label: str, typed: str, says: str) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     field = page.get_by_label(label, exact=True)
     field.fill(typed)
@@ -52,7 +52,7 @@ def test_a_field_that_cannot_be(page: Page, served: Served, label: str, typed: s
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
 
 
-def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Served) -> None:
+def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/bench")
     line = page.get_by_role("combobox", name="What is on the bench")
     line.fill("5 kg perl barlee")
@@ -73,7 +73,7 @@ def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Served) -> 
     expect(page.get_by_role("region", name="To do next")).to_contain_text("17,500 kcal")
 
 
-def test_a_name_of_five_megabytes(page: Page, served: Served) -> None:
+def test_a_name_of_five_megabytes(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/bench")
     page.get_by_role("button", name="Household").click()
     sheet = page.get_by_role("dialog", name="Household")
@@ -86,7 +86,7 @@ def test_a_name_of_five_megabytes(page: Page, served: Served) -> None:
     assert httpx.get(f"{served.url}/api/overview").json()["settings"]["name"] == "Our larder"
 
 
-def test_markup_in_a_name_is_only_text(page: Page, served: Served) -> None:
+def test_markup_in_a_name_is_only_text(page: Page, served: Here) -> None:
     name = "<b>bold</b> barley"
     body = {"name": name, "like": "pearl-barley", "kcal": 350, "protein_g": 10, "fat_g": 1, "carbohydrate_g": 70}
     httpx.post(f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "litre_g": 780}).raise_for_status()
@@ -97,7 +97,7 @@ def test_markup_in_a_name_is_only_text(page: Page, served: Served) -> None:
     expect(page.get_by_role("cell", name=re.compile("bold")).first).to_contain_text(name)
 
 
-def test_a_stop_cannot_be_packed(page: Page, served: Served) -> None:
+def test_a_stop_cannot_be_packed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "5 kg white sugar")
     page.get_by_role("button", name="absorbers").click()
     verdict = page.get_by_role("region", name="Verdict")

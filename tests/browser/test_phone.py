@@ -6,7 +6,7 @@ from collections.abc import Iterator
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
-from tests.browser.conftest import Served
+from tests.browser.conftest import Here
 
 pytestmark = pytest.mark.browser
 
@@ -21,7 +21,7 @@ def phone(browser: Browser) -> Iterator[Page]:
     context.close()
 
 
-def test_plan_and_pack_by_touch(phone: Page, served: Served) -> None:
+def test_plan_and_pack_by_touch(phone: Page, served: Here) -> None:
     phone.goto(f"{served.url}/bench")
     phone.get_by_role("button", name="10 kg pearl barley").tap()
     expect(phone.get_by_role("group", name="drawn to scale")).to_be_in_viewport()
@@ -32,6 +32,7 @@ def test_plan_and_pack_by_touch(phone: Page, served: Served) -> None:
     expect(figures).to_contain_text("16 person-days")
     with phone.context.expect_page():
         phone.get_by_role("button", name="Pack all 4").tap()
+    phone.bring_to_front()
     sheet = phone.get_by_role("dialog", name="Packed")
     expect(sheet).to_be_in_viewport()
     sheet.get_by_role("link", name="See where they stand").tap()
@@ -39,7 +40,7 @@ def test_plan_and_pack_by_touch(phone: Page, served: Served) -> None:
     expect(card.get_by_role("button", name="Throw out")).to_be_in_viewport()
 
 
-def test_the_picture_comes_before_the_settings(phone: Page, served: Served) -> None:
+def test_the_picture_comes_before_the_settings(phone: Page, served: Here) -> None:
     """What a person looks at first stands first; what they change stands below it."""
     phone.goto(f"{served.url}/bench")
     phone.get_by_role("combobox", name="What is on the bench").fill("10 kg pearl barley")
@@ -51,7 +52,7 @@ def test_the_picture_comes_before_the_settings(phone: Page, served: Served) -> N
     assert tops == sorted(tops)
 
 
-def test_a_card_opens_by_a_tap_and_closes(phone: Page, demo: Served) -> None:
+def test_a_card_opens_by_a_tap_and_closes(phone: Page, demo: Here) -> None:
     phone.goto(f"{demo.url}/shelves")
     jar = phone.locator("[data-stack]").first
     jar.tap()
@@ -61,7 +62,7 @@ def test_a_card_opens_by_a_tap_and_closes(phone: Page, demo: Served) -> None:
     expect(card).to_have_count(0)
 
 
-def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Served) -> None:
+def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Here) -> None:
     phone.goto(f"{demo.url}/shelves")
     phone.get_by_role("button", name=re.compile("^Stair cupboard")).tap()
     expect(phone.get_by_role("group", name="Stair cupboard, cut open")).to_be_visible()

@@ -49,7 +49,9 @@ def state(larder: Larder) -> dict[str, list[tuple[Any, ...]]]:
     """Everything that follows from the journal, row by row."""
     with reading(larder.engine) as session:
         return {
-            model.__tablename__: [tuple(map(str, row)) for row in session.execute(select(*model.__table__.columns))]
+            model.__tablename__: sorted(
+                tuple(map(str, row)) for row in session.execute(select(*model.__table__.columns))
+            )
             for model in STATE
         }
 

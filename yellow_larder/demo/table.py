@@ -115,7 +115,7 @@ def _eaters(larder: Larder) -> None:
         Eater("Mother", born - 39, Sex.FEMALE, Activity.LIGHT, "166 cm", "64 kg"),
         Eater("Grandmother", born - 74, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg"),
         Eater("The boy", born - 9, Sex.MALE, Activity.ACTIVE),
-        Eater("Cousins, if the causeway shuts", born - 33, count=2, weeks=1.5),
+        Eater("Cousins, in gales", born - 33, count=2, weeks=1.5),
     ):
         keep_eater(larder, eater)
 

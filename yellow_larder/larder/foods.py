@@ -23,6 +23,9 @@ from yellow_larder.store.models import OwnFood
 _SURE = 92
 """Likeness, 0–100, above which a slip of the pen is taken as meant. Source: our judgement on the table's names."""
 
+_LIKE = 60
+"""Likeness above which a name is offered as perhaps meant. Source: our judgement on the table's names."""
+
 _SHAKEN = 1.07
 """How much denser food lies once shaken down, where only the poured weight is known.
 
@@ -89,7 +92,7 @@ def find_named(words: str, names: dict[str, Food]) -> Food:
     if ranked and ranked[0][1] >= _SURE:
         return names[ranked[0][0]]
     loose = process.extract(wanted, list(names), scorer=fuzz.WRatio, limit=12)
-    nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= 50)
+    nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= _LIKE)
     shown = words if len(words) <= 40 else f"{words[:40]}…"
     raise Refused("line", f"“{shown}” is not in the table", nearest=tuple(nearest)[:5])
 

@@ -153,7 +153,7 @@ class Kitchen:
             return None
         food = self._foods[piece.food]
         mass_g = read_count(found["count"]) * piece.mass_g(food)
-        return Ingredient(text, Reading.READ, food.key, mass_g, thing, f"stands for {food.name}: {piece.source}")
+        return Ingredient(text, Reading.READ, food.key, mass_g, thing, piece.source)
 
     def _settle(self, text: str, words: str, weigh: Callable[[Food], tuple[float, str]]) -> Ingredient:
         """An ingredient whose amount was read, once its food is found."""
@@ -213,5 +213,5 @@ def _in_store(food: Food, amount: Amount, *, fresh: bool) -> tuple[float, str]:
     """What stands in store for an amount of a food, and how that was understood."""
     mass_g = amount.weighs_g(food.loose_g_ml)
     if fresh:
-        return food.stored_g(mass_g), f"fresh; {food.name} stands for it, the water being gone"
+        return food.stored_g(mass_g), f"{food.name}, by their solids: the water of the fresh ones is gone"
     return mass_g, ""

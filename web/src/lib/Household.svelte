@@ -4,12 +4,15 @@
   import Field from "./Field.svelte";
   import Sheet from "./Sheet.svelte";
   import { larder } from "./larder.svelte";
+  import { theme } from "./theme.svelte";
   import { untrack } from "svelte";
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let draft = $state<Schemas["Settings"]>();
   let percent = $state(50);
   let wrong = $state<Wrong>({});
+
+  const eating = $derived(larder.overview?.appetite);
 
   const SIZES = [20, 50, 100, 200, 300, 400, 500, 750, 1000, 1500, 2000, 2500];
   const SCHOOLS = [
@@ -63,10 +66,21 @@
           {/each}
         </div>
       </div>
-      <Field label="People who eat here" name="people" type="number" bind:value={draft.people as number} {wrong} />
-      <Field label="kcal a person a day" name="kcal_per_person_day" type="number" bind:value={draft.kcal_per_person_day as number} {wrong} />
-      <Field label="Height above the sea, m" name="altitude" type="number" bind:value={draft.altitude_m as number} {wrong}
-        hint="Thinner air holds less oxygen" />
+      {#if eating?.named}
+        <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
+          <p><b>{eating.people} eat here</b>, {Math.round(eating.kcal_day).toLocaleString("en")} kcal a day together.</p>
+          <a class="chip" href="/table/eaters" onclick={() => (open = false)}>Who eats</a>
+        </div>
+      {:else}
+        <Field label="People who eat here" name="people" type="number" bind:value={draft.people as number} {wrong} />
+        <Field label="kcal a person a day" name="kcal_per_person_day" type="number" bind:value={draft.kcal_per_person_day as number} {wrong}
+          hint="Or name who eats, at the Table" />
+      {/if}
+      <div class="grid grid-cols-2 gap-3">
+        <Field label="Height above sea, m" name="altitude" type="number" bind:value={draft.altitude_m as number} {wrong}
+          hint="Thin air, less oxygen" />
+        <Field label="Sign for money" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
+      </div>
       <div class="grid grid-cols-2 gap-3">
         <Field label="Packing room, °C" name="room_c" type="number" bind:value={draft.room_c as number} {wrong} />
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
@@ -91,7 +105,9 @@
         </div>
       </fieldset>
       {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
-      <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Keep it so</button></div>
+      <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
+        <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
+        <button class="do" type="submit">Keep it so</button></div>
     </form>
   {/if}
 </Sheet>

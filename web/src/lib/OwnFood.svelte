@@ -11,7 +11,7 @@
     name = "",
     foods,
     onadded,
-  }: { open?: boolean; name?: string; foods: Schemas["FoodRow"][]; onadded: (name: string) => void } = $props();
+  }: { open?: boolean; name?: string; foods: Schemas["FoodRow"][]; onadded: (name: string, key: string) => void } = $props();
 
   const PARTS = [
     ["kcal", "Energy, kcal"],
@@ -67,7 +67,7 @@
       open = false;
       await larder.changed();
       larder.say(`${done.data.name} is in the table now`);
-      onadded(done.data.name);
+      onadded(done.data.name, done.data.key);
     }
   }
 </script>

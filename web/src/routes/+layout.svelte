@@ -19,7 +19,9 @@
   let help = $state(false);
   let household = $state(false);
 
+  const days = $derived(larder.overview?.days ?? 0);
   const places = $derived([
+    { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
     { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
     { href: "/guide", name: "Guide", figure: "why" },
@@ -47,18 +49,18 @@
 >
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
-  <header class="relative z-10 flex shrink-0 items-end gap-x-6 border-b-2 border-ink bg-cream px-3 sm:px-6">
+  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-6 sm:px-6">
     <a href="/bench" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap sm:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
-    <nav aria-label="Places" class="flex min-w-0 flex-1">
+    <nav aria-label="Places" class="flex min-w-0 flex-1 max-sm:overflow-x-auto max-sm:overflow-y-hidden max-sm:[scrollbar-width:none]">
       {#each places as place (place.href)}
         {@const on = here.startsWith(place.href)}
         <a
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative -mb-0.5 block min-w-19 px-3 pt-3 pb-2 leading-tight sm:px-4",
+            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:-mb-0.5 sm:min-w-19 sm:px-4",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",
@@ -82,7 +84,7 @@
         <Settings2 size={21} aria-hidden="true" />
       </button>
       <button
-        class="grid size-11 place-items-center rounded-lg hover:bg-paper"
+        class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid"
         aria-label={theme.dark ? "Light, for the kitchen" : "Dark, for the cellar"}
         onclick={() => theme.toggle()}
       >

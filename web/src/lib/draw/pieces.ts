@@ -42,6 +42,15 @@ const FORMS: Record<string, Form> = {
   seed: { outline: "M-4.2 0C-2-2.6 2.4-2.6 4.2-1C4.6 0 3 2 .5 2.1C-1.8 2.2-3.6 1.4-4.2 0Z", apart: 6.2 },
 };
 
+/** A food as far as its drawing goes: the form and the colour of its pieces. */
+export interface Painted {
+  form: string;
+  colour: string;
+}
+
+/** The name of the pattern that a food is filled in with. */
+export const patternOf = (food: Painted): string => `f-${food.form}-${food.colour.slice(1)}`;
+
 /** The form of that name; grain, if it is new to the drawings. */
 export function form(name: string): Form {
   return FORMS[name] ?? (FORMS.grain as Form);

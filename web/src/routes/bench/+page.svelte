@@ -1,10 +1,12 @@
 <script lang="ts">
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import OwnFood from "$lib/OwnFood.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
   import { onMount } from "svelte";
-  import { Bench } from "./bench.svelte";
+  import { Bench, nothing } from "./bench.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import Schools from "./Schools.svelte";
@@ -35,6 +37,12 @@
   });
 
   onMount(() => {
+    const from = page.url.searchParams;
+    if (from.has("line")) {
+      // A lot sent here from the table: it is on the bench now, and a reload must not put it there again.
+      bench.set({ ...nothing(), line: from.get("line") ?? "", lot: Number(from.get("lot")) || null });
+      void goto("/bench", { replaceState: true, keepFocus: true });
+    }
     const fresh = () => {
       bench.clear();
       document.getElementById("line")?.focus();

@@ -32,6 +32,7 @@
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all")}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
+    {#if plan.cost}{@render figure(plan.cost, `${plan.cost_per_1000_kcal} per 1,000 kcal`, "Cost")}{/if}
     {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
   </dl>
 {/snippet}

@@ -24,6 +24,7 @@ export function nothing(): Ask {
     place: null,
     moisture: null,
     frozen: false,
+    lot: null,
   };
 }
 

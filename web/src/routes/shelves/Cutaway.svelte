@@ -3,7 +3,7 @@
   import type { Schemas } from "$lib/api/client";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
-  import { seeded } from "$lib/draw/pieces";
+  import { patternOf, seeded } from "$lib/draw/pieces";
   import { boards, type Board, type Drawings, type OnShelf, type Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
   import Standing from "./Standing.svelte";
@@ -58,7 +58,7 @@
   const shown = $derived(rows.filter((row) => row.y > scrolled - 500 && row.y - row.height < scrolled + tall + 500));
   const patterns = $derived.by(() => {
     const seen = shown.flatMap((row) => row.board.stacks.map((stack) => stack.first)).filter((one) => drawings[one.container]?.clear);
-    return Object.entries(Object.fromEntries(seen.map((one) => [`f-${one.form}-${one.colour.slice(1)}`, one])));
+    return Object.entries(Object.fromEntries(seen.map((one) => [patternOf(one), one])));
   });
   const stones = $derived.by(() => {
     const chance = seeded(place.name);

@@ -3,6 +3,7 @@
   import Vessel from "$lib/draw/Vessel.svelte";
   import type { Drawings, Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
+  import { patternOf } from "$lib/draw/pieces";
 
   let {
     stack,
@@ -46,7 +47,7 @@
     {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.2" />{/if}
   </g>
 {/each}
-<Vessel id="p{first.number}" {drawn} {scale} level={first.level * drawn.inner_mm} pattern="f-{first.form}-{first.colour.slice(1)}" food={first.form} colour={first.colour} see="wall" fine={false} />
+<Vessel id="p{first.number}" {drawn} {scale} level={first.level * drawn.inner_mm} pattern={patternOf(first)} food={first.form} colour={first.colour} see="wall" fine={false} />
 
 <g transform="translate(0 {-label.y})">
   <rect x={-label.half} y={-20} width={label.half * 2} height="41" rx="1.5" fill="#fffdf6" stroke="#1f2f2a" stroke-width="1.2" />

@@ -1,0 +1,36 @@
+<!-- A number with a large minus and plus, for floury hands; it can be typed too. -->
+<script lang="ts">
+  let {
+    label,
+    unit,
+    value = $bindable(),
+    least = 0,
+    wrong,
+    onchange,
+  }: { label: string; unit: string; value: number; least?: number; wrong?: string | undefined; onchange?: () => void } = $props();
+
+  const id = $props.id();
+
+  function step(by: number) {
+    value = Math.max(least, Math.round((Number(value) || 0) + by));
+    onchange?.();
+  }
+</script>
+
+<div>
+  <label for={id} class="head block">{label}<span class="lg:hidden">, {unit}</span></label>
+  <div class="mt-1 flex items-center gap-1.5">
+    <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one less" onclick={() => step(-1)}>−</button>
+    <input {id} type="number" step="any" min={least} bind:value class="field !w-12 shrink-0 !px-1 text-center font-semibold [appearance:textfield]" aria-invalid={wrong ? "true" : undefined} oninput={() => onchange?.()} />
+    <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one more" onclick={() => step(1)}>+</button>
+    <span class="caption leading-tight max-lg:hidden">{unit}</span>
+  </div>
+  {#if wrong}<p class="wrong mt-1" role="alert">{wrong}</p>{/if}
+</div>
+
+<style>
+  input::-webkit-inner-spin-button {
+    appearance: none;
+    margin: 0;
+  }
+</style>

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { api, ask, type Schemas } from "$lib/api/client";
+  import { larder } from "$lib/larder.svelte";
+  import Eater from "./Eater.svelte";
+  import Seats from "./Seats.svelte";
+
+  let view = $state<Schemas["EatersView"]>();
+  let open = $state(false);
+  let chosen = $state<Schemas["EaterView"]>();
+
+  const number = (value: number) => Math.round(value).toLocaleString("en");
+
+  $effect(() => {
+    if (larder.version >= 0) void ask(api.GET("/api/table/eaters")).then(({ data }) => (view = data ?? view));
+  });
+
+  function show(each?: Schemas["EaterView"]) {
+    chosen = each;
+    open = true;
+  }
+</script>
+
+<svelte:head><title>Who eats · Yellow Larder</title></svelte:head>
+
+{#if view}
+  <div class="grid min-h-0 flex-1 content-start gap-x-8 px-4 pt-2.5 pb-8 sm:px-6 lg:grid-cols-[29rem_1fr] lg:overflow-y-auto">
+    <div>
+    <div class="flex flex-wrap items-end justify-between gap-3">
+      <div>
+        <h1 class="text-[1.7rem]">{number(view.appetite.kcal_day)} kcal a day</h1>
+        <p class="caption">
+          {#if view.appetite.named}for the {view.appetite.people} who always eat here, and {number(view.appetite.protein_day_g)} g protein
+          {:else}for {view.appetite.people}, as long as nobody is named{/if}
+        </p>
+      </div>
+      <button class={view.eaters.length ? "chip" : "do"} onclick={() => show()}>{view.eaters.length ? "Add somebody" : "Name who eats"}</button>
+    </div>
+
+    <Seats eaters={view.eaters} onpick={show} />
+    </div>
+    <div class="min-w-0">
+
+    {#if view.eaters.length}
+      <ul class="mt-3 border-t-2 border-ink lg:mt-2">
+        {#each view.eaters as each (each.number)}
+          <li class="grid gap-x-6 gap-y-1 border-b border-line py-3 md:grid-cols-[11rem_7rem_1fr_auto] md:items-baseline">
+            <div>
+              <b class="text-[1.05rem]">{each.eater.name}</b>
+              <span class="block text-[0.9rem] text-soft">{each.age} years{each.eater.count && each.eater.count > 1 ? `, ${each.eater.count} of them` : ""}{each.eater.weeks ? `, guests for ${each.eater.weeks} weeks` : ""}</span>
+            </div>
+            <div><b class="font-name text-[1.15rem]">{number(each.need.kcal)}</b> kcal<span class="block text-[0.9rem] text-soft">{number(each.need.protein_g)} g protein</span></div>
+            <div class="min-w-0 text-[0.9rem] leading-snug text-soft">
+              <p>{each.need.kcal_working}</p>
+              <p>protein: {each.need.protein_working}{each.need.assumed ? ` · ${each.need.assumed}` : ""}</p>
+            </div>
+            <button class="chip justify-self-start" onclick={() => show(each)}>Change</button>
+          </li>
+        {/each}
+      </ul>
+      <p class="caption mt-3">
+        Energy: estimated energy requirement; protein: recommended allowance (Institute of Medicine, 2005). They are means over healthy people: who is ill, expecting or
+        nursing has needs of their own, which a doctor or midwife can tell; type that figure in instead.
+      </p>
+    {:else}
+      <p class="mx-auto mt-3 max-w-xl text-center text-[1.05rem]">
+        A name or a role and a birth year are enough. What each of you needs in a day follows, with the sum on show, and all days and person-days are reckoned with it.
+      </p>
+    {/if}
+    </div>
+  </div>
+  <Eater bind:open view={chosen} />
+{/if}
