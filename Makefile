@@ -16,7 +16,7 @@ serve: .venv/ready web/build/index.html       ## serve your own larder
 test: .venv/ready web/build/index.html        ## all tests, browser included
 	sh tools/chromium.sh
 	cd web && npm run --silent test
-	$(BIN)/pytest
+	$(BIN)/pytest -n logical --maxprocesses 4 --dist loadfile
 
 check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
 	$(BIN)/ruff check .
@@ -38,7 +38,7 @@ client: .venv/ready web/node_modules/ready    ## the TypeScript client, from the
 	cd web && npm run --silent client
 
 lock: .venv/ready                             ## pin the newest of everything
-	$(BIN)/pip-compile --quiet --upgrade --generate-hashes --no-emit-index-url --allow-unsafe --strip-extras \
+	$(BIN)/pip-compile --quiet --upgrade --generate-hashes --no-emit-index-url --no-emit-find-links --allow-unsafe --strip-extras \
 	  --output-file requirements.lock requirements-dev.in
 
 clean:

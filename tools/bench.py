@@ -8,18 +8,29 @@ import subprocess
 import sys
 import tempfile
 import time
-from datetime import datetime, timedelta
+from collections.abc import Callable
+from datetime import date, datetime, timedelta
 from itertools import count
 from pathlib import Path
 
 import httpx
 import numpy as np
 import psutil
+from sqlalchemy import func, select
 
+from yellow_larder.cli import spare_garbage
 from yellow_larder.core.shelf_life import days_left
 from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import NewPlace, add_place, open_larder
+from yellow_larder.larder.buying import set_purse, week_list
+from yellow_larder.larder.diary import eaten_in_all
+from yellow_larder.larder.larder import Larder, NewPlace, add_place, open_larder
+from yellow_larder.larder.meals import Meal, keep_meal
 from yellow_larder.larder.packing import pack
+from yellow_larder.larder.storing import master_list
+from yellow_larder.reference import foods
+from yellow_larder.store import journal
+from yellow_larder.store.database import reading, writing
+from yellow_larder.store.models import DiaryDay, Package
 
 WEB = Path(__file__).parents[1] / "web" / "build"
 PORT = 8791
@@ -29,11 +40,15 @@ URL = f"http://127.0.0.1:{PORT}"
 def main() -> None:
     """Print every figure beside its goal."""
     print(f"{'what':<52}{'measured':>12}{'goal':>14}")
+    start = time.perf_counter()
+    sum(range(20_000_000))
+    print(f"{'this machine: twenty million additions':<52}{(time.perf_counter() - start) * 1000:>9.1f} ms")
     with tempfile.TemporaryDirectory() as folder:
         _served(Path(folder) / "demo.db", "demo", _demo)
         large = Path(folder) / "large.db"
         _fill(large)
         _served(large, "serve", _large)
+        _table(Path(folder) / "table.db")
     _javascript()
     _core()
 
@@ -97,6 +112,73 @@ def _large(_process: psutil.Process) -> None:
             client.get("/api/shelves").raise_for_status()
             times.append(time.perf_counter() - start)
         _row(f"shelves over HTTP, {kept:,} packages, p95", _p95_ms(times), 150, "ms")
+
+
+def _table(file: Path) -> None:
+    """200 meals of 100 foods, 2,000 packages, ten years of diary, 300 price lines."""
+    larder = open_larder(file)
+    chance = np.random.default_rng(1)
+    keys = list(foods())[:100]
+    for n in range(200):
+        lines = [f"{chance.integers(20, 500)} g {foods()[key].name}" for key in chance.choice(keys, 5, replace=False)]
+        keep_meal(larder, Meal(f"meal {n}", "\n".join(lines), per_month=float(chance.integers(1, 4))))
+    for line in ("200 kg pearl barley", "200 kg red lentils", "100 kg rolled oats", "200 kg white rice"):
+        pack(larder, Ask(line=line, container="bag-quart"))
+        pack(larder, Ask(line=line, container="bag-quart"))
+    _write_in_bulk(larder, chance, keys)
+    set_purse(larder, "60")
+    spare_garbage()
+    with reading(larder.engine) as session:
+        kept = session.scalar(select(func.count()).select_from(Package))
+        rows = session.scalar(select(func.count()).select_from(DiaryDay))
+        _row(f"diary totals, {rows:,} days", _p95_of(lambda: eaten_in_all(session, date(1990, 1, 1))), 100, "ms")
+    _row(f"master list, 200 meals, {kept:,} packages", _p95_of(lambda: master_list(larder)), 50, "ms")
+    _row("this week's list, 200 meals, 300 prices", _p95_of(lambda: week_list(larder), 3), 1000, "ms")
+    larder.engine.dispose()
+
+
+def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str]) -> None:
+    """Ten years of evenings and 300 prices, each kind in one change."""
+    today = larder.today()
+    days = [
+        journal.Act(
+            "diary",
+            today.toordinal() - ago,
+            "wrote",
+            {
+                "items": [{"meal": int(chance.integers(1, 200)), "name": "", "eaters": None, "line": None}],
+                "used_g": {key: float(chance.integers(20, 500)) for key in chance.choice(keys, 6, replace=False)},
+            },
+        )
+        for ago in range(3650)
+    ]
+    seen = [
+        journal.Act(
+            "price",
+            n + 1,
+            "seen",
+            {
+                "food_key": keys[n % len(keys)],
+                "shop": f"shop {n // len(keys)}",
+                "pack_g": float(chance.choice([500, 1000, 2500, 5000])),
+                "coins": int(chance.integers(80, 2500)),
+                "seen_on": today.isoformat(),
+            },
+        )
+        for n in range(300)
+    ]
+    with writing(larder.engine) as session:
+        for title, acts in (("ten years", days), ("prices", seen)):
+            journal.record(session, title, acts, at=larder.clock())
+
+
+def _p95_of(do: Callable[[], object], times: int = 10) -> float:
+    took = []
+    for _ in range(times):
+        start = time.perf_counter()
+        do()
+        took.append(time.perf_counter() - start)
+    return _p95_ms(took)
 
 
 def _javascript() -> None:

@@ -51,7 +51,37 @@ def _guide(page: Page) -> None:
     page.get_by_role("table").wait_for()
 
 
+def _table(page: Page) -> None:
+    page.goto(f"{URL}/table")
+    page.get_by_role("button", name=re.compile("^macaroni")).click()
+
+
+def _meals(page: Page) -> None:
+    page.goto(f"{URL}/table/meals")
+    page.get_by_role("heading", name="Our meals").wait_for()
+
+
+def _diary(page: Page) -> None:
+    page.goto(f"{URL}/table/diary")
+    page.get_by_role("heading", name=re.compile("kept$")).wait_for()
+
+
+def _week(page: Page) -> None:
+    page.goto(f"{URL}/table/money")
+    page.get_by_role("heading", name=re.compile("to the goal at this pace")).scroll_into_view_if_needed()
+
+
+def _eaters(page: Page) -> None:
+    page.goto(f"{URL}/table/eaters")
+    page.get_by_role("heading", name=re.compile("kcal a day")).wait_for()
+
+
 SHOTS = [
+    ("table", _table, (1280, 800), "light"),
+    ("table-meals", _meals, (1280, 800), "light"),
+    ("table-diary-phone", _diary, (390, 844), "light"),
+    ("table-week", _week, (1280, 800), "light"),
+    ("table-eaters-dark", _eaters, (1280, 800), "dark"),
     ("bench", _bench, (1280, 800), "light"),
     ("bench-stop-dark", _stop, (1280, 800), "dark"),
     ("bench-phone", _bench, (390, 844), "light"),

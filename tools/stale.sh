@@ -8,7 +8,7 @@ trap 'rm -rf "$fresh"' EXIT
 for file in openapi.json schema.d.ts; do
   cmp -s "$fresh/$file" "web/src/lib/api/$file" || { echo "web/src/lib/api/$file is stale: run make client" >&2; exit 1; }
 done
-if grep -nE '"resolved"|^--.*index-url' requirements.lock web/package-lock.json; then
+if grep -nE '"resolved"|^--.*(index-url|find-links)' requirements.lock web/package-lock.json; then
   echo "a lock file names where packages come from" >&2
   exit 1
 fi

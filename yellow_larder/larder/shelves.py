@@ -10,7 +10,7 @@ from math import isinf
 from typing import Any
 
 import numpy as np
-from sqlalchemy import RowMapping, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.nutrition import person_days
@@ -38,9 +38,9 @@ class Due(StrEnum):
     PAST = "past"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)
 class OnShelf:
-    """A package as its picture needs it."""
+    """A package as its picture needs it; not frozen, since thousands are made at once and freezing takes longest."""
 
     number: int
     food: str
@@ -156,14 +156,11 @@ def shelves(larder: Larder) -> ShelvesView:
         household = settings(session)
         places = list(session.scalars(select(Place).order_by(Place.id)))
         # Straight from the connection: thousands of rows need no objects with an identity.
-        rows = (
-            session.connection()
-            .execute(
-                select(*_COLUMNS).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
-            )
-            .mappings()
-            .all()
+        found = session.connection().execute(
+            select(*_COLUMNS).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
         )
+        names = list(found.keys())
+        rows = [dict(zip(names, row, strict=True)) for row in found]
     today = larder.today()
     left, share, _ = _life(rows, {place.id: place for place in places}, household.school, today)
     keys = {row["container_key"] for row in rows}
@@ -284,7 +281,7 @@ def _kept(session: Session, number: int) -> Package:
 
 
 def _life(
-    rows: Sequence[RowMapping | dict[str, Any]], places: dict[int, Place], school: School, today: date
+    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: School, today: date
 ) -> tuple[Numbers, Numbers, str]:
     """Days left and share left by the household's school, and the band of the first in words."""
     if not rows:
@@ -313,12 +310,12 @@ def _life(
     return days_left(base, used, rate, age), share_left(base, used), band
 
 
-def _base(rows: Sequence[RowMapping | dict[str, Any]], school: School) -> Numbers:
+def _base(rows: Sequence[dict[str, Any]], school: School) -> Numbers:
     column = f"{school.value}_days"
     return np.array([np.inf if row[column] is None else row[column] for row in rows])
 
 
-def _on_shelf(row: RowMapping | dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:
+def _on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:
     end = row["thrown_out_on"] or today
     return OnShelf(
         number=row["number"],
@@ -338,9 +335,9 @@ def _on_shelf(row: RowMapping | dict[str, Any], days: float, share: float, units
     )
 
 
-def _place_view(place: Place, packages: list[OnShelf], rows: Sequence[RowMapping], units: Units) -> PlaceView:
+def _place_view(place: Place, packages: list[OnShelf], rows: Sequence[dict[str, Any]], units: Units) -> PlaceView:
     here = [(package, row) for package, row in zip(packages, rows, strict=True) if package.place == place.id]
-    by_food: dict[str, list[RowMapping]] = {}
+    by_food: dict[str, list[dict[str, Any]]] = {}
     for package, row in here:
         by_food.setdefault(package.food, []).append(row)
     kcal = {food: sum(row["kcal"] for row in of) for food, of in by_food.items()}

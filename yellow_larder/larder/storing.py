@@ -22,7 +22,7 @@ from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import cupboard_g
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere
-from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives
+from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import DiaryDay, Package, Place
@@ -213,9 +213,12 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], school: School, units: 
     food, table = wanted.foods[n], wanted.table
     need, gap = float(table.need_g[n]), float(table.gap_g[n])
     here = float(table.here_g[n])
-    of_class = {packing: row.days for (life, packing), row in lives().items() if life == food.life}
     keeping = best_kept(
-        food, of_class, wanted_days=wanted.goal.keep_years * DAYS_PER_YEAR, rate=rate[food.life], school=school
+        food,
+        lives_of(food.life),
+        wanted_days=wanted.goal.keep_years * DAYS_PER_YEAR,
+        rate=rate[food.life],
+        school=school,
     )
     return StoreRow(
         food=food.key,

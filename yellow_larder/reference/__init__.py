@@ -201,6 +201,17 @@ def lives() -> dict[tuple[str, Packing], BaseLife]:
     return table
 
 
+@lru_cache
+def lives_of(life: str) -> dict[Packing, Life]:
+    """Days one class of food keeps at 21 °C, by packing.
+
+    Example:
+        >>> round(lives_of("hard grain")[Packing.SHOP].customary / DAYS_PER_YEAR)
+        2
+    """
+    return {packing: row.days for (of, packing), row in lives().items() if of == life}
+
+
 def _days(years: str) -> float:
     return math.inf if years == KEEPS else float(years) * DAYS_PER_YEAR
 

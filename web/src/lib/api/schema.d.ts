@@ -1892,7 +1892,7 @@ export interface components {
         };
         /**
          * OnShelf
-         * @description A package as its picture needs it.
+         * @description A package as its picture needs it; not frozen, since thousands are made at once and freezing takes longest.
          */
         OnShelf: {
             /** Batch */

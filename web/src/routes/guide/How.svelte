@@ -37,6 +37,30 @@
       sum: "moisture ≤ 10 %, or ≤ 13.5 % for grain, pulses, pasta",
       source: "common practice; ASABE D245",
     },
+    {
+      title: "What you need in a day",
+      text: "Energy by age, sex, weight, height and how much you move; protein by age and weight. Where height or weight are not said, the usual for the age stands in; where the sex is not said, the mean of both formulas. Guests count for the weeks they stay. These are means over healthy people: a doctor's figure goes before them.",
+      sum: "woman: 354 − 6.91·age + a·(9.36·kg + 726·m); man: 662 − 9.53·age + a·(15.91·kg + 539.6·m); protein 0.8 g a kg",
+      source: "Institute of Medicine (2005), Dietary Reference Intakes, from memory",
+    },
+    {
+      title: "What to store",
+      text: "Each meal is taken apart into ingredients, scaled to those at the table, and multiplied by how often it is cooked in the time you want to be ready for. Cups weigh what that food weighs poured; a can of beans stands for 71 g dry; an onion for what is left of it when its water is gone. Spices are left out, if you like. The diary gives the same from what was truly eaten: its average a day, over the days kept.",
+      sum: "need = Σ meals · helpings ÷ written for × at the table × times; missing = need − shelves − cupboard",
+      source: "common practice; household measures of the USDA tables, from memory",
+    },
+    {
+      title: "This week's list",
+      text: "Of all baskets that the sum at hand can buy, in whole packs at the newest price of each shop, the one that lets you cook the most whole meals; among those the one that adds the most days of food; among those the cheapest. Nothing is bought beyond what its food still lacks. What is not spent is carried over, and the weeks to the goal are the same sum done week after week.",
+      sum: "most whole meals, then most energy towards the gap, then least money",
+      source: "integer program, solved by HiGHS (Huangfu and Hall, 2018)",
+    },
+    {
+      title: "How a food is best kept",
+      text: "The least trouble that reaches: first its own packet in a pail, then a jar or pail just closed, then vacuum, then an absorber in glass, then in foil, by the table of lives, the school you take and the coolest place you have. Never an absorber with sugar, salt or anything moist or sticky. Where nothing reaches, the list says how long the best of them lasts: store less of it, and eat it up in turn.",
+      sum: "first packing with life ÷ pace in the coolest place ≥ years wanted",
+      source: "lives in the table; common practice",
+    },
   ];
 </script>
 
@@ -45,7 +69,7 @@
     <section class="flex flex-col rounded-2xl border-[1.5px] border-line p-4.5">
       <h2 class="text-[1.25rem]">{part.title}</h2>
       <p class="mt-2 flex-1 leading-normal">{part.text}</p>
-      <p class="mt-3 rounded-lg bg-cream px-3 py-2 text-[0.93rem] font-semibold">{part.sum}</p>
+      <p class="mt-3 rounded-lg bg-cream px-3 py-2 text-[0.93rem] font-semibold break-words">{part.sum}</p>
       <p class="caption mt-2">Source: {part.source}</p>
     </section>
   {/each}

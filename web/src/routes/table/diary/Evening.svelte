@@ -38,7 +38,7 @@
 </script>
 
 <h1 class="sr-only">Diary</h1>
-<h2 class="text-[1.55rem]">{name}<span class="ml-2 font-sans text-[1rem] font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span></h2>
+<h2 class="text-[1.55rem]">{name}<span class="block font-sans text-[1rem] font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span></h2>
 
 {#if ahead}
   <p class="caption mt-2">Still to come. The diary tells what was eaten, not what is planned.</p>
@@ -72,7 +72,7 @@
 
   <form class="mt-3 flex gap-2" onsubmit={add}>
     <label for="used" class="sr-only">Or what was used</label>
-    <input id="used" class="field" bind:value={line} placeholder="or type it: 2 cups rice" autocomplete="off" aria-invalid={wrong.line || wrong.items ? "true" : undefined} aria-describedby="used-note" />
+    <input id="used" class="field" bind:value={line} placeholder="2 cups rice" autocomplete="off" aria-invalid={wrong.line || wrong.items ? "true" : undefined} aria-describedby="used-note" />
     <button class="chip shrink-0" type="submit">Write it</button>
   </form>
   <div id="used-note">{#if wrong.line || wrong.items || wrong.day}<p class="wrong mt-1" role="alert">{(wrong.line ?? wrong.items ?? wrong.day)?.message}</p>{/if}</div>
