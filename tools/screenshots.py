@@ -68,7 +68,8 @@ def _diary(page: Page) -> None:
 
 def _week(page: Page) -> None:
     page.goto(f"{URL}/table/money")
-    page.get_by_role("heading", name=re.compile("to the goal at this pace")).scroll_into_view_if_needed()
+    page.get_by_role("heading", name=re.compile("to the goal at this pace")).wait_for()
+    page.get_by_role("img", name=re.compile("^Coverage by week")).scroll_into_view_if_needed()
 
 
 def _eaters(page: Page) -> None:

@@ -18,6 +18,20 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert all(food.source and food.density_source for food in shown.foods)
     assert all(row.source for row in [*shown.containers, *shown.packets, *shown.lives])
     assert all(row.source for table in shown.lives for row in table.rows)
+    assert len(shown.kitchen) == len(reference.kitchen())
+    assert len(shown.bodies) == len(reference.bodies())
+    assert all(row.source for row in [*shown.kitchen, *shown.bodies])
+
+
+def test_kitchen_measures_say_what_stands_for_them(larder: Larder) -> None:
+    """2½ oz is 71 g (NIST Handbook 44); a can of beans dries to that (common practice)."""
+    rows = {row.what: (row.stands_for, row.mass) for row in guide(larder).kitchen}
+    assert rows["a can of black beans"] == ("black beans", "71 g")
+    assert rows["one egg"] == ("whole egg powder", "12.3 g")
+    settle(larder, Settings(units=Units.US))
+    rows = {row.what: (row.stands_for, row.mass) for row in guide(larder).kitchen}
+    assert rows["a can of black beans"] == ("black beans", "2.5 oz")
+    assert [row.ages for row in guide(larder).bodies][-2:] == ["14–18 years", "19 years and older"]
 
 
 def test_lives_are_shown_in_years(larder: Larder) -> None:

@@ -6,12 +6,23 @@ import math
 from dataclasses import dataclass
 
 from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
+from yellow_larder.core.household import Body
 from yellow_larder.core.shelf_life import Packing
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
-from yellow_larder.larder.quantities import Units, say_length, say_volume
+from yellow_larder.larder.quantities import Units, say_length, say_mass, say_volume
 from yellow_larder.larder.vessels import Drawing, drawing, say_container
-from yellow_larder.reference import DAYS_PER_YEAR, containers, life_classes, lives, packets
+from yellow_larder.reference import (
+    DAYS_PER_YEAR,
+    KitchenMeasure,
+    bodies,
+    containers,
+    foods,
+    kitchen,
+    life_classes,
+    lives,
+    packets,
+)
 from yellow_larder.store.database import reading
 
 
@@ -86,6 +97,26 @@ class LifeTable:
 
 
 @dataclass(frozen=True, slots=True)
+class KitchenRow:
+    """A thing counted in a kitchen, and what stands for it in the larder."""
+
+    what: str
+    stands_for: str
+    mass: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class BodyRow:
+    """The height and weight that stand in where a person's own are not said."""
+
+    ages: str
+    female: str
+    male: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
 class Guide:
     """All tables."""
 
@@ -93,13 +124,15 @@ class Guide:
     containers: list[ContainerRow]
     packets: list[PacketRow]
     lives: list[LifeTable]
+    kitchen: list[KitchenRow]
+    bodies: list[BodyRow]
 
 
 def guide(larder: Larder) -> Guide:
     """Every table the rules stand on, each row with its source."""
     with reading(larder.engine) as session:
         units = settings(session).units
-        foods = list(all_foods(session).values())
+        known = list(all_foods(session).values())
     return Guide(
         foods=[
             FoodRow(
@@ -123,7 +156,7 @@ def guide(larder: Larder) -> Guide:
                 source=food.nutrition_source,
                 density_source=food.density_source,
             )
-            for food in foods
+            for food in known
         ],
         containers=[
             ContainerRow(
@@ -146,11 +179,41 @@ def guide(larder: Larder) -> Guide:
             LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
             for each in life_classes().values()
         ],
+        kitchen=[_kitchen_row(row, units) for row in kitchen()],
+        bodies=_body_rows(units),
     )
 
 
 def _size(width_mm: float, length_mm: float, units: Units) -> str:
     return f"{say_length(width_mm, units)} × {say_length(length_mm, units)}"
+
+
+def _kitchen_row(row: KitchenMeasure, units: Units) -> KitchenRow:
+    first = row.words[0]
+    if row.measure in ("piece", "can"):
+        food = foods()[row.food]
+        what = f"a can of {first}" if row.measure == "can" else f"one {first}"
+        return KitchenRow(what, food.name, say_mass(row.mass_g(food), units), row.source)
+    stands_for = "nothing: a seasoning" if row.measure == "seasoning" else "nothing: not kept here"
+    return KitchenRow(", ".join(row.words), stands_for, "", row.source)
+
+
+def _body_rows(units: Units) -> list[BodyRow]:
+    rows = bodies()
+    ends = [row.age_from - 1 for row in rows[1:]]
+    return [
+        BodyRow(
+            ages=f"{row.age_from:g}–{end:g} years" if end is not None else f"{row.age_from:g} years and older",
+            female=_body(row.female, units),
+            male=_body(row.male, units),
+            source=row.source,
+        )
+        for row, end in zip(rows, [*ends, None], strict=True)
+    ]
+
+
+def _body(body: Body, units: Units) -> str:
+    return f"{say_length(body.height_cm * 10, units)}, {say_mass(body.weight_kg * 1000, units)}"
 
 
 def _life_row(life: str, packing: Packing) -> LifeRow:

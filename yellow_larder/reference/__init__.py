@@ -238,6 +238,35 @@ def kitchen() -> list[KitchenMeasure]:
     ]
 
 
+@dataclass(frozen=True, slots=True)
+class UsualBody:
+    """Heights and weights that are usual from an age on."""
+
+    age_from: float
+    female: Body
+    male: Body
+    source: str
+
+
+@lru_cache
+def bodies() -> list[UsualBody]:
+    """Heights and weights that are usual, by age.
+
+    Example:
+        >>> [body.age_from for body in bodies()]
+        [0.0, 1.0, 4.0, 9.0, 14.0, 19.0]
+    """
+    return [
+        UsualBody(
+            float(row["age_from"]),
+            Body(float(row["female_height_cm"]), float(row["female_weight_kg"])),
+            Body(float(row["male_height_cm"]), float(row["male_weight_kg"])),
+            row["source"],
+        )
+        for row in _rows("bodies")
+    ]
+
+
 @lru_cache(maxsize=512)
 def usual_body(age_years: float, sex: Sex) -> Body:
     """A height and weight that are usual for an age; the mean of both sexes where it is not said.
@@ -246,10 +275,8 @@ def usual_body(age_years: float, sex: Sex) -> Body:
         >>> usual_body(40, Sex.MALE)
         Body(height_cm=177.0, weight_kg=70.0)
     """
-    row = next(row for row in reversed(_rows("bodies")) if age_years >= float(row["age_from"]))
-    sexes = ("female", "male") if sex is Sex.UNSAID else (sex.value,)
-    height, weight = (sum(float(row[f"{each}_{part}"]) for each in sexes) / len(sexes) for part in _BODY_PARTS)
+    row = next(row for row in reversed(bodies()) if age_years >= row.age_from)
+    if sex is not Sex.UNSAID:
+        return row.female if sex is Sex.FEMALE else row.male
+    height, weight = ((getattr(row.female, part) + getattr(row.male, part)) / 2 for part in ("height_cm", "weight_kg"))
     return Body(height, weight)
-
-
-_BODY_PARTS = ("height_cm", "weight_kg")

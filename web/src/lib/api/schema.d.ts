@@ -915,6 +915,20 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * BodyRow
+         * @description The height and weight that stand in where a person's own are not said.
+         */
+        BodyRow: {
+            /** Ages */
+            ages: string;
+            /** Female */
+            female: string;
+            /** Male */
+            male: string;
+            /** Source */
+            source: string;
+        };
         /** Body_buy_it_api_table_buy_post */
         Body_buy_it_api_table_buy_post: {
             /**
@@ -1517,10 +1531,14 @@ export interface components {
          * @description All tables.
          */
         Guide: {
+            /** Bodies */
+            bodies: components["schemas"]["BodyRow"][];
             /** Containers */
             containers: components["schemas"]["ContainerRow"][];
             /** Foods */
             foods: components["schemas"]["FoodRow"][];
+            /** Kitchen */
+            kitchen: components["schemas"]["KitchenRow"][];
             /** Lives */
             lives: components["schemas"]["LifeTable"][];
             /** Packets */
@@ -1587,6 +1605,20 @@ export interface components {
          * @enum {string}
          */
         Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
+        /**
+         * KitchenRow
+         * @description A thing counted in a kitchen, and what stands for it in the larder.
+         */
+        KitchenRow: {
+            /** Mass */
+            mass: string;
+            /** Source */
+            source: string;
+            /** Stands For */
+            stands_for: string;
+            /** What */
+            what: string;
+        };
         /**
          * LifeRow
          * @description How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps.

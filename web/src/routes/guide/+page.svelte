@@ -6,6 +6,7 @@
   import { larder } from "$lib/larder.svelte";
   import { Tabs } from "bits-ui";
   import How from "./How.svelte";
+  import Kitchen from "./Kitchen.svelte";
 
   let guide = $state<Schemas["Guide"]>();
   let words = $state("");
@@ -19,6 +20,7 @@
     ["lives", "How long it keeps"],
     ["containers", "Containers"],
     ["packets", "Packets"],
+    ["kitchen", "Kitchen"],
   ] as const;
 
   $effect(() => {
@@ -31,7 +33,8 @@
   const containers = $derived(guide?.containers.filter((row) => has(row.name, row.kind)) ?? []);
   const lives = $derived(guide?.lives.filter((row) => has(row.life, row.meaning) || foods.some((food) => food.life === row.life)) ?? []);
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
-  const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length });
+  const kitchen = $derived(guide?.kitchen.filter((row) => has(row.what, row.stands_for)) ?? []);
+  const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length, kitchen: kitchen.length });
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${value.toLocaleString("en", { maximumFractionDigits: 1 })} y`;
@@ -176,6 +179,10 @@
       </ul>
       <p class="caption mt-4">Source: {packets[0]?.source}</p>
       {/if}
+    </Tabs.Content>
+
+    <Tabs.Content value="kitchen" class="mt-4">
+      {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} />{/if}
     </Tabs.Content>
   </Tabs.Root>
 </div>

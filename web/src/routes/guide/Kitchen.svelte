@@ -1,0 +1,37 @@
+<!-- What is counted in a kitchen and stands for food in store; and the bodies that stand in for those not said. -->
+<script lang="ts">
+  import type { Schemas } from "$lib/api/client";
+
+  let { kitchen, bodies }: { kitchen: Schemas["KitchenRow"][]; bodies: Schemas["BodyRow"][] } = $props();
+</script>
+
+<p class="caption mb-2 max-w-3xl">Meals and the diary count in these. Cups and spoons need no row: they weigh what that food weighs poured.</p>
+<div class="overflow-x-auto">
+  <table class="w-full min-w-[40rem] text-[0.95rem]">
+    <thead class="border-b-2 border-ink text-left">
+      <tr><th class="py-2 pr-3">In the kitchen</th><th class="px-3">stands for</th><th class="px-3 text-right">in store</th><th class="pl-3">source</th></tr>
+    </thead>
+    <tbody>
+      {#each kitchen as row (row.what)}
+        <tr class="border-b border-line align-top">
+          <td class="max-w-80 py-2 pr-3 font-semibold">{row.what}</td>
+          <td class="px-3 py-2">{row.stands_for}</td>
+          <td class="px-3 py-2 text-right whitespace-nowrap">{row.mass}</td>
+          <td class="py-2 pl-3 text-[0.88rem] text-soft">{row.source}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>
+{#if bodies.length}
+  <h2 class="mt-7 text-[1.25rem]">Where height or weight are not said</h2>
+  <table class="mt-1 w-full max-w-3xl text-[0.95rem]">
+    <thead class="border-b-2 border-ink text-left"><tr><th class="py-2 pr-3">Age</th><th class="px-3">female</th><th class="px-3">male</th></tr></thead>
+    <tbody>
+      {#each bodies as row (row.ages)}
+        <tr class="border-b border-line"><td class="py-2 pr-3 font-semibold">{row.ages}</td><td class="px-3">{row.female}</td><td class="px-3">{row.male}</td></tr>
+      {/each}
+    </tbody>
+  </table>
+  <p class="caption mt-2">Source: {bodies[0]?.source}</p>
+{/if}
