@@ -9,7 +9,7 @@
 <div class="overflow-x-auto">
   <table class="w-full min-w-[40rem] text-[0.95rem]">
     <thead class="border-b-2 border-ink text-left">
-      <tr><th class="py-2 pr-3">In the kitchen</th><th class="px-3">stands for</th><th class="px-3 text-right">in store</th><th class="pl-3">source</th></tr>
+      <tr><th class="py-2 pr-3">In the kitchen</th><th class="px-3">stands for</th><th class="px-3 text-right whitespace-nowrap">in store</th><th class="pl-3">source</th></tr>
     </thead>
     <tbody>
       {#each kitchen as row (row.what)}
