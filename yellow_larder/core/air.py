@@ -66,6 +66,35 @@ def saturation_kpa(temperature_c: float) -> float:
     return math.exp(start + series + log_factor * math.log(t)) / 1000
 
 
+def dew_point_c(temperature_c: float, humidity: float) -> float:
+    """Temperature at which the water in the room's air begins to settle, as dew or as frost.
+
+    Args:
+        temperature_c: temperature of the room, °C, −20–60.
+        humidity: relative humidity over water, or over ice below freezing, 0.01–1.
+
+    Returns:
+        Dew point, °C.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        >>> round(dew_point_c(20, 0.5), 1)
+        9.3
+
+    Source: inverse of Hyland and Wexler's saturation pressure, by bisection.
+    """
+    check_range("temperature_c", temperature_c, -20, 60, "°C")
+    check_range("humidity", humidity, 0.01, 1, "")
+    pressure = humidity * saturation_kpa(temperature_c)
+    low, high = -60.0, temperature_c
+    for _ in range(50):
+        middle = (low + high) / 2
+        low, high = (middle, high) if saturation_kpa(middle) < pressure else (low, middle)
+    return high
+
+
 def oxygen_share(*, temperature_c: float = 20.0, humidity: float = 0.5, pressure_kpa: float = _RATING_KPA) -> float:
     """Share of oxygen in the room's air, water vapour included.
 
