@@ -23,6 +23,7 @@ from yellow_larder.core.shelf_life import days_left
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import set_purse, week_list
 from yellow_larder.larder.diary import eaten_in_all
+from yellow_larder.larder.freezing import FreezeAsk, plan_freeze
 from yellow_larder.larder.larder import Larder, NewPlace, add_place, open_larder
 from yellow_larder.larder.meals import Meal, keep_meal
 from yellow_larder.larder.packing import pack
@@ -134,6 +135,9 @@ def _table(file: Path) -> None:
         _row(f"diary totals, {rows:,} days", _p95_of(lambda: eaten_in_all(session, date(1990, 1, 1))), 100, "ms")
     _row(f"master list, 200 meals, {kept:,} packages", _p95_of(lambda: master_list(larder)), 50, "ms")
     _row("this week's list, 200 meals, 300 prices", _p95_of(lambda: week_list(larder), 3), 1000, "ms")
+    lines = iter(f"{5 + n * 0.13:.2f} kg white rice" for n in range(1000))
+    freeze = _p95_of(lambda: plan_freeze(larder, FreezeAsk(line=next(lines), container="lined-5-gallon")), 40)
+    _row("freeze-kill: holds, thaw and curve", freeze, 20, "ms")
     larder.engine.dispose()
 
 

@@ -77,7 +77,16 @@ def _eaters(page: Page) -> None:
     page.get_by_role("heading", name=re.compile("kcal a day")).wait_for()
 
 
+def _drying(page: Page) -> None:
+    page.goto(f"{URL}/drying")
+    page.locator("#goes-in").fill("14 kg white rice")
+    page.locator("#goes-in-container").select_option("lined-5-gallon")
+    page.get_by_role("heading", name="Out after").wait_for()
+    page.locator("#goes-in").blur()
+
+
 SHOTS = [
+    ("drying", _drying, (1280, 800), "light"),
     ("table", _table, (1280, 800), "light"),
     ("table-meals", _meals, (1280, 800), "light"),
     ("table-diary-phone", _diary, (390, 844), "light"),

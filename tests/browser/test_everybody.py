@@ -25,6 +25,8 @@ VIEWS = [
     "/table/diary",
     "/table/money",
     "/table/eaters",
+    "/drying",
+    "/drying rice",
 ]
 
 
@@ -54,6 +56,9 @@ def go_to(page: Page, demo: Here, view: str) -> None:
         expect(page.get_by_role("table")).to_be_visible()
     elif path.startswith("/shelves"):
         expect(page.get_by_role("group", name="cut open")).to_be_visible()
+    elif what == "rice":
+        page.get_by_label("What goes into the freezer").fill("14 kg white rice")
+        expect(page.get_by_role("button", name="It goes in now")).to_be_visible()
     elif path.startswith("/table"):
         expect(page.get_by_role("main").locator("svg").first).to_be_attached()
     page.wait_for_timeout(300)

@@ -20,6 +20,7 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert all(row.source for table in shown.lives for row in table.rows)
     assert len(shown.kitchen) == len(reference.kitchen())
     assert len(shown.bodies) == len(reference.bodies())
+    assert shown.thermal == list(reference.thermal().values())
     assert all(row.source for row in [*shown.kitchen, *shown.bodies])
 
 

@@ -17,6 +17,7 @@ from yellow_larder.larder.buying import buy, set_purse
 from yellow_larder.larder.diary import Written, write_day
 from yellow_larder.larder.eaters import Eater, keep_eater, remove_eater
 from yellow_larder.larder.foods import NewFood, add_food
+from yellow_larder.larder.freezing import FreezeAsk, open_it, put_in, take_out
 from yellow_larder.larder.goal import Goal, set_goal
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle, take_back
 from yellow_larder.larder.lots import set_cupboard
@@ -84,12 +85,15 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: pack(larder, Ask(line="3 kg pearl barley", lot=n)),
         lambda: set_purse(larder, str(n)),
         lambda: mark_tried(larder, "millet"),
+        lambda: put_in(larder, FreezeAsk(line="3 kg pearl barley", lot=n or None)),
+        lambda: take_out(larder, n, early=True),
+        lambda: open_it(larder, n, early=True),
     ]
     doings[act]()
 
 
 @settings(max_examples=40, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
-@given(doings=st.lists(st.tuples(st.integers(0, 20), st.integers(0, 3)), min_size=1, max_size=12))
+@given(doings=st.lists(st.tuples(st.integers(0, 23), st.integers(0, 3)), min_size=1, max_size=12))
 def test_undo_is_exact(tmp_path: Path, doings: list[tuple[int, int]]) -> None:
     """After any doings, undoing them one by one passes through the very same states backwards."""
     larder = open_larder(tmp_path / f"{time.monotonic_ns()}.db")
@@ -109,7 +113,7 @@ def test_undo_is_exact(tmp_path: Path, doings: list[tuple[int, int]]) -> None:
 
 def test_state_follows_from_the_journal_alone(larder: Larder) -> None:
     """Whatever was folded can be thrown away and folded again from the entries."""
-    for act in range(21):
+    for act in range(24):
         try:
             do(larder, act, 1)
         except Refused:

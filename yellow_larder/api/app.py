@@ -15,7 +15,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_larder import __doc__ as about
-from yellow_larder.api import bench, household, reference, shelves, storing, table
+from yellow_larder.api import bench, drying, household, reference, shelves, storing, table
 from yellow_larder.api.problems import add_problem_handlers, problem
 from yellow_larder.larder.larder import Larder
 
@@ -29,7 +29,7 @@ def make_app(larder: Larder, web: Path | None = None) -> FastAPI:
     app = FastAPI(title="Yellow Larder", description=about or "", version="0.1.0", docs_url="/api/docs", redoc_url=None)
     app.state.larder = larder
     add_problem_handlers(app)
-    for each in (bench, shelves, table, storing, reference, household):
+    for each in (bench, shelves, drying, table, storing, reference, household):
         app.include_router(each.router, prefix="/api")
     app.middleware("http")(_guard)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)

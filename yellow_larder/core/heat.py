@@ -7,11 +7,12 @@ of three slabs, a pail or a jar that of a slab and a cylinder.
 from __future__ import annotations
 
 import math
+from collections.abc import Callable
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy.optimize import brentq
 from scipy.special import j0, j1, jn_zeros
 
 from yellow_larder.core.errors import check_range
@@ -20,6 +21,9 @@ Numbers = NDArray[np.float64]
 
 _TERMS = 60
 """Terms of each series: enough from a thousandth of the cooling time on."""
+
+_SOON_HOURS, _LATE_HOURS = 1e-3, 1e4
+"""What takes less is at once; nothing at home takes more."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -43,6 +47,11 @@ class Solid:
             check_range("thick_m", thickness, 0.005, 2, "m")
         if self.radius_m:
             check_range("radius_m", self.radius_m, 0.0025, 1, "m")
+
+    @property
+    def thinnest_m(self) -> float:
+        """The shortest way through it, m."""
+        return min(*self.thick_m, 2 * self.radius_m or math.inf)
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,6 +112,7 @@ def still_to_go(solid: Solid, stuff: Stuff, *, surface: float, hours: Numbers, a
     return left
 
 
+@lru_cache(maxsize=1024)
 def hours_until(solid: Solid, stuff: Stuff, *, surface: float, share: float, at_surface: bool = False) -> float:
     """Hours until only so much of the way is still to go.
 
@@ -127,17 +137,17 @@ def hours_until(solid: Solid, stuff: Stuff, *, surface: float, share: float, at_
     Source: see `still_to_go`.
     """
     check_range("share", share, 1e-4, 1, "")
-
-    def beyond(hours: float) -> float:
-        at = still_to_go(solid, stuff, surface=surface, hours=np.array([hours]), at_surface=at_surface)
-        return float(at[0]) - share
-
-    if share >= 1 or beyond(1e-3) <= 0:
+    if share >= 1:
         return 0.0
-    most = 1.0
-    while beyond(most) > 0:
-        most *= 2
-    return float(brentq(beyond, 1e-3, most, xtol=1e-3))
+    # It only ever falls: a grid finds the step in which it passes, and a finer one within that step, twice.
+    hours: Numbers = np.geomspace(_SOON_HOURS, _LATE_HOURS, 160)
+    for _ in range(3):
+        left = still_to_go(solid, stuff, surface=surface, hours=hours, at_surface=at_surface)
+        passed = int(np.argmax(left <= share)) if (left <= share).any() else len(hours) - 1
+        if not passed:
+            return 0.0
+        hours = np.linspace(hours[passed - 1], hours[passed], 60)
+    return float(hours[-1])
 
 
 def _nearest(solid: Solid) -> int:
@@ -147,30 +157,39 @@ def _nearest(solid: Solid) -> int:
 
 
 def _slab(half_m: float, stuff: Stuff, surface: float, seconds: Numbers, *, outside: bool) -> Numbers:
-    biot = surface * half_m / stuff.conductivity
-    # One root of x·tan x = Bi in each half turn from 0 on.
-    roots = np.array(
-        [
-            brentq(lambda x: x * math.sin(x) - biot * math.cos(x), n * math.pi, (n + 0.5) * math.pi, xtol=1e-12)
-            for n in range(_TERMS)
-        ]
-    )
+    roots = _slab_roots(surface * half_m / stuff.conductivity)
     factors = 4 * np.sin(roots) / (2 * roots + np.sin(2 * roots)) * (np.cos(roots) if outside else 1.0)
     return _series(factors, roots, stuff.diffusivity * seconds / half_m**2)
 
 
 def _cylinder(radius_m: float, stuff: Stuff, surface: float, seconds: Numbers, *, outside: bool) -> Numbers:
-    biot = surface * radius_m / stuff.conductivity
-    # One root of x·J1(x) = Bi·J0(x) between each zero of J1 and the next zero of J0.
-    low, high = np.concatenate([[0.0], jn_zeros(1, _TERMS - 1)]), jn_zeros(0, _TERMS)
-    roots = np.array(
-        [
-            brentq(lambda x: x * j1(x) - biot * j0(x), a, b, xtol=1e-12)
-            for a, b in zip(low.tolist(), high.tolist(), strict=True)
-        ]
-    )
+    roots = _cylinder_roots(surface * radius_m / stuff.conductivity)
     factors = 2 * j1(roots) / (roots * (j0(roots) ** 2 + j1(roots) ** 2)) * (j0(roots) if outside else 1.0)
     return _series(factors, roots, stuff.diffusivity * seconds / radius_m**2)
+
+
+@lru_cache(maxsize=512)
+def _slab_roots(biot: float) -> Numbers:
+    """Roots of x·tan x = Bi, one in the first quarter of each half turn from 0 on."""
+    starts: Numbers = np.arange(_TERMS, dtype=np.float64) * math.pi
+    return _bisect(lambda x: x * np.sin(x) - biot * np.cos(x), starts, np.add(starts, math.pi / 2))
+
+
+@lru_cache(maxsize=512)
+def _cylinder_roots(biot: float) -> Numbers:
+    """Roots of x·J1(x) = Bi·J0(x), one between each zero of J1 and the next zero of J0."""
+    low: Numbers = np.concatenate([[0.0], jn_zeros(1, _TERMS - 1)]).astype(np.float64)
+    return _bisect(lambda x: x * j1(x) - biot * j0(x), low, jn_zeros(0, _TERMS).astype(np.float64))
+
+
+def _bisect(curve: Callable[[Numbers], Numbers], low: Numbers, high: Numbers) -> Numbers:
+    """The roots of a curve between many pairs of ends at once, it being negative times the sign of its upper end."""
+    rises = np.sign(curve(high))
+    for _ in range(60):
+        middle = (low + high) / 2
+        above = curve(middle) * rises > 0
+        low, high = np.where(above, low, middle), np.where(above, middle, high)
+    return (low + high) / 2
 
 
 def _series(factors: Numbers, roots: Numbers, fourier: Numbers) -> Numbers:

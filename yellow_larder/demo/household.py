@@ -11,6 +11,7 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
@@ -47,6 +48,7 @@ def furnish(file: Path) -> Larder:
     _second_year(years)
     _this_year(years)
     lay_the_table(years.larder, _days_ago)
+    fill_the_freezer(years.larder)
     years.larder.clock = _days_ago(0)
     return years.larder
 

@@ -104,6 +104,13 @@ def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount]:
     return foods[ask.food], read_amount(ask.amount, "amount")
 
 
+def read_food_line(line: str, foods: dict[str, Food]) -> tuple[Food, float]:
+    """The food of a line such as "10 kg pearl barley", and its weight, g."""
+    read = read_line(line)
+    food = find_food(read.food, foods)
+    return food, read.amount.weighs_g(food.loose_g_ml)
+
+
 def read_container(ask: Ask, units: Units) -> Container:
     """The container, or the bag of one's own."""
     return own_bag(ask.own_bag, ask.own_film_mil, units) if ask.own_bag else container_by_key(ask.container)

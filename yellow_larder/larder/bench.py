@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 import numpy as np
@@ -57,7 +57,10 @@ def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
     try:
         amount_g = amount.weighs_g(food.loose_g_ml)
         eating = appetite(session, today.year)
-        coins = _coins(session, ask.lot, food, amount_g)
+        lot = _lot_of(session, ask.lot, food)
+        coins = lot.coins * min(1.0, amount_g / lot.came_g) if lot and lot.coins else 0.0
+        if lot and lot.frozen_on:
+            ask = replace(ask, frozen=True)
         return _plan(ask, food, amount_g, container, closing, place, household, eating, coins, today)
     except OutOfRange as error:
         raise in_words(error) from error
@@ -122,17 +125,16 @@ def _plan(
         fits=_say_fits(food, container, household.units),
         place=place.id,
         place_name=place.name,
+        frozen=ask.frozen,
         cost=say_money(coins, household) if coins else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
     )
 
 
-def _coins(session: Session, lot_number: int | None, food: Food, amount_g: float) -> float:
-    """What an amount from a lot cost; 0 if it is of no lot, of another food's, or was not bought."""
-    lot = session.get(Lot, lot_number) if lot_number is not None else None
-    if lot is None or lot.food_key != food.key or lot.coins is None:
-        return 0.0
-    return lot.coins * min(1.0, amount_g / lot.came_g)
+def _lot_of(session: Session, number: int | None, food: Food) -> Lot | None:
+    """The lot that a food comes from; none if it is of no lot, or of another food's."""
+    lot = session.get(Lot, number) if number is not None else None
+    return lot if lot is not None and lot.food_key == food.key else None
 
 
 @dataclass(frozen=True, slots=True)

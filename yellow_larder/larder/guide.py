@@ -15,6 +15,7 @@ from yellow_larder.larder.vessels import Drawing, drawing, say_container
 from yellow_larder.reference import (
     DAYS_PER_YEAR,
     KitchenMeasure,
+    Thermal,
     bodies,
     containers,
     foods,
@@ -22,6 +23,7 @@ from yellow_larder.reference import (
     life_classes,
     lives,
     packets,
+    thermal,
 )
 from yellow_larder.store.database import reading
 
@@ -126,6 +128,7 @@ class Guide:
     lives: list[LifeTable]
     kitchen: list[KitchenRow]
     bodies: list[BodyRow]
+    thermal: list[Thermal]
 
 
 def guide(larder: Larder) -> Guide:
@@ -181,6 +184,7 @@ def guide(larder: Larder) -> Guide:
         ],
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
         bodies=_body_rows(units),
+        thermal=list(thermal().values()),
     )
 
 

@@ -23,6 +23,7 @@ class Overview:
     kept: int
     kcal: float
     days: float
+    freezing: int
     can_undo: str | None
 
 
@@ -39,5 +40,6 @@ def overview(larder: Larder) -> Overview:
             kept=kept,
             kcal=here.kcal,
             days=here.days,
+            freezing=len(journal.records(session, "freezing")),
             can_undo=change.title if change else None,
         )

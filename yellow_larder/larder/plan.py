@@ -123,6 +123,8 @@ class Plan:
     fits: str
     place: int
     place_name: str
+    frozen: bool
+    """Whether it was frozen through: as said, or as its lot's record has it."""
     cost: str
     """What the food cost, if it comes from a lot that was bought; else empty."""
     cost_per_1000_kcal: str

@@ -47,6 +47,7 @@ _WORDS = {
     "eaters": ("eaters", "How many it is for"),
     "per_month": ("per_month", "How often it is cooked in a month"),
     "keep_years": ("keep_years", "How long it should keep"),
+    "freezer_c": ("freezer_c", "To kill eggs the freezer"),
     "weeks": ("weeks", "The weeks guests stay"),
     "mean_c": ("mean_c", "The mean temperature"),
     "swing_c": ("warmest_c", "The warmest above the mean"),

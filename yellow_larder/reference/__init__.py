@@ -10,6 +10,7 @@ from importlib.resources import files
 
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.heat import Stuff
 from yellow_larder.core.household import Body, Sex
 from yellow_larder.core.nutrition import Composition, dried_to
 from yellow_larder.core.shelf_life import Life, Packing
@@ -236,6 +237,41 @@ def kitchen() -> list[KitchenMeasure]:
         )
         for row in _rows("kitchen")
     ]
+
+
+@dataclass(frozen=True, slots=True)
+class Thermal:
+    """How a group of foods takes heat in bulk."""
+
+    group: str
+    conductivity: float
+    heat_capacity: float
+    source: str
+
+
+@lru_cache
+def thermal() -> dict[str, Thermal]:
+    """How foods take heat, by the part of the table of foods they stand in.
+
+    Example:
+        >>> thermal()["grains"].conductivity
+        0.12
+    """
+    return {
+        row["group"]: Thermal(row["group"], float(row["conductivity"]), float(row["heat_capacity"]), row["source"])
+        for row in _rows("thermal")
+    }
+
+
+def stuff_of(food: Food) -> Stuff:
+    """How a food in bulk, shaken down, takes heat; one of the household's own as grain.
+
+    Example:
+        >>> stuff_of(foods()["white-rice"])
+        Stuff(conductivity=0.12, heat_capacity=1650.0, density=870.0)
+    """
+    row = thermal().get(food.group, thermal()["grains"])
+    return Stuff(row.conductivity, row.heat_capacity, food.settled_g_ml * 1000)
 
 
 @dataclass(frozen=True, slots=True)

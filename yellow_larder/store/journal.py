@@ -204,13 +204,16 @@ def _lot(_session: Session, number: int, standing: list[Entry]) -> Lot:
     facts = standing[0].facts
     lot = Lot(id=number, mass_g=facts["came_g"], **facts | {"came_on": date.fromisoformat(facts["came_on"])})
     for entry in standing[1:]:
+        if entry.act == "frozen":
+            lot.frozen_on = date.fromisoformat(entry.facts["on"])
+            continue
         lot.mass_g = entry.facts["mass_g"] if entry.act == "weighed" else lot.mass_g - entry.facts["mass_g"]
     return lot
 
 
 _Fold = tuple[type[Base], Callable[[Session, int, list[Entry]], Base]]
 
-_RECORDS = ("eater", "meal", "goal", "purse", "meaning", "tried")
+_RECORDS = ("eater", "meal", "goal", "purse", "meaning", "tried", "freezing")
 # Places come before packages: a package's row points at its place's.
 _FOLDS: dict[str, _Fold] = {
     "household": (Household, _household),

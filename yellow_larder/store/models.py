@@ -159,3 +159,5 @@ class Lot(Base):
     """What it cost, in the smallest coin; none if it was not bought through the list."""
     price: Mapped[int | None]
     """The price line it was bought by."""
+    frozen_on: Mapped[date | None]
+    """The day it came out of the freezer, insects killed; none if it was not frozen."""

@@ -1,6 +1,7 @@
 // The keys, in one table: what they do, and the sheet that lists them.
 export const KEYS: [string, string][] = [
   ["g then t", "go to the Table"],
+  ["g then d", "go to Drying"],
   ["g then b", "go to the Bench"],
   ["g then s", "go to the Shelves"],
   ["g then u", "go to the Guide"],
@@ -13,7 +14,7 @@ export const KEYS: [string, string][] = [
   ["?", "this list"],
 ];
 
-const PLACES: Record<string, string> = { t: "/table", b: "/bench", s: "/shelves", u: "/guide" };
+const PLACES: Record<string, string> = { t: "/table", d: "/drying", b: "/bench", s: "/shelves", u: "/guide" };
 
 export interface Doings {
   go(path: string): void;

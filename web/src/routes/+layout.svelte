@@ -22,11 +22,17 @@
   const days = $derived(larder.overview?.days ?? 0);
   const places = $derived([
     { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
+    { href: "/drying", name: "Drying", figure: larder.overview?.freezing ? `${larder.overview.freezing} cold` : "freezer" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
     { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
     { href: "/guide", name: "Guide", figure: "why" },
   ]);
   const here = $derived(page.url.pathname);
+
+  $effect(() => {
+    // Where the places do not all fit, the one that is open is in sight.
+    if (here) document.querySelector("nav [aria-current=page]")?.scrollIntoView({ inline: "nearest", block: "nearest" });
+  });
   const undoable = $derived(larder.overview?.can_undo);
 
   onMount(() => {
@@ -49,18 +55,18 @@
 >
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
-  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-6 sm:px-6">
-    <a href="/bench" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap sm:block">
+  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 lg:gap-x-6">
+    <a href="/bench" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
-    <nav aria-label="Places" class="flex min-w-0 flex-1 max-sm:overflow-x-auto max-sm:overflow-y-hidden max-sm:[scrollbar-width:none]">
+    <nav aria-label="Places" class="flex min-w-0 flex-1 max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
       {#each places as place (place.href)}
         {@const on = here.startsWith(place.href)}
         <a
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:-mb-0.5 sm:min-w-19 sm:px-4",
+            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 lg:-mb-0.5 lg:min-w-19 lg:px-4",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",
@@ -78,7 +84,7 @@
         title={undoable ? `Take back: ${undoable}` : "Nothing to take back"}
         onclick={() => larder.undo()}
       >
-        <Undo2 size={20} aria-hidden="true" /><span class="sr-only sm:not-sr-only">Undo</span>
+        <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>
       </button>
       <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (household = true)}>
         <Settings2 size={21} aria-hidden="true" />

@@ -64,6 +64,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/freezer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Freezer
+         * @description What is in the freezer or thawing, what is due first. Times are in UTC.
+         */
+        get: operations["see_freezer_api_freezer_get"];
+        put?: never;
+        /**
+         * Put It In
+         * @description It goes into the freezer now; answers with its number.
+         */
+        post: operations["put_it_in_api_freezer_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezer/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan A Freeze
+         * @description How long it must stay in the freezer and thaw, with the curve of its middle and surface. Nothing is saved.
+         */
+        post: operations["plan_a_freeze_api_freezer_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezer/{number}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Up
+         * @description It is opened; answers with the number of its lot, which counts as frozen through if the hold was kept.
+         */
+        post: operations["open_up_api_freezer__number__open_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/freezer/{number}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take It Out
+         * @description It comes out of the freezer now, closed.
+         */
+        post: operations["take_it_out_api_freezer__number__out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/household": {
         parameters: {
             query?: never;
@@ -983,6 +1067,15 @@ export interface components {
              */
             shelf: number;
         };
+        /** Body_open_up_api_freezer__number__open_post */
+        Body_open_up_api_freezer__number__open_post: {
+            /**
+             * Early
+             * @description that it is meant, though it is too soon
+             * @default false
+             */
+            early?: boolean;
+        };
         /** Body_pack_it_api_bench_pack_post */
         Body_pack_it_api_bench_pack_post: {
             /**
@@ -1030,6 +1123,15 @@ export interface components {
              * @example tatties
              */
             words: string;
+        };
+        /** Body_take_it_out_api_freezer__number__out_post */
+        Body_take_it_out_api_freezer__number__out_post: {
+            /**
+             * Early
+             * @description that it is meant, though it is too soon
+             * @default false
+             */
+            early?: boolean;
         };
         /** Body_throw_out_packages_api_shelves_throw_out_post */
         Body_throw_out_packages_api_shelves_throw_out_post: {
@@ -1475,6 +1577,99 @@ export interface components {
             water_g: number;
         };
         /**
+         * FreezeAsk
+         * @description What goes into the freezer.
+         *
+         *     Attributes:
+         *         line: "10 kg white rice".
+         *         container: what it is closed in.
+         *         freezer_c: the freezer's temperature, °C.
+         *         moving: whether a fan moves the air round it.
+         *         hold: which school's hold, counted from the shortest; the last is ours.
+         *         lot: number of the lot it is, if it came from the cupboard.
+         */
+        FreezeAsk: {
+            /**
+             * Container
+             * @default bag-gallon
+             */
+            container?: string;
+            /**
+             * Freezer C
+             * @default -18
+             */
+            freezer_c?: number;
+            /**
+             * Hold
+             * @default 3
+             */
+            hold?: number;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot?: number | null;
+            /**
+             * Moving
+             * @default false
+             */
+            moving?: boolean;
+        };
+        /**
+         * FreezePlan
+         * @description What the freezer does to a package, from the door closing to the bag opened.
+         */
+        FreezePlan: {
+            /** Cautions */
+            cautions: string[];
+            /** Chosen */
+            chosen: number;
+            /** Colour */
+            colour: string;
+            /** Container Name */
+            container_name: string;
+            /** Count */
+            count: number;
+            /** Curve */
+            curve: components["schemas"]["Point"][];
+            /** Dew */
+            dew: string;
+            /** Dew C */
+            dew_c: number;
+            draw: components["schemas"]["Drawing"];
+            /** Each */
+            each: string;
+            /** Early Water G */
+            early_water_g: number;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Freezer C */
+            freezer_c: number;
+            /** Holds */
+            holds: components["schemas"]["HoldView"][];
+            /** Level */
+            level: number;
+            /** Middle Cold */
+            middle_cold: string;
+            /** Middle Cold Hours */
+            middle_cold_hours: number;
+            /** Open Hours */
+            open_hours: number;
+            /** Out Hours */
+            out_hours: number;
+            /** Room C */
+            room_c: number;
+            /** Thaw */
+            thaw: string;
+            /** Thaw Hours */
+            thaw_hours: number;
+            /** Thaw Surface Hours */
+            thaw_surface_hours: number;
+            /** Thick */
+            thick: string;
+        };
+        /**
          * Goal
          * @description What the household wants to be ready for.
          *
@@ -1543,6 +1738,8 @@ export interface components {
             lives: components["schemas"]["LifeTable"][];
             /** Packets */
             packets: components["schemas"]["PacketRow"][];
+            /** Thermal */
+            thermal: components["schemas"]["Thermal"][];
         };
         /**
          * Happening
@@ -1555,6 +1752,72 @@ export interface components {
             on: string;
             /** What */
             what: string;
+        };
+        /**
+         * HoldView
+         * @description What one school asks of this package.
+         */
+        HoldView: {
+            /** Ends */
+            ends: string;
+            /** Ends Hours */
+            ends_hours: number;
+            /** Name */
+            name: string;
+            /** Reaches */
+            reaches: boolean;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * InFreezer
+         * @description Something that is in the freezer, or thawing beside it.
+         */
+        InFreezer: {
+            /**
+             * Cold At
+             * Format: date-time
+             */
+            cold_at: string;
+            /** Colour */
+            colour: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number | null;
+            /** Middle */
+            middle: string;
+            /** Middle C */
+            middle_c: number;
+            /** Next */
+            next: string;
+            /** Number */
+            number: number;
+            /** Open At */
+            open_at: string | null;
+            /**
+             * Out At
+             * Format: date-time
+             */
+            out_at: string;
+            phase: components["schemas"]["Phase"];
+            /** Says */
+            says: string;
+            /** Share */
+            share: number;
+            /** Taken Out */
+            taken_out: string | null;
+            /**
+             * Went In
+             * Format: date-time
+             */
+            went_in: string;
         };
         /**
          * IngredientView
@@ -1965,6 +2228,8 @@ export interface components {
             can_undo: string | null;
             /** Days */
             days: number;
+            /** Freezing */
+            freezing: number;
             /** Kcal */
             kcal: number;
             /** Kept */
@@ -2045,6 +2310,12 @@ export interface components {
          */
         Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in plastic" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
         /**
+         * Phase
+         * @description Where a package in the freezer stands.
+         * @enum {string}
+         */
+        Phase: "cooling" | "holding" | "done" | "thawing" | "ready";
+        /**
          * PlaceView
          * @description A place, with what it holds in figures.
          */
@@ -2101,6 +2372,8 @@ export interface components {
             /** Fits */
             fits: string;
             food: components["schemas"]["FoodOnBench"];
+            /** Frozen */
+            frozen: boolean;
             full: components["schemas"]["Packed"];
             /** Guards */
             guards: components["schemas"]["Guard"][];
@@ -2122,6 +2395,18 @@ export interface components {
             /** Schools */
             schools: components["schemas"]["SizingSchool"][];
             verdict: components["schemas"]["Verdict"];
+        };
+        /**
+         * Point
+         * @description A point of the curve: hours, and the temperatures of middle and surface.
+         */
+        Point: {
+            /** Hours */
+            hours: number;
+            /** Middle C */
+            middle_c: number;
+            /** Surface C */
+            surface_c: number;
         };
         /**
          * PriceView
@@ -2471,6 +2756,20 @@ export interface components {
             until: string;
         };
         /**
+         * Thermal
+         * @description How a group of foods takes heat in bulk.
+         */
+        Thermal: {
+            /** Conductivity */
+            conductivity: number;
+            /** Group */
+            group: string;
+            /** Heat Capacity */
+            heat_capacity: number;
+            /** Source */
+            source: string;
+        };
+        /**
          * ToBuy
          * @description A line of the list.
          */
@@ -2731,6 +3030,224 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Added"];
                 };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_freezer_api_freezer_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InFreezer"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_it_in_api_freezer_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreezeAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    plan_a_freeze_api_freezer_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreezeAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezePlan"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    open_up_api_freezer__number__open_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_open_up_api_freezer__number__open_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_it_out_api_freezer__number__out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_take_it_out_api_freezer__number__out_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description It is not there, or no longer */
             404: {

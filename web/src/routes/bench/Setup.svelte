@@ -100,7 +100,7 @@
     <div class="divide-y divide-line border-y border-line">
       {#if plan.can_press}{@render check("Air pressed out", bench.ask.pressed ?? true, (pressed) => bench.set({ pressed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
-      {@render check("Frozen through first", bench.ask.frozen ?? false, (frozen) => bench.set({ frozen }))}
+      {@render check("Frozen through first", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>
         <input class="field !min-h-9 !w-22 text-right font-semibold" inputmode="decimal" value={bench.ask.moisture ?? ""} placeholder={plan.food.moisture_pct.toFixed(1)}

@@ -20,7 +20,7 @@
     ["lives", "How long it keeps"],
     ["containers", "Containers"],
     ["packets", "Packets"],
-    ["kitchen", "Kitchen"],
+    ["kitchen", "Kitchen and cold"],
   ] as const;
 
   $effect(() => {
@@ -182,7 +182,7 @@
     </Tabs.Content>
 
     <Tabs.Content value="kitchen" class="mt-4">
-      {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} />{/if}
+      {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} thermal={wanted ? [] : (guide?.thermal ?? [])} />{/if}
     </Tabs.Content>
   </Tabs.Root>
 </div>

@@ -56,6 +56,12 @@
       source: "integer program, solved by HiGHS (Huangfu and Hall, 2018)",
     },
     {
+      title: "Killing eggs by cold",
+      text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is reckoned from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C. Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Cold kills what is inside, and nothing that comes later.",
+      sum: "share of the way still to go = product of a slab's and a cylinder's series, Bi = h·r ÷ k, Fo = a·t ÷ r²",
+      source: "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice",
+    },
+    {
       title: "How a food is best kept",
       text: "The least trouble that reaches: first its own packet in a pail, then a jar or pail just closed, then vacuum, then an absorber in glass, then in foil, by the table of lives, the school you take and the coolest place you have. Never an absorber with sugar, salt or anything moist or sticky. Where nothing reaches, the list says how long the best of them lasts: store less of it, and eat it up in turn.",
       sum: "first packing with life ÷ pace in the coolest place ≥ years wanted",

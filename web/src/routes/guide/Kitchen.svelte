@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
 
-  let { kitchen, bodies }: { kitchen: Schemas["KitchenRow"][]; bodies: Schemas["BodyRow"][] } = $props();
+  let { kitchen, bodies, thermal }: { kitchen: Schemas["KitchenRow"][]; bodies: Schemas["BodyRow"][]; thermal: Schemas["Thermal"][] } = $props();
 </script>
 
 <p class="caption mb-2 max-w-3xl">Meals and the diary count in these. Cups and spoons need no row: they weigh what that food weighs poured.</p>
@@ -34,4 +34,22 @@
     </tbody>
   </table>
   <p class="caption mt-2">Source: {bodies[0]?.source}</p>
+{/if}
+{#if thermal.length}
+  <h2 class="mt-7 text-[1.25rem]">How foods take the cold</h2>
+  <table class="mt-1 w-full text-[0.95rem]">
+    <thead class="border-b-2 border-ink text-left">
+      <tr><th class="py-2 pr-3">Foods</th><th class="px-3 text-right">conduct, W/m·K</th><th class="px-3 text-right">hold, J/kg·K</th><th class="pl-3 max-sm:hidden">source</th></tr>
+    </thead>
+    <tbody>
+      {#each thermal as row (row.group)}
+        <tr class="border-b border-line align-top">
+          <td class="py-2 pr-3 font-semibold">{row.group}</td>
+          <td class="px-3 py-2 text-right">{row.conductivity.toFixed(2)}</td>
+          <td class="px-3 py-2 text-right">{row.heat_capacity.toLocaleString("en")}</td>
+          <td class="py-2 pl-3 text-[0.88rem] text-soft max-sm:hidden">{row.source}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
 {/if}

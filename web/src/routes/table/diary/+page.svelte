@@ -19,12 +19,13 @@
 
   async function load(year: number, month: number) {
     const { data } = await ask(api.GET("/api/table/diary/{year}/{number}", { params: { path: { year, number: month } } }));
+    // A day picked while the other month was still on show is no day of this one.
+    if (data && view && data.name !== view.name) chosen = undefined;
     view = data ?? view;
   }
 
   function turn(by: number) {
     const next = new Date(at.year, at.month - 1 + by, 1);
-    chosen = undefined;
     at = { year: next.getFullYear(), month: next.getMonth() + 1 };
   }
 </script>
