@@ -21,12 +21,14 @@ from sqlalchemy import func, select
 from yellow_larder.cli import spare_garbage
 from yellow_larder.core.shelf_life import days_left
 from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.buying import set_purse, week_list
+from yellow_larder.larder.buying import week_list
+from yellow_larder.larder.cold import FreezeAsk
 from yellow_larder.larder.diary import eaten_in_all
-from yellow_larder.larder.freezing import FreezeAsk, plan_freeze
+from yellow_larder.larder.freezing import plan_freeze
 from yellow_larder.larder.larder import Larder, NewPlace, add_place, open_larder
 from yellow_larder.larder.meals import Meal, keep_meal
 from yellow_larder.larder.packing import pack
+from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.storing import master_list
 from yellow_larder.reference import foods
 from yellow_larder.store import journal

@@ -4,10 +4,11 @@ from io import BytesIO
 import pypdf
 
 from yellow_larder.documents.shopping import shopping_sheet
-from yellow_larder.larder.buying import ListView, set_purse, week_list
+from yellow_larder.larder.buying import ListView, week_list
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.meals import Meal, keep_meal
 from yellow_larder.larder.prices import Seen, see_price
+from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.quantities import Units
 
 

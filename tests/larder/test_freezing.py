@@ -8,17 +8,8 @@ from yellow_larder import reference
 from yellow_larder.core.pests import HOLDS
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
-from yellow_larder.larder.freezing import (
-    FreezeAsk,
-    InFreezer,
-    Phase,
-    in_freezer,
-    open_it,
-    plan_freeze,
-    put_in,
-    say_hours,
-    take_out,
-)
+from yellow_larder.larder.cold import FreezeAsk, say_hours
+from yellow_larder.larder.freezing import InFreezer, Phase, in_freezer, open_it, plan_freeze, put_in, take_out
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.quantities import Units

@@ -9,7 +9,7 @@ import pytest
 from tests.conftest import NOON, Clock
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
-from yellow_larder.larder.buying import buy, list_csv, set_purse, week_list, weeks
+from yellow_larder.larder.buying import buy, list_csv, week_list, weeks
 from yellow_larder.larder.diary import Written, write_day
 from yellow_larder.larder.eaters import Eater, keep_eater
 from yellow_larder.larder.goal import Basis, Goal, read_days, set_goal, wanted_in
@@ -20,6 +20,7 @@ from yellow_larder.larder.money import read_money
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.prices import Seen, forget_price, prices, see_price
+from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.shelves import throw_out

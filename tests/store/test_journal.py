@@ -13,17 +13,19 @@ from sqlalchemy import delete, select, text
 from sqlalchemy.exc import IntegrityError
 
 from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.buying import buy, set_purse
+from yellow_larder.larder.buying import buy
+from yellow_larder.larder.cold import FreezeAsk
 from yellow_larder.larder.diary import Written, write_day
 from yellow_larder.larder.eaters import Eater, keep_eater, remove_eater
 from yellow_larder.larder.foods import NewFood, add_food
-from yellow_larder.larder.freezing import FreezeAsk, open_it, put_in, take_out
+from yellow_larder.larder.freezing import open_it, put_in, take_out
 from yellow_larder.larder.goal import Goal, set_goal
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle, take_back
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.meals import Meal, keep_meal, remember, remove_meal
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.prices import Seen, forget_price, see_price
+from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.shelves import move, throw_out
 from yellow_larder.larder.storing import mark_tried

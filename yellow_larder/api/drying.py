@@ -8,16 +8,8 @@ from fastapi import APIRouter, Body
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.larder.freezing import (
-    FreezeAsk,
-    FreezePlan,
-    InFreezer,
-    in_freezer,
-    open_it,
-    plan_freeze,
-    put_in,
-    take_out,
-)
+from yellow_larder.larder.cold import FreezeAsk, FreezePlan
+from yellow_larder.larder.freezing import InFreezer, in_freezer, open_it, plan_freeze, put_in, take_out
 
 router = APIRouter(prefix="/freezer", tags=["drying"], responses=REFUSALS)
 

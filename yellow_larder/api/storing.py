@@ -10,11 +10,12 @@ from fastapi import APIRouter, Body, Response
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.documents.shopping import shopping_sheet
-from yellow_larder.larder.buying import ListView, WeeksView, buy, list_csv, set_purse, week_list, weeks
+from yellow_larder.larder.buying import ListView, WeeksView, buy, list_csv, week_list, weeks
 from yellow_larder.larder.goal import Goal, set_goal
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.prices import PricesView, Seen, forget_price, prices, see_price
+from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.storing import StoreView, mark_tried, master_csv, master_list
 from yellow_larder.larder.wording import say_day
 

@@ -5,7 +5,8 @@ from __future__ import annotations
 from datetime import UTC, datetime, timedelta
 
 from yellow_larder.larder.buying import week_list
-from yellow_larder.larder.freezing import FreezeAsk, put_in, take_out
+from yellow_larder.larder.cold import FreezeAsk
+from yellow_larder.larder.freezing import put_in, take_out
 from yellow_larder.larder.larder import Larder
 
 

@@ -6,7 +6,7 @@ from collections.abc import Callable
 from datetime import datetime, timedelta
 
 from yellow_larder.core.household import Activity, Sex
-from yellow_larder.larder.buying import buy, set_purse
+from yellow_larder.larder.buying import buy
 from yellow_larder.larder.diary import Written, write_day
 from yellow_larder.larder.eaters import Eater, keep_eater
 from yellow_larder.larder.goal import Basis, Goal, set_goal
@@ -14,6 +14,7 @@ from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.meals import Meal, MealKind, keep_meal, remember
 from yellow_larder.larder.prices import Seen, see_price
+from yellow_larder.larder.purse import set_purse
 
 _BREAKFAST, _LUNCH, _SUPPER, _OTHER = MealKind
 

@@ -5,11 +5,11 @@ from __future__ import annotations
 import csv
 import math
 from dataclasses import dataclass, replace
-from datetime import date, timedelta
+from datetime import date
 from io import StringIO
 
 import numpy as np
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.buying import (
@@ -26,8 +26,9 @@ from yellow_larder.larder.days import check_day
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.goal import Wanted, wanted_in
 from yellow_larder.larder.larder import Larder, Settings, settings
-from yellow_larder.larder.money import read_money, say_money
+from yellow_larder.larder.money import say_money
 from yellow_larder.larder.prices import newest_prices
+from yellow_larder.larder.purse import Purse, PurseView, purse_in, purse_view
 from yellow_larder.larder.quantities import say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.wording import say_day
@@ -36,34 +37,6 @@ from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Lot, Price
 
 MOST_PACKS = 1000
-
-
-@dataclass(frozen=True, slots=True)
-class Purse:
-    """Money for the store.
-
-    Attributes:
-        weekly_coins: what comes in every week.
-        since: the day the first of those weeks began.
-        carried_coins: what was over from before.
-    """
-
-    weekly_coins: int
-    since: date
-    carried_coins: int = 0
-
-
-@dataclass(frozen=True, slots=True)
-class PurseView:
-    """The purse as shown."""
-
-    weekly: str
-    carried: str
-    spent: str
-    at_hand: str
-    at_hand_coins: int
-    weekly_coins: int
-    week_began: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -146,30 +119,14 @@ class WeeksView:
     says: str
 
 
-def set_purse(larder: Larder, weekly: str) -> None:
-    """Say what there is to spend in a week; what is over so far goes on."""
-    coins = read_money(weekly, "weekly")
-    with writing(larder.engine) as session:
-        old = _purse(session)
-        today = larder.today()
-        if old is None:
-            new = Purse(coins, today)
-        else:
-            began = _week_began(old, today)
-            new = Purse(coins, began, _carried(session, old, began))
-        facts = {"weekly_coins": coins, "since": new.since.isoformat(), "carried_coins": new.carried_coins}
-        title = f"{say_money(coins, settings(session))} a week for the store"
-        journal.record(session, title, [journal.Act("purse", 1, "set", facts)], at=larder.clock())
-
-
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
         household = settings(session)
-        purse = _purse(session)
+        purse = purse_in(session)
         wanted = wanted_in(session, larder.today())
         rows = newest_prices(session)
-        shown = _purse_view(session, purse, household, larder.today()) if purse else None
+        shown = purse_view(session, purse, household, larder.today()) if purse else None
         lots = _bought(session, household)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
     rows = [row for row in rows if row.food_key in columns]
@@ -209,10 +166,10 @@ def weeks(larder: Larder) -> WeeksView:
     """The weeks until the goal at the pace of the purse."""
     with reading(larder.engine) as session:
         household = settings(session)
-        purse = _purse(session)
+        purse = purse_in(session)
         wanted = wanted_in(session, larder.today())
         rows = newest_prices(session)
-        shown = _purse_view(session, purse, household, larder.today()) if purse else None
+        shown = purse_view(session, purse, household, larder.today()) if purse else None
     if purse is None or shown is None or not purse.weekly_coins:
         raise Refused("weekly", "Say first what there is to spend in a week")
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
@@ -280,41 +237,6 @@ def list_csv(larder: Larder) -> str:
     for line in week_list(larder).lines:
         table.writerow([line.name, line.packs, line.pack, line.cost, line.shop, line.seen_on])
     return out.getvalue()
-
-
-def _purse(session: Session) -> Purse | None:
-    facts = journal.records(session, "purse").get(1)
-    return Purse(**facts | {"since": date.fromisoformat(facts["since"])}) if facts else None
-
-
-def _week_began(purse: Purse, today: date) -> date:
-    return purse.since + timedelta(days=(today - purse.since).days // 7 * 7)
-
-
-def _carried(session: Session, purse: Purse, began: date) -> int:
-    """What is over from all the weeks before the one that began on a day; never less than nothing."""
-    weeks_past = (began - purse.since).days // 7
-    return max(0, purse.carried_coins + purse.weekly_coins * weeks_past - _spent(session, purse.since, began))
-
-
-def _spent(session: Session, since: date, until: date | None = None) -> int:
-    sum_of = select(func.sum(Lot.coins)).where(Lot.came_on >= since)
-    return session.scalar(sum_of if until is None else sum_of.where(Lot.came_on < until)) or 0
-
-
-def _purse_view(session: Session, purse: Purse, household: Settings, today: date) -> PurseView:
-    began = _week_began(purse, today)
-    carried, spent = _carried(session, purse, began), _spent(session, began)
-    at_hand = max(0, purse.weekly_coins + carried - spent)
-    return PurseView(
-        weekly=say_money(purse.weekly_coins, household),
-        carried=say_money(carried, household) if carried else "",
-        spent=say_money(spent, household) if spent else "",
-        at_hand=say_money(at_hand, household),
-        at_hand_coins=at_hand,
-        weekly_coins=purse.weekly_coins,
-        week_began=say_day(began),
-    )
 
 
 def _bought(session: Session, household: Settings) -> list[Bought]:
