@@ -19,20 +19,20 @@
   }
 </script>
 
-{#snippet figure(big: string, small: string, label: string)}
+{#snippet figure(big: string, small: string, label: string, more = "")}
   <div>
     <dt class="sr-only">{label}</dt>
     <dd class="font-name text-[1.35rem] leading-tight font-extrabold whitespace-nowrap sm:text-[1.6rem]">{big}</dd>
     <dd class="text-[0.9rem] text-soft">{small}</dd>
+    {#if more}<dd class="text-[0.9rem] text-soft">{more}</dd>{/if}
   </div>
 {/snippet}
 
 {#snippet figures()}
   <dl class="flex flex-1 flex-wrap gap-x-9 gap-y-2">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
-    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all")}
+    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "")}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
-    {#if plan.cost}{@render figure(plan.cost, `${plan.cost_per_1000_kcal} per 1,000 kcal`, "Cost")}{/if}
     {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
   </dl>
 {/snippet}

@@ -42,7 +42,7 @@
         </div>
         <p class="text-[0.9rem] leading-snug text-soft">{thing.says}</p>
         <div class="mt-2 grid grid-cols-[1fr_auto] items-center gap-3">
-          <svg viewBox="0 0 200 16" class="w-full" role="img" aria-label="{Math.round(thing.share * 100)} % of the way">
+          <svg viewBox="0 0 200 16" class="w-full max-w-64" role="img" aria-label="{Math.round(thing.share * 100)} % of the way">
             <rect x="1" y="3" width="198" height="10" rx="5" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.6" />
             <rect x="2.500" y="4.500" width={Math.max(3, thing.share * 195)} height="7" rx="3.500" fill={out ? "var(--yolk)" : "var(--slate)"} />
           </svg>
