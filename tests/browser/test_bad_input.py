@@ -73,6 +73,18 @@ def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Here) -> No
     expect(page.get_by_role("region", name="To do next")).to_contain_text("17,500 kcal")
 
 
+def test_the_household_opens_before_the_larder_has_answered(page: Page, served: Here) -> None:
+    """A slow start must not leave an empty sheet."""
+    page.route("**/api/overview", lambda route: (page.wait_for_timeout(600), route.continue_())[1])
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    expect(sheet.get_by_label("Name")).to_have_value("Our larder")
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Household").click()
+    expect(sheet.get_by_label("Name")).to_have_value("Our larder")
+
+
 def test_a_name_of_five_megabytes(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/bench")
     page.get_by_role("button", name="Household").click()

@@ -22,7 +22,12 @@
   ] as const;
 
   $effect(() => {
-    if (open) untrack(start);
+    // The sheet may be opened before the larder has answered: it begins as soon as there is something to begin from.
+    const ready = open && larder.overview !== undefined;
+    untrack(() => {
+      if (!open) draft = undefined;
+      else if (ready && !draft) start();
+    });
   });
 
   /** Begin from how things stand; what is typed since is not to be overwritten. */
