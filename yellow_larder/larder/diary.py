@@ -121,7 +121,7 @@ def write_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
     Raises:
         Refused: the day is still to come, a line is empty or too long, or a meal is not there.
     """
-    check_day(day, larder.today(), "day", earliest=date(1980, 1, 1))
+    check_day(day, larder.today(), "day")
     if len(items) > MOST_ITEMS:
         raise Refused("items", f"A day holds {MOST_ITEMS} lines at most")
     with writing(larder.engine) as session:

@@ -20,7 +20,7 @@ from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.goal import Goal, Wanted, wanted_in
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import cupboard_g
-from yellow_larder.larder.quantities import Units, say_kcal, say_mass
+from yellow_larder.larder.quantities import Units, say_mass
 from yellow_larder.larder.refusals import NotThere
 from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.store import journal
@@ -105,8 +105,6 @@ class StoreView:
     days_covered: float
     share_of_eating: float
     """Energy of what the goal asks for, against all that the household eats in that time."""
-    need_kcal_text: str
-    gap_kcal_text: str
     gap_mass: str
     diary_days: int
     diary_ever: int
@@ -151,8 +149,6 @@ def master_list(larder: Larder) -> StoreView:
         covered=covered,
         days_covered=covered * wanted.days,
         share_of_eating=float(table.need_g @ table.kcal_per_g) / (eating.kcal_day * wanted.days),
-        need_kcal_text=say_kcal(float(table.need_g @ table.kcal_per_g)),
-        gap_kcal_text=say_kcal(float(gap @ table.kcal_per_g)),
         gap_mass=say_mass(float(gap.sum()), household.units),
         diary_days=wanted.diary_days,
         diary_ever=diary_ever,

@@ -27,6 +27,7 @@
     ["salt-like", "salt"],
     ["sticky", "sticky"],
     ["powdery", "a powder"],
+    ["seasoning", "a seasoning"],
     ["raw-animal", "raw meat or egg"],
     ["home-dried", "dried at home"],
     ["freeze-dried", "freeze-dried"],

@@ -2721,15 +2721,11 @@ export interface components {
             diary_days: number;
             /** Diary Ever */
             diary_ever: number;
-            /** Gap Kcal Text */
-            gap_kcal_text: string;
             /** Gap Mass */
             gap_mass: string;
             goal: components["schemas"]["Goal"];
             /** Meals */
             meals: components["schemas"]["MealCover"][];
-            /** Need Kcal Text */
-            need_kcal_text: string;
             /** Rows */
             rows: components["schemas"]["StoreRow"][];
             /** Share Of Eating */
