@@ -1,7 +1,7 @@
-// What is on the bench, and the plan the larder makes of it. Any change asks for a new plan at once; while one is
-// under way the newest change waits, so the last word always wins and nothing piles up.
+// What is on the bench, and the plan the larder makes of it. Any change asks for a new plan at once.
 import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
 import { larder } from "$lib/larder.svelte";
+import { latest } from "$lib/latest";
 
 type Ask = Schemas["Ask"];
 
@@ -32,8 +32,7 @@ export class Bench {
   ask = $state<Ask>(restored());
   plan = $state<Schemas["Plan"]>();
   wrong = $state<Wrong>({});
-  busy = false;
-  #again = false;
+  replan = latest(() => this.#plan());
 
   /** Change something on the bench and plan anew. */
   set(change: Partial<Ask>): void {
@@ -49,28 +48,18 @@ export class Bench {
     this.set(nothing());
   }
 
-  async replan(): Promise<void> {
-    if (this.busy) {
-      this.#again = true;
-      return;
-    }
+  async #plan(): Promise<void> {
     if (!this.ask.line?.trim()) {
       this.plan = undefined;
       this.wrong = {};
       larder.onBench = "";
       return;
     }
-    this.busy = true;
     const { data, wrong } = await ask(api.POST("/api/bench/plan", { body: $state.snapshot(this.ask) }));
-    this.busy = false;
     this.wrong = wrong ?? {};
     if (data) {
       this.plan = data;
       larder.onBench = data.food.name;
-    }
-    if (this.#again) {
-      this.#again = false;
-      await this.replan();
     }
   }
 }

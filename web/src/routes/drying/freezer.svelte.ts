@@ -1,5 +1,6 @@
 // What is to go into the freezer, and what the cold does to it; the newest change always wins.
 import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { latest } from "$lib/latest";
 
 type Ask = Schemas["FreezeAsk"];
 
@@ -9,8 +10,7 @@ class Freezer {
   ask = $state<Ask>({ ...NOTHING });
   plan = $state<Schemas["FreezePlan"]>();
   wrong = $state<Wrong>({});
-  #busy = false;
-  #again = false;
+  replan = latest(() => this.#plan());
 
   set(change: Partial<Ask>): void {
     Object.assign(this.ask, change);
@@ -23,25 +23,15 @@ class Freezer {
     this.ask = { ...NOTHING, freezer_c: this.ask.freezer_c ?? -18, moving: this.ask.moving ?? false };
   }
 
-  async replan(): Promise<void> {
+  async #plan(): Promise<void> {
     if (!this.ask.line.trim()) {
       this.plan = undefined;
       this.wrong = {};
       return;
     }
-    if (this.#busy) {
-      this.#again = true;
-      return;
-    }
-    this.#busy = true;
     const { data, wrong } = await ask(api.POST("/api/freezer/plan", { body: $state.snapshot(this.ask) }));
-    this.#busy = false;
     this.wrong = wrong ?? {};
     if (data) this.plan = data;
-    if (this.#again) {
-      this.#again = false;
-      await this.replan();
-    }
   }
 }
 

@@ -3,6 +3,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
+  import { latest } from "$lib/latest";
   import { larder } from "$lib/larder.svelte";
   import { untrack } from "svelte";
 
@@ -48,12 +49,12 @@
   const figure = (value: string | number) => (value === "" || value === null ? null : Number(value));
   const body = (): Eater => ({ ...$state.snapshot(draft), birth_year: Number(draft.birth_year) || 0, count: Number(draft.count), weeks: figure(draft.weeks), kcal: figure(draft.kcal) });
 
-  async function reckon() {
+  const reckon = latest(async () => {
     if (!draft.birth_year) return;
     const done = await ask(api.POST("/api/table/eaters/need", { body: { ...body(), name: draft.name || "somebody" } }));
     wrong = done.wrong ?? {};
     need = done.data ?? need;
-  }
+  });
 
   async function keep(event: SubmitEvent) {
     event.preventDefault();

@@ -4,6 +4,7 @@
   import Bowl from "$lib/draw/Bowl.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import OwnFood from "$lib/OwnFood.svelte";
+  import { latest } from "$lib/latest";
   import { larder } from "$lib/larder.svelte";
   import Trash2 from "@lucide/svelte/icons/trash-2";
   import { onMount } from "svelte";
@@ -36,8 +37,6 @@
   let read = $state<Schemas["MealRead"] | undefined>(view?.read);
   let wrong = $state<Wrong>({});
   let own = $state({ open: false, words: "" });
-  let busy = false;
-  let again = false;
 
   const kept = $derived(view && (["name", "text", "kind", "eaters", "per_month"] as const).every((part) => view.meal[part] === meal[part]));
   const layers = $derived.by(() => {
@@ -51,21 +50,11 @@
     if (view) void reread();
   });
 
-  async function reread() {
-    if (busy) {
-      again = true;
-      return;
-    }
-    busy = true;
+  const reread = latest(async () => {
     const done = await ask(api.POST("/api/table/meals/read", { body: $state.snapshot(meal) }));
-    busy = false;
     wrong = done.wrong ?? {};
     if (done.data) read = done.data;
-    if (again) {
-      again = false;
-      await reread();
-    }
-  }
+  });
 
   /** A pasted book would hold the browser up for minutes: it goes to the larder, which says what is wrong with it. */
   function onpaste(event: ClipboardEvent) {
