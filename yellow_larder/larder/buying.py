@@ -123,14 +123,9 @@ def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
         household = settings(session)
-        purse = purse_in(session)
-        wanted = wanted_in(session, larder.today())
-        rows = newest_prices(session)
-        shown = purse_view(session, purse, household, larder.today()) if purse else None
+        purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
-    rows = [row for row in rows if row.food_key in columns]
-    offers = _offers(rows, columns)
     coins = shown.at_hand_coins if shown else 0
     now = whole_meals(wanted.table)
     bought = best_purchase(wanted.table, offers, coins)
@@ -166,18 +161,14 @@ def weeks(larder: Larder) -> WeeksView:
     """The weeks until the goal at the pace of the purse."""
     with reading(larder.engine) as session:
         household = settings(session)
-        purse = purse_in(session)
-        wanted = wanted_in(session, larder.today())
-        rows = newest_prices(session)
-        shown = purse_view(session, purse, household, larder.today()) if purse else None
+        purse, shown, wanted, _, offers = _market(session, household, larder.today())
     if purse is None or shown is None or not purse.weekly_coins:
         raise Refused("weekly", "Say first what there is to spend in a week")
-    columns = {food.key: n for n, food in enumerate(wanted.foods)}
-    offers = _offers([row for row in rows if row.food_key in columns], columns)
     table = wanted.table
     ahead = weeks_ahead(table, offers, first_coins=shown.at_hand_coins, weekly_coins=purse.weekly_coins)
     total = int(table.times.sum())
-    reached = ahead[-1].meals >= total and _covered(wanted, ahead[-1].here_g) > 1 - 1e-6
+    covered = [_covered(wanted, each.here_g) for each in ahead]
+    reached = ahead[-1].meals >= total and covered[-1] > 1 - 1e-6
     cost = least_coins(table.gap_g, offers)
     needed = ahead[-1].week if reached else None
     if not reached and math.isfinite(cost):
@@ -188,11 +179,11 @@ def weeks(larder: Larder) -> WeeksView:
                 week=each.week,
                 meals=each.meals,
                 meals_share=each.meals / total if total else 1.0,
-                days=_covered(wanted, each.here_g) * wanted.days,
-                days_share=_covered(wanted, each.here_g),
+                days=share * wanted.days,
+                days_share=share,
                 spent=say_money(each.spent, household),
             )
-            for each in ahead
+            for each, share in zip(ahead, covered, strict=True)
         ],
         meals_wanted=total,
         days_wanted=wanted.days,
@@ -260,12 +251,20 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
     ]
 
 
-def _offers(rows: list[Price], columns: dict[str, int]) -> Offers:
-    return Offers(
+def _market(
+    session: Session, household: Settings, today: date
+) -> tuple[Purse | None, PurseView | None, Wanted, list[Price], Offers]:
+    """The purse, what is wanted, and the prices at which that can be bought, as rows and as the program takes them."""
+    purse = purse_in(session)
+    wanted = wanted_in(session, today)
+    columns = {food.key: n for n, food in enumerate(wanted.foods)}
+    rows = [row for row in newest_prices(session) if row.food_key in columns]
+    offers = Offers(
         food=np.array([columns[row.food_key] for row in rows], dtype=np.int64),
         size_g=np.array([row.pack_g for row in rows], dtype=float),
         coins=np.array([row.coins for row in rows], dtype=float),
     )
+    return purse, purse_view(session, purse, household, today) if purse else None, wanted, rows, offers
 
 
 def _covered(wanted: Wanted, here_g: Numbers) -> float:

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.foods import Food
 from yellow_larder.core.heat import Solid
 from yellow_larder.core.oxygen import mass_that_fits_g
@@ -122,7 +122,6 @@ class Cold:
             raise Refused("container", f"That would be {self.count:,} packages; freeze it in parts, or in larger ones")
         self.each_g = self.amount_g / self.count
         try:
-            check_range("freezer_c", ask.freezer_c, -40, -16, "°C")
             self.solid: Solid = as_solid(self.container, self.each_g / self.food.settled_g_ml)
             self.stuff = stuff_of(self.food)
             surface = MOVING_AIR if ask.moving else STILL_AIR
