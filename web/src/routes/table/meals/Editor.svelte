@@ -29,6 +29,8 @@
   const EMPTY: Meal = { name: "", text: "", kind: "supper", eaters: 4, per_month: 4 };
   const EXAMPLE = "2 lb 4 oz split peas\n1½ cups barley\na can of beans\n2 onions\nsalt";
   const LONG = 20_000;
+  /** What was pasted and kept out of the field, to be asked about in its turn. */
+  let pasted: string | undefined;
   const KINDS = ["breakfast", "lunch", "supper", "other"] as const;
 
   // svelte-ignore state_referenced_locally
@@ -51,7 +53,9 @@
   });
 
   const reread = latest(async () => {
-    const done = await ask(api.POST("/api/table/meals/read", { body: $state.snapshot(meal) }));
+    const text = pasted ?? meal.text;
+    pasted = undefined;
+    const done = await ask(api.POST("/api/table/meals/read", { body: { ...$state.snapshot(meal), text } }));
     wrong = done.wrong ?? {};
     if (done.data) read = done.data;
   });
@@ -61,7 +65,8 @@
     const text = event.clipboardData?.getData("text/plain") ?? "";
     if (text.length < LONG) return;
     event.preventDefault();
-    void ask(api.POST("/api/table/meals/read", { body: { ...$state.snapshot(meal), text } })).then((done) => (wrong = done.wrong ?? {}));
+    pasted = text;
+    void reread();
   }
 
   async function keep() {
