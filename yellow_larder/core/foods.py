@@ -23,6 +23,8 @@ class Trait(StrEnum):
     HOME_DRIED = "home-dried"
     FREEZE_DRIED = "freeze-dried"
     RAW_ANIMAL = "raw-animal"
+    MEAT = "meat"
+    """Lean meat dried at home."""
     SEASONING = "seasoning"
     """Used by the pinch: left out when a menu is added up, if the household likes."""
 

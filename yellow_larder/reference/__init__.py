@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-import csv
 import math
 from dataclasses import dataclass
 from functools import lru_cache
-from importlib.resources import files
 
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.foods import Food, Trait
@@ -14,6 +12,7 @@ from yellow_larder.core.heat import Stuff
 from yellow_larder.core.household import Body, Sex
 from yellow_larder.core.nutrition import Composition, dried_to
 from yellow_larder.core.shelf_life import Life, Packing
+from yellow_larder.reference.rows import rows, words
 
 DAYS_PER_YEAR = 365.25
 KEEPS = "keeps"
@@ -75,11 +74,6 @@ class KitchenMeasure:
         return self.stored_g or food.stored_g(self.fresh_g)
 
 
-def _rows(table: str) -> list[dict[str, str]]:
-    text = files(__package__).joinpath(f"{table}.csv").read_text(encoding="utf-8")
-    return list(csv.DictReader(text.splitlines()))
-
-
 @lru_cache
 def foods() -> dict[str, Food]:
     """Every food of the table, by key.
@@ -90,7 +84,7 @@ def foods() -> dict[str, Food]:
         >>> foods()["pearl-barley"].composition.kcal
         352.0
     """
-    return {row["key"]: _food(row) for row in _rows("foods")}
+    return {row["key"]: _food(row) for row in rows("foods")}
 
 
 def _food(row: dict[str, str]) -> Food:
@@ -105,7 +99,7 @@ def _food(row: dict[str, str]) -> Food:
     return Food(
         key=row["key"],
         name=row["name"],
-        aliases=tuple(alias for alias in row["aliases"].split(";") if alias),
+        aliases=words(row["aliases"]),
         group=row["group"],
         form=row["form"],
         colour=row["colour"],
@@ -150,7 +144,7 @@ def containers() -> dict[str, Container]:
             source=row["source"],
             **{size: float(row[size]) for size in sizes},
         )
-        for row in _rows("containers")
+        for row in rows("containers")
     }
 
 
@@ -164,7 +158,7 @@ def packets() -> dict[int, Packet]:
     """
     return {
         int(row["size_ml"]): Packet(int(row["size_ml"]), float(row["width_mm"]), float(row["length_mm"]), row["source"])
-        for row in _rows("packets")
+        for row in rows("packets")
     }
 
 
@@ -178,7 +172,7 @@ def life_classes() -> dict[str, LifeClass]:
     """
     return {
         row["life"]: LifeClass(row["life"], row["meaning"], float(row["q10"]), row["source"])
-        for row in _rows("life_classes")
+        for row in rows("life_classes")
     }
 
 
@@ -191,7 +185,7 @@ def lives() -> dict[tuple[str, Packing], BaseLife]:
         25
     """
     table = {}
-    for row in _rows("lives"):
+    for row in rows("lives"):
         packing = Packing(row["packing"])
         days = Life(
             cautious=_days(row["cautious_years"]),
@@ -235,7 +229,7 @@ def kitchen() -> list[KitchenMeasure]:
             stored_g=float(row["stored_g"] or 0),
             source=row["source"],
         )
-        for row in _rows("kitchen")
+        for row in rows("kitchen")
     ]
 
 
@@ -259,7 +253,7 @@ def thermal() -> dict[str, Thermal]:
     """
     return {
         row["group"]: Thermal(row["group"], float(row["conductivity"]), float(row["heat_capacity"]), row["source"])
-        for row in _rows("thermal")
+        for row in rows("thermal")
     }
 
 
@@ -299,7 +293,7 @@ def bodies() -> list[UsualBody]:
             Body(float(row["male_height_cm"]), float(row["male_weight_kg"])),
             row["source"],
         )
-        for row in _rows("bodies")
+        for row in rows("bodies")
     ]
 
 

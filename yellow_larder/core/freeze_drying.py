@@ -1,0 +1,191 @@
+"""Freeze-drying: what may go in together, how long it takes, when it is dry, and how soon it must be closed."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yellow_larder.core.errors import OutOfRange, check_range
+
+FAT_MIND_PCT, FAT_STOP_PCT = 10.0, 30.0
+"""Fat of the food as it goes in: above the first it keeps for less long, above the second it does not dry.
+
+Source: fat holds no water and does not freeze-dry (common practice); where the lines lie is our judgement."""
+
+AGREE_G_PER_KG, AGREE_HOURS = 2.0, 2.0
+"""Two weighings this far apart agree within so many grams a kilogram of dry food.
+
+Source: weighed two hours apart, common practice; two grams a kilogram is what the scale at home tells apart."""
+
+_FREEZE_HOURS_FRESH, _FREEZE_HOURS_FROZEN = 9.0, 1.5
+_EXTRA_HOURS = 2.0
+"""Hours the chamber takes to freeze a fresh load, to chill one that is frozen, and of extra drying that is usual.
+
+Source: common practice."""
+
+_UPTAKE_HOURS = 7.0
+"""Time constant of dry pieces taking water from still air on a tray, hours.
+
+Source: our judgement, from pieces that go soft within an hour or two of a damp kitchen (common practice)."""
+
+_MAY_RISE_PCT = 1.0
+"""Points of moisture that may come back before it is closed. Source: our judgement: 2–3 % becomes 3–4 %, still far
+below the ten-per-cent line, and still crisp."""
+
+
+@dataclass(frozen=True, slots=True)
+class Tray:
+    """One tray: weight of its food, its water and fat, %, and whether it is frozen already."""
+
+    mass_g: float
+    water_pct: float
+    fat_pct: float
+    frozen: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Phases:
+    """Hours of each phase, and the water that becomes ice on the wall, g."""
+
+    water_g: float
+    freezing: float
+    drying_low: float
+    drying_high: float
+    extra: float
+
+
+def is_mixed(trays: Sequence[Tray]) -> bool:
+    """Whether fresh and frozen lie together: the fresh would thaw the frozen, and both boil.
+
+    Example:
+        >>> is_mixed([Tray(500, 85, 0, True), Tray(500, 85, 0, False)])
+        True
+
+    Source: common practice.
+    """
+    return len({tray.frozen for tray in trays}) > 1
+
+
+def water_g(trays: Sequence[Tray], end_pct: float = 2.5) -> float:
+    """Water that has to leave, g.
+
+    Args:
+        trays: what goes in.
+        end_pct: moisture in the end, wet basis, %, 0–10.
+
+    Returns:
+        Grams.
+
+    Raises:
+        OutOfRange: an argument is outside the range above, or a tray's figures are.
+
+    Example:
+        >>> round(water_g([Tray(1000, 85, 0, True)]))
+        846
+
+    Source: mass balance on the solids.
+    """
+    check_range("end_pct", end_pct, 0, 10, "%")
+    gone = 0.0
+    for tray in trays:
+        check_range("mass_g", tray.mass_g, 0, 1e6, "g")
+        check_range("water_pct", tray.water_pct, 0, 99.9, "%")
+        gone += max(0.0, tray.mass_g - tray.mass_g * (100 - tray.water_pct) / (100 - end_pct))
+    return gone
+
+
+def phases(trays: Sequence[Tray], *, ice_g: float, g_per_hour: float) -> Phases:
+    """Hours from closing the door to extra dry.
+
+    Args:
+        trays: what goes in, all frozen or all fresh.
+        ice_g: ice the chamber's wall holds, g, above 0.
+        g_per_hour: water it draws off in an hour with full trays, g/h, 10–5,000.
+
+    Returns:
+        The phases.
+
+    Raises:
+        OutOfRange: there is more water than the wall holds as ice, or a figure is outside the range above.
+
+    Source: water over the rate of sublimation, 15 % to either side, by our judgement; see the constants.
+    """
+    check_range("g_per_hour", g_per_hour, 10, 5000, "g/h")
+    water = water_g(trays)
+    if water > ice_g:
+        raise OutOfRange("water_g", round(water), 0, ice_g, "g")
+    hours = water / g_per_hour
+    freezing = _FREEZE_HOURS_FROZEN if trays and all(tray.frozen for tray in trays) else _FREEZE_HOURS_FRESH
+    return Phases(water, freezing, hours * 0.85, hours * 1.15, _EXTRA_HOURS)
+
+
+def agree(first_g: float, second_g: float, hours_apart: float) -> bool:
+    """Whether two weighings say that nothing more leaves.
+
+    Args:
+        first_g: the earlier weight, g, above 0.
+        second_g: the later one, g.
+        hours_apart: hours between them.
+
+    Returns:
+        True if they are two hours apart and the same but for what the scale does not tell apart.
+
+    Raises:
+        OutOfRange: a weight is not above zero.
+
+    Example:
+        >>> agree(412, 411.5, 2), agree(412, 411.5, 1), agree(412, 405, 3)
+        (True, False, False)
+
+    Source: see `AGREE_G_PER_KG`.
+    """
+    check_range("first_g", first_g, 0.1, 1e6, "g")
+    check_range("second_g", second_g, 0.1, 1e6, "g")
+    return hours_apart >= AGREE_HOURS and abs(first_g - second_g) <= max(1.0, AGREE_G_PER_KG * first_g / 1000)
+
+
+def pack_within_hours(dry_pct: float, *, room_moisture_pct: float) -> float:
+    """How long dry food may lie open before it has drunk too much of the room.
+
+    Args:
+        dry_pct: its moisture as it comes out, wet basis, %, 0–10.
+        room_moisture_pct: moisture it would come to in the room's air, wet basis, %, 0–60.
+
+    Returns:
+        Hours; infinite in a room that does not wet it.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        In a kitchen at 55 % humidity, where it would end at 12 %:
+
+        >>> round(pack_within_hours(2.5, room_moisture_pct=12) * 60)
+        47
+
+    Source: uptake in proportion to what is missing; see `_UPTAKE_HOURS` and `_MAY_RISE_PCT`.
+    """
+    check_range("dry_pct", dry_pct, 0, 10, "%")
+    check_range("room_moisture_pct", room_moisture_pct, 0, 60, "%")
+    missing = room_moisture_pct - dry_pct
+    if missing <= _MAY_RISE_PCT:
+        return math.inf
+    return -_UPTAKE_HOURS * math.log(1 - _MAY_RISE_PCT / missing)
+
+
+def moisture_after_pct(dry_pct: float, hours: float, *, room_moisture_pct: float) -> float:
+    """Moisture after lying open, wet basis, %.
+
+    Args and errors as for `pack_within_hours`; hours 0 or more.
+
+    Example:
+        >>> round(moisture_after_pct(2.5, 2, room_moisture_pct=12), 1)
+        4.9
+
+    Source: see `pack_within_hours`.
+    """
+    check_range("dry_pct", dry_pct, 0, 10, "%")
+    check_range("room_moisture_pct", room_moisture_pct, 0, 60, "%")
+    check_range("hours", hours, 0, 1e5, "hours")
+    return room_moisture_pct + (dry_pct - room_moisture_pct) * math.exp(-hours / _UPTAKE_HOURS)
