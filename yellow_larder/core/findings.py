@@ -72,6 +72,7 @@ class Case:
         need_ml: packet millilitres the air asks for.
         packed_ml: packet millilitres that go in.
         frozen: whether the food was held cold long enough to kill insects.
+        unproven: whether it was dried here and has not been conditioned.
 
     Raises:
         OutOfRange: moisture or horizon lie outside the range above.
@@ -87,6 +88,7 @@ class Case:
     need_ml: float
     packed_ml: float
     frozen: bool = False
+    unproven: bool = False
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""
@@ -121,7 +123,7 @@ def judge(case: Case) -> list[Finding]:
     """
     found = [
         finding
-        for rule in (_absorber, _moisture, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
+        for rule in (_absorber, _moisture, _unproven, _eggs, _meat, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
         for finding in rule(case)
     ]
     order = list(Severity)
@@ -186,6 +188,67 @@ def _moisture(case: Case) -> list[Finding]:
             "Below its line a food does not mould, and an absorber is safe with it.",
             "common practice; ASABE D245",
             f"{has}; the line for this food is {line:g} %",
+        )
+    ]
+
+
+def _unproven(case: Case) -> list[Finding]:
+    """Food dried here whose jar has not proved it dry."""
+    if not case.unproven:
+        return []
+    why = (
+        "Weight and touch speak for the mean; one case-hardened piece can be wet inside, and mould a month later. A "
+        "jar shaken daily shows it."
+    )
+    if case.closing is Closing.ABSORBER:
+        return [
+            Finding(
+                Severity.STOP,
+                "absorber-unconditioned",
+                "Not conditioned yet: no absorber with it",
+                f"{why} One wet piece without oxygen is what botulism needs.",
+                "common practice; published advice on conditioning",
+            )
+        ]
+    return [
+        Finding(
+            Severity.MIND,
+            "unconditioned",
+            "Not conditioned yet: a wet piece would not show in here",
+            why,
+            "common practice; published advice on conditioning",
+        )
+    ]
+
+
+def _eggs(case: Case) -> list[Finding]:
+    """Insects that came with traded grain, where nothing kills them."""
+    killed = case.frozen or case.closing in (Closing.ABSORBER, Closing.VACUUM)
+    if killed or Trait.COMMODITY not in case.food.traits:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "not-freeze-killed",
+            "Insects' eggs may be in it: freeze it through first",
+            "Closed with its air, eggs that came with it hatch. Cold through to the middle kills them.",
+            "common practice",
+        )
+    ]
+
+
+def _meat(case: Case) -> list[Finding]:
+    """Lean meat dried at home."""
+    if Trait.MEAT not in case.food.traits:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "meat-keeps-cold",
+            "Dried meat: fridge or freezer",
+            "Lean, and heated through to 71 °C (poultry 74 °C), it still keeps only a week or two in a cool room. "
+            "Your local food-safety authority has the last word.",
+            "US extension advice on dried meat, from memory",
         )
     ]
 

@@ -59,9 +59,10 @@ def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
         eating = appetite(session, today.year)
         lot = _lot_of(session, ask.lot, food)
         coins = lot.coins * min(1.0, amount_g / lot.came_g) if lot and lot.coins else 0.0
-        if lot and lot.frozen_on:
-            ask = replace(ask, frozen=True)
-        return _plan(ask, food, amount_g, container, closing, place, household, eating, coins, today)
+        if lot:
+            moisture = lot.moisture_pct if ask.moisture is None else ask.moisture
+            ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
+        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today)
     except OutOfRange as error:
         raise in_words(error) from error
 
@@ -75,6 +76,7 @@ def _plan(
     place: Place,
     household: Settings,
     eating: Appetite,
+    lot: Lot | None,
     coins: float,
     today: date,
 ) -> Plan:
@@ -93,6 +95,7 @@ def _plan(
         need_ml=need_by_air_ml(full.oxygen_ml),
         packed_ml=full.packed_ml,
         frozen=ask.frozen,
+        unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
     )
     best_by = _best_by(food, container, closing, place, household.school, today)
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
@@ -126,6 +129,7 @@ def _plan(
         place=place.id,
         place_name=place.name,
         frozen=ask.frozen,
+        story=list(lot.story["lines"]) if lot else [],
         cost=say_money(coins, household) if coins else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
     )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import unicodedata
 from dataclasses import asdict, dataclass, replace
-from typing import Any
+from typing import Any, Protocol, TypeVar
 
 from rapidfuzz import fuzz, process, utils
 from sqlalchemy import select
@@ -82,8 +82,20 @@ def find_food(words: str, foods: dict[str, Food]) -> Food:
     return find_named(words, names_of(foods))
 
 
-def find_named(words: str, names: dict[str, Food]) -> Food:
-    """The food that is meant by some words, of foods by name; see `find_food`."""
+class Named(Protocol):
+    """Anything that has a name."""
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+        ...
+
+
+_T = TypeVar("_T", bound=Named)
+
+
+def find_named(words: str, names: dict[str, _T]) -> _T:
+    """What is meant by some words, of things by name; see `find_food`."""
     wanted = plain(words)
     for candidate in (wanted, wanted.removesuffix("s"), f"{wanted}s"):
         if candidate in names:

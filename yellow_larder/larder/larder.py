@@ -39,6 +39,7 @@ class Settings:
         school: whose word they take on shelf life.
         packet_sizes: ratings of the absorber packets they keep, mL.
         currency: the sign put before sums of money; may be empty.
+        kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
     """
 
     name: str = "Our larder"
@@ -51,6 +52,7 @@ class Settings:
     school: School = School.CUSTOMARY
     packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
     currency: str = ""
+    kwh_coins: float = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -134,6 +136,8 @@ def settle(larder: Larder, new: Settings) -> Settings:
     if unknown or not new.packet_sizes:
         sizes = ", ".join(str(size) for size in packets())
         raise Refused("packet_sizes", f"Pick the packets you keep from {sizes} mL")
+    if not 0 <= new.kwh_coins <= 1000:
+        raise Refused("kwh_coins", "A kilowatt-hour costs between 0 and 1,000 of the smallest coin")
     currency = new.currency.strip()
     if len(currency) > 3 or not currency.isprintable():
         raise Refused("currency", "A sign for money has three letters at most")

@@ -125,6 +125,8 @@ class Plan:
     place_name: str
     frozen: bool
     """Whether it was frozen through: as said, or as its lot's record has it."""
+    story: list[str]
+    """What was done to its lot, in lines; empty if it is of none."""
     cost: str
     """What the food cost, if it comes from a lot that was bought; else empty."""
     cost_per_1000_kcal: str

@@ -200,20 +200,46 @@ def _price(_session: Session, number: int, standing: list[Entry]) -> Price:
     return Price(id=number, **facts | {"seen_on": date.fromisoformat(facts["seen_on"])})
 
 
+_LOT: dict[str, Any] = {"moisture_pct": None, "made": "", "wet_g": None, "wants_conditioning": False}
+"""What a lot is where its first entry does not say."""
+
+
 def _lot(_session: Session, number: int, standing: list[Entry]) -> Lot:
-    facts = standing[0].facts
+    facts = _LOT | standing[0].facts
+    story = list(facts.pop("story", []))
     lot = Lot(id=number, mass_g=facts["came_g"], **facts | {"came_on": date.fromisoformat(facts["came_on"])})
     for entry in standing[1:]:
-        if entry.act == "frozen":
-            lot.frozen_on = date.fromisoformat(entry.facts["on"])
-            continue
-        lot.mass_g = entry.facts["mass_g"] if entry.act == "weighed" else lot.mass_g - entry.facts["mass_g"]
+        match entry.act:
+            case "frozen":
+                lot.frozen_on = date.fromisoformat(entry.facts["on"])
+            case "conditioned":
+                lot.conditioned_on = date.fromisoformat(entry.facts["on"])
+            case "damp":
+                lot.conditioned_on = None
+            case "weighed":
+                lot.mass_g = entry.facts["mass_g"]
+            case "packed" | "ground":
+                lot.mass_g -= entry.facts["mass_g"]
+        story += entry.facts.get("story", [])
+    lot.story = {"lines": story}
     return lot
 
 
 _Fold = tuple[type[Base], Callable[[Session, int, list[Entry]], Base]]
 
-_RECORDS = ("eater", "meal", "goal", "purse", "meaning", "tried", "freezing")
+_RECORDS = (
+    "eater",
+    "meal",
+    "goal",
+    "purse",
+    "meaning",
+    "tried",
+    "freezing",
+    "machine",
+    "load",
+    "jar",
+    "freeze-load",
+)
 # Places come before packages: a package's row points at its place's.
 _FOLDS: dict[str, _Fold] = {
     "household": (Household, _household),

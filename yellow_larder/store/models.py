@@ -161,3 +161,14 @@ class Lot(Base):
     """The price line it was bought by."""
     frozen_on: Mapped[date | None]
     """The day it came out of the freezer, insects killed; none if it was not frozen."""
+    moisture_pct: Mapped[float | None]
+    """Its moisture by weight, wet basis, %; none means that of the table."""
+    made: Mapped[str]
+    """How it was made here: "dried", "freeze-dried" or "ground"; empty if it was bought."""
+    wet_g: Mapped[float | None]
+    """What it weighed fresh, if it was dried here."""
+    wants_conditioning: Mapped[bool]
+    conditioned_on: Mapped[date | None]
+    """The day its jar was done; none if it was not conditioned."""
+    story: Mapped[dict[str, Any]]
+    """What was done to it, in lines as a person reads them."""
