@@ -15,7 +15,8 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_larder import __doc__ as about
-from yellow_larder.api import bench, drying, household, reference, shelves, storing, table
+from yellow_larder.api import bench, devices, drying, freezer, household, reference, rounds, shelves, storing, table
+from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.api.problems import add_problem_handlers, problem
 from yellow_larder.larder.larder import Larder
 
@@ -24,12 +25,13 @@ LARGEST_REQUEST = 8 * 1024 * 1024
 _log = structlog.get_logger()
 
 
-def make_app(larder: Larder, web: Path | None = None) -> FastAPI:
-    """The application over one larder; with the built front end, if it is given."""
+def make_app(larder: Larder, web: Path | None = None, instruments: Devices | None = None) -> FastAPI:
+    """The application over one larder; with the built front end, if it is given, and simulated instruments if not."""
     app = FastAPI(title="Yellow Larder", description=about or "", version="0.1.0", docs_url="/api/docs", redoc_url=None)
     app.state.larder = larder
+    app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
-    for each in (bench, shelves, drying, table, storing, reference, household):
+    for each in (rounds, bench, shelves, drying, freezer, devices, table, storing, reference, household):
         app.include_router(each.router, prefix="/api")
     app.middleware("http")(_guard)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)

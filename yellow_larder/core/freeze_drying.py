@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.findings import Finding, Severity
 
 FAT_MIND_PCT, FAT_STOP_PCT = 10.0, 30.0
 """Fat of the food as it goes in: above the first it keeps for less long, above the second it does not dry.
@@ -34,14 +35,21 @@ _MAY_RISE_PCT = 1.0
 below the ten-per-cent line, and still crisp."""
 
 
+LAYER_G_M2 = 10_000.0
+"""What a square metre of tray carries in a layer that dries through, g. Source: 2–3 kg on four trays of the small
+machines, common practice."""
+
+
 @dataclass(frozen=True, slots=True)
 class Tray:
-    """One tray: weight of its food, its water and fat, %, and whether it is frozen already."""
+    """What lies of one food: its weight, its water and fat, %, whether it is frozen already, and raw meat or egg."""
 
     mass_g: float
     water_pct: float
     fat_pct: float
     frozen: bool
+    name: str = ""
+    raw: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -65,6 +73,88 @@ def is_mixed(trays: Sequence[Tray]) -> bool:
     Source: common practice.
     """
     return len({tray.frozen for tray in trays}) > 1
+
+
+def judge_freeze_load(trays: Sequence[Tray], *, ice_g: float) -> list[Finding]:
+    """What there is to say about a load for the freeze dryer, the gravest first.
+
+    Args:
+        trays: what goes in.
+        ice_g: ice the chamber's wall holds, g.
+
+    Returns:
+        Findings, stops before minds.
+
+    Source: each finding names its own.
+    """
+    found = [finding for tray in trays for finding in (*_fat(tray), *_raw(tray))]
+    if is_mixed(trays):
+        found.append(
+            Finding(
+                Severity.STOP,
+                "mixed-load",
+                "All frozen or all fresh, never both",
+                "The fresh trays thaw the frozen ones while the chamber cools; what thaws boils over in the vacuum. "
+                "Freeze the fresh ones overnight, on their trays.",
+                "common practice",
+            )
+        )
+    elif trays and not trays[0].frozen:
+        found.append(
+            Finding(
+                Severity.MIND,
+                "freeze-first",
+                "Freeze it on its trays overnight first",
+                "The chamber can freeze it, but takes most of a working day over it, at its full current.",
+                "common practice",
+            )
+        )
+    water = water_g(trays)
+    if water > ice_g:
+        found.append(
+            Finding(
+                Severity.STOP,
+                "too-much-ice",
+                "More water than the chamber's wall holds as ice",
+                "The drain freezes up and the load stays wet. Take a tray out.",
+                "the machine's own figure",
+                f"{water / 1000:.1f} kg of water; {ice_g / 1000:.1f} kg of ice at the most",
+            )
+        )
+    order = list(Severity)
+    return sorted(found, key=lambda finding: order.index(finding.severity))
+
+
+def _fat(tray: Tray) -> list[Finding]:
+    check_range("fat_pct", tray.fat_pct, 0, 100, "%")
+    if tray.fat_pct <= FAT_MIND_PCT:
+        return []
+    stop = tray.fat_pct > FAT_STOP_PCT
+    return [
+        Finding(
+            Severity.STOP if stop else Severity.MIND,
+            "too-fat" if stop else "fatty",
+            f"{tray.name.capitalize()}: {'fat does not freeze-dry' if stop else 'fat shortens its keeping'}",
+            "Fat holds no water to draw off; it stays greasy, and turns rancid within months.",
+            "common practice",
+            f"{tray.fat_pct:.0f} % fat",
+        )
+    ]
+
+
+def _raw(tray: Tray) -> list[Finding]:
+    if not tray.raw:
+        return []
+    return [
+        Finding(
+            Severity.MIND,
+            "still-raw",
+            f"{tray.name.capitalize()} stays raw: mark it, and cook it through before anybody eats it",
+            "Cold and vacuum kill no germs. Meat must reach 71 °C (160 °F), poultry 74 °C (165 °F). Your local "
+            "food-safety authority has the last word.",
+            "US extension advice, from memory",
+        )
+    ]
 
 
 def water_g(trays: Sequence[Tray], end_pct: float = 2.5) -> float:

@@ -128,9 +128,13 @@ def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
 
 def in_freezer(larder: Larder) -> list[InFreezer]:
     """What is in the freezer or thawing, what is due first."""
-    now = larder.clock()
     with reading(larder.engine) as session:
-        views = [_view(session, n, facts, now) for n, facts in journal.records(session, "freezing").items()]
+        return freezings(session, larder.clock())
+
+
+def freezings(session: Session, now: datetime) -> list[InFreezer]:
+    """The same, within a session."""
+    views = [_view(session, n, facts, now) for n, facts in journal.records(session, "freezing").items()]
     order = [Phase.READY, Phase.DONE, Phase.THAWING, Phase.HOLDING, Phase.COOLING]
     return sorted(views, key=lambda each: (order.index(each.phase), each.out_at))
 

@@ -18,7 +18,7 @@ from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
 from yellow_larder.reference import packets
 from yellow_larder.store import journal
-from yellow_larder.store.database import open_database, writing
+from yellow_larder.store.database import open_database, reading, writing
 from yellow_larder.store.models import Change, Household, Place
 
 LONGEST_NAME = 80
@@ -119,6 +119,12 @@ def settings(session: Session) -> Settings:
             "packet_sizes": tuple(facts["packet_sizes"]),
         }
     )
+
+
+def current_settings(larder: Larder) -> Settings:
+    """How the household stands now, outside of any other reading."""
+    with reading(larder.engine) as session:
+        return settings(session)
 
 
 def settle(larder: Larder, new: Settings) -> Settings:

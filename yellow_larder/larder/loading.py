@@ -2,45 +2,30 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.drying import energy_kwh, expected_hours, humidity_at
+from yellow_larder.core.drying import energy_kwh
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import Finding, Severity
-from yellow_larder.core.foods import Food
-from yellow_larder.core.forecast import Course, Hours
-from yellow_larder.core.laying import Laid, judge_load
+from yellow_larder.core.forecast import Hours
+from yellow_larder.core.laying import judge_load
 from yellow_larder.core.produce import Air, DryTest, Produce, Treatment, one_temperature, shared_over_trays
 from yellow_larder.larder.fresh import Fresh, read_fresh
 from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.lying import Lying, Room, say_range, say_thickness
 from yellow_larder.larder.machines import find_machine
 from yellow_larder.larder.money import read_money, say_money
-from yellow_larder.larder.quantities import Units, read_amount, read_length_mm, say_mass, say_temperature
+from yellow_larder.larder.quantities import read_amount, read_length_mm, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
-from yellow_larder.reference import foods
-from yellow_larder.reference.drying import Machine, isotherm_of
+from yellow_larder.reference.drying import Machine
 from yellow_larder.store.database import reading
 
 MOST_ITEMS = 12
-_ABOVE_FLOOR_PCT = 1.5
-"""How far above its point of rest a food is taken out where the air does not dry it further. Source: our judgement."""
-
 _SUN_WARMS_C = 8.0
 """How much warmer than the air food in the sun lies. Source: our judgement."""
-
-
-@dataclass(frozen=True, slots=True)
-class Room:
-    """The air of the room the dryer stands in, and whether it was measured or is what the household said."""
-
-    temperature_c: float
-    humidity: float
-    measured: bool = False
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -77,75 +62,6 @@ class LoadAsk:
     machine: str = "cabinet"
     air_c: float | None = None
     tray: str = ""
-
-
-class Lying:
-    """One food as it lies in a dryer: what there is to come off, and how long that is expected to take."""
-
-    def __init__(
-        self,
-        produce: Produce,
-        mass_g: float,
-        *,
-        thickness_mm: float,
-        treatments: frozenset[Treatment],
-        water_pct: float,
-        machine: Machine,
-        air_c: float,
-        room: Room,
-    ) -> None:
-        self.produce, self.mass_g, self.thickness_mm = produce, mass_g, thickness_mm
-        self.treatments, self.air_c, self.room = treatments, air_c, room
-        self.food: Food = foods()[produce.dried]
-        self.wanted_pct = self.food.composition.water_g
-        isotherm = isotherm_of(self.food)
-        damp = min(0.98, humidity_at(air_c, room_c=room.temperature_c, humidity=room.humidity))
-        self.floor_pct = float(isotherm.moisture_pct(np.array(damp), min(air_c, 70.0))) if isotherm else 0.0
-        self.reaches = self.floor_pct < self.wanted_pct - 0.2
-        target = self.wanted_pct if self.reaches else self.floor_pct + _ABOVE_FLOOR_PCT
-        self.course = Course(water_pct, target, self.floor_pct)
-        opened = not produce.skin or Treatment.PIERCED in treatments
-
-        def expected(air: Room) -> Hours:
-            return expected_hours(
-                produce,
-                thickness_mm=thickness_mm,
-                air_c=air_c,
-                room_c=air.temperature_c,
-                humidity=air.humidity,
-                slower=machine.slower,
-                opened=opened,
-            )
-
-        self.expected: Hours = expected(room)
-        in_plain_air = expected(Room(20, 0.5))
-        self.damp_factor = self.expected.likely / in_plain_air.likely
-        self.warmth_factor = in_plain_air.air / machine.slower
-        self.slower = machine.slower
-
-    @property
-    def laid(self) -> Laid:
-        """As the rules see it."""
-        return Laid(self.produce, self.thickness_mm, self.treatments, self.floor_pct, self.wanted_pct)
-
-    def dry_g(self, wet_g: float) -> float:
-        """What a wet weight of it comes to."""
-        return wet_g * self.course.target_share
-
-    def reasons(self, units: Units) -> list[str]:
-        """Why it takes as long as it does."""
-        usual = f"{self.produce.name}, {self.produce.cut}: {self.produce.hours_low:g}–{self.produce.hours_high:g} hours"
-        found = [f"{usual} at {say_thickness(self.produce.thickness_mm, units)}, as a rule"]
-        for factor, words in (
-            (self.expected.thickness, f"cut {say_thickness(self.thickness_mm, units)}"),
-            (self.warmth_factor, f"air of {say_temperature(self.air_c, units)}"),
-            (self.slower, "no fan over it"),
-            (self.expected.skin, "its skin is whole"),
-            (self.damp_factor, f"a room of {self.room.humidity:.0%} humidity"),
-        ):
-            if abs(factor - 1) > 0.03:
-                found.append(f"{words}: {_times(factor)}")
-        return found
 
 
 @dataclass(frozen=True, slots=True)
@@ -344,7 +260,7 @@ class Laying:
             grams,
             say_mass(grams, units),
             say_mass(lying.dry_g(grams), units),
-            min(1.0, grams / (one_layer_g_m2(lying) * self.machine.tray_m2)),
+            min(1.0, grams / (lying.layer_g_m2 * self.machine.tray_m2)),
         )
 
     def _item(self, n: int) -> ItemPlan:
@@ -392,17 +308,12 @@ def plan_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> LoadPla
         return Laying(session, ask, room).plan()
 
 
-def one_layer_g_m2(lying: Lying) -> float:
-    """What a square metre of one layer weighs; thicker pieces weigh more."""
-    return lying.produce.load_g_m2 * lying.thickness_mm / lying.produce.thickness_mm
-
-
 def lay_on_trays(lying: Sequence[Lying], tray_m2: float, trays: int) -> tuple[list[tuple[int, float]], list[float]]:
     """Foods shared over trays in one layer: (food, grams) by tray, and grams of each that do not fit."""
     if len(lying) > trays:
         raise Refused("machine", f"{len(lying)} foods want a tray each, and there are {trays}")
-    full_g = [one_layer_g_m2(each) * tray_m2 for each in lying]
-    got = shared_over_trays([each.mass_g / one_layer_g_m2(each) for each in lying], tray_m2, trays)
+    full_g = [each.layer_g_m2 * tray_m2 for each in lying]
+    got = shared_over_trays([each.mass_g / each.layer_g_m2 for each in lying], tray_m2, trays)
     laid: list[tuple[int, float]] = []
     left = []
     for n, (each, most_g, count) in enumerate(zip(lying, full_g, got, strict=True)):
@@ -417,30 +328,6 @@ def trays_of(machine: Machine) -> Trays:
     return Trays(machine.trays, machine.width_mm, machine.depth_mm, machine.is_round)
 
 
-def say_range(hours: Hours) -> str:
-    """A range of hours in words.
-
-    Example:
-        >>> say_range(Hours(6, 7, 8.2)), say_range(Hours(60, 72, 85)), say_range(Hours(2.1, 2.9, 4))
-        ('6–8 hours', '2½–3½ days', '2–4 hours')
-    """
-    unit, size = ("days", 24.0) if hours.low > 36 else ("hours", 1.0)
-    coarse = 0.5 if unit == "days" or hours.high < 6 else 1.0
-    low = math.floor(hours.low / size / coarse + 0.25) * coarse
-    high = math.ceil(hours.high / size / coarse - 0.25) * coarse
-    return f"{_half(max(coarse, low))}–{_half(high)} {unit}" if low < high else f"{_half(high)} {unit}"
-
-
-def say_thickness(thickness_mm: float, units: Units) -> str:
-    """How thick a slice is, mm or inches.
-
-    Example:
-        >>> say_thickness(6, Units.METRIC), say_thickness(6.35, Units.US)
-        ('6 mm', '0.25 in')
-    """
-    return f"{thickness_mm:.2g} mm" if units is Units.METRIC else f"{thickness_mm / 25.4:.2g} in"
-
-
 def say_energy(machine: Machine, hours: float, household: Settings) -> str:
     """What a run of so many hours uses, and costs; nothing for sun and air."""
     if not machine.watts:
@@ -448,16 +335,3 @@ def say_energy(machine: Machine, hours: float, household: Settings) -> str:
     kwh = energy_kwh(machine.watts, machine.duty, hours)
     cost = f", about {say_money(kwh * household.kwh_coins, household)}" if household.kwh_coins else ""
     return f"{kwh:.1f} kWh{cost}"
-
-
-def _half(value: float) -> str:
-    whole, half = divmod(round(value * 2), 2)
-    return f"{whole or ''}{'½' if half else ''}" or "0"
-
-
-def _times(factor: float) -> str:
-    if factor >= 1.15:
-        return f"{factor:.1f} times as long"
-    if factor > 1:
-        return f"{factor - 1:.0%} longer"
-    return f"{1 - factor:.0%} sooner"

@@ -15,7 +15,8 @@ from yellow_larder.core.forecast import rises
 from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.gives import Gives, gives_of
 from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.loading import Item, Laying, LoadAsk, Room
+from yellow_larder.larder.loading import Item, Laying, LoadAsk
+from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import read_amount, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.running import Load, Running, hours_between, record_of, solids_g, view

@@ -8,6 +8,7 @@ from sqlalchemy import func, select
 
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.rounds import due_now
 from yellow_larder.larder.storing import in_store
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
@@ -24,6 +25,10 @@ class Overview:
     kcal: float
     days: float
     freezing: int
+    drying: int
+    """Loads and jars."""
+    due: int
+    """What is late or due today."""
     can_undo: str | None
 
 
@@ -41,5 +46,7 @@ def overview(larder: Larder) -> Overview:
             kcal=here.kcal,
             days=here.days,
             freezing=len(journal.records(session, "freezing")),
+            drying=sum(len(journal.records(session, kind)) for kind in ("load", "jar", "freeze-load")),
+            due=due_now(session, larder.clock()),
             can_undo=change.title if change else None,
         )

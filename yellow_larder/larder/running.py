@@ -13,7 +13,8 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.forecast import BAND_SD, Forecast, Hours, Weighing, forecast, stands_still
 from yellow_larder.core.produce import Treatment
 from yellow_larder.larder.larder import settings
-from yellow_larder.larder.loading import Lying, Room, Trays, say_range, trays_of
+from yellow_larder.larder.loading import Trays, trays_of
+from yellow_larder.larder.lying import Lying, Room, say_range
 from yellow_larder.larder.machines import find_machine
 from yellow_larder.larder.quantities import say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere
@@ -146,8 +147,8 @@ class Running:
         numbers = [n + 1 for n in self.trays_in(item)]
         trays = f"tray {numbers[0]}" if len(numbers) == 1 else f"trays {_listed(numbers)}"
         weighed = [at for tray in self.trays if tray.item == item for at, _ in tray.weighings]
-        last = max([began, *weighed])
         tested = self.tested[item]
+        last = max([began, *weighed, *([tested] if tested else [])])
         ready = began + timedelta(hours=hours.low)
         if tested:
             # It was tested and not dry: half of what is left, an hour at the least, and look again.
@@ -167,7 +168,8 @@ class Running:
         )
         if self.loosened[item] is None:
             loosen = ToDo(Step.LOOSEN, f"Loosen the middles of {trays}, {name}, and turn them", half, item)
-            return min(loosen, weigh, key=lambda each: each.due)
+            # Once it is half-way, the hands go first: what is turned is weighed afterwards.
+            return loosen if self.now >= half else min(loosen, weigh, key=lambda each: each.due)
         return weigh
 
     def _to_weigh(self, item: int) -> int:

@@ -9,12 +9,11 @@ from enum import StrEnum
 from math import isinf
 from typing import Any
 
-import numpy as np
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.nutrition import person_days
-from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, share_left
+from yellow_larder.larder.ageing import SOON_DAYS, kept_rows, lives_left
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.larder import Larder, settings, tidy_name
@@ -25,9 +24,6 @@ from yellow_larder.larder.wording import say_best_by, say_day
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Change, Entry, Package, Place
-
-SOON_DAYS = 90
-"""What is best by a date nearer than this is marked as due soon. Source: our judgement, a season's warning."""
 
 
 class Due(StrEnum):
@@ -155,14 +151,9 @@ def shelves(larder: Larder) -> ShelvesView:
     with reading(larder.engine) as session:
         household = settings(session)
         places = list(session.scalars(select(Place).order_by(Place.id)))
-        # Straight from the connection: thousands of rows need no objects with an identity.
-        found = session.connection().execute(
-            select(*_COLUMNS).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
-        )
-        names = list(found.keys())
-        rows = [dict(zip(names, row, strict=True)) for row in found]
+        rows = kept_rows(session, _COLUMNS)
     today = larder.today()
-    left, share, _ = _life(rows, {place.id: place for place in places}, household.school, today)
+    left, share, _ = lives_left(rows, {place.id: place for place in places}, household.school, today)
     keys = {row["container_key"] for row in rows}
     packages = [
         _on_shelf(row, days, part, household.units, today)
@@ -185,7 +176,7 @@ def card(larder: Larder, number: int) -> Card:
         eating = appetite(session, larder.today().year)
     row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
     today = larder.today()
-    left, share, band = _life([row], places, household.school, today)
+    left, share, band = lives_left([row], places, household.school, today)
     container = container_by_key(package.container_key)
     shown = _on_shelf(row, float(left[0]), float(share[0]), household.units, today)
     packets = [f"{n} × {size} mL" for size, n in package.packets.items()]
@@ -278,41 +269,6 @@ def _kept(session: Session, number: int) -> Package:
     if package.thrown_out_on is not None:
         raise Refused("number", f"Number {number} was thrown out on {say_day(package.thrown_out_on)}")
     return package
-
-
-def _life(
-    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: School, today: date
-) -> tuple[Numbers, Numbers, str]:
-    """Days left and share left by the household's school, and the band of the first in words."""
-    if not rows:
-        return np.zeros(0), np.zeros(0), ""
-    # Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
-    pairs = [(row["place_id"], row["q10"]) for row in rows]
-    ends = [row["thrown_out_on"] or today for row in rows]
-    until = np.array([end.toordinal() for end in ends])
-    since = np.array([row["stands_since"].toordinal() for row in rows])
-    age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
-    used = np.array([row["used_days"] for row in rows])
-    rate = np.empty(len(rows))
-    for place_id, q10 in set(pairs):
-        of_pair = np.array([pair == (place_id, q10) for pair in pairs])
-        place = places[place_id]
-        used[of_pair] += journal.life_used_in(place, q10, since[of_pair], until[of_pair])
-        rate[of_pair] = ageing_rate(place.mean_c, place.swing_c, q10)
-    base = _base(rows, school)
-    band = "does not age while it is dry"
-    if np.isfinite(base[0]):
-        ends_by = [
-            ends[0] + timedelta(days=float(days_left(_base(rows[:1], each), used[:1], rate[:1], age[:1])[0]))
-            for each in (School.CAUTIOUS, School.HOPEFUL)
-        ]
-        band = f"{say_best_by(ends_by[0])} cautious · {say_best_by(ends_by[1])} hopeful"
-    return days_left(base, used, rate, age), share_left(base, used), band
-
-
-def _base(rows: Sequence[dict[str, Any]], school: School) -> Numbers:
-    column = f"{school.value}_days"
-    return np.array([np.inf if row[column] is None else row[column] for row in rows])
 
 
 def _on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:

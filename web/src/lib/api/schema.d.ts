@@ -44,6 +44,522 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/room": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look At Room
+         * @description The room's air now, or that there is no reading.
+         */
+        get: operations["look_at_room_api_devices_room_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look At Scale
+         * @description What the scale shows now: a weight only if it gives one, and whether it stands still.
+         */
+        get: operations["look_at_scale_api_devices_scale_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale/pan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put On Simulated Scale
+         * @description Lay a weight on the simulated scale.
+         */
+        put: operations["put_on_simulated_scale_api_devices_scale_pan_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/scale/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tare
+         * @description Call what lies on the scale nothing.
+         */
+        post: operations["tare_api_devices_scale_tare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/trouble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Make Trouble
+         * @description Let the simulated instruments fail, or mend them.
+         */
+        put: operations["make_trouble_api_devices_trouble_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Freeze Loads
+         * @description What is in the freeze dryers, or out and not closed yet. Times are in UTC.
+         */
+        get: operations["list_freeze_loads_api_drying_freeze_get"];
+        put?: never;
+        /**
+         * Start A Freeze Load
+         * @description The door closes on it now; answers with its number.
+         */
+        post: operations["start_a_freeze_load_api_drying_freeze_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze-dryers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Freeze Dryers
+         * @description Freeze dryers of general sizes.
+         */
+        get: operations["list_freeze_dryers_api_drying_freeze_dryers_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan A Freeze Load
+         * @description What a load for the freeze dryer would be. Nothing is saved.
+         */
+        post: operations["plan_a_freeze_load_api_drying_freeze_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze/{number}/closed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close It Up
+         * @description What came out is closed up: its clock stops.
+         */
+        post: operations["close_it_up_api_drying_freeze__number__closed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze/{number}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Freeze Load Out
+         * @description It comes out; answers with the numbers of its lots, and starts the pack-by clock.
+         */
+        post: operations["take_freeze_load_out_api_drying_freeze__number__out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/freeze/{number}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh The Freeze Load
+         * @description The whole load was weighed, without its trays.
+         */
+        post: operations["weigh_the_freeze_load_api_drying_freeze__number__weigh_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/jars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Jars
+         * @description The jars, how each stands, and what waits for one.
+         */
+        get: operations["list_jars_api_drying_jars_get"];
+        put?: never;
+        /**
+         * Fill A Jar
+         * @description A lot goes into jars of its own; answers with their number.
+         */
+        post: operations["fill_a_jar_api_drying_jars_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/jars/{number}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Dried Again
+         * @description It was dried again and is back in its jar: the count begins anew.
+         */
+        post: operations["dried_again_api_drying_jars__number__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/jars/{number}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Empty A Jar
+         * @description The jar is emptied; its lot stays.
+         */
+        post: operations["empty_a_jar_api_drying_jars__number__empty_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/jars/{number}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shake A Jar
+         * @description A jar was shaken and looked at; answers with how it stands now.
+         */
+        post: operations["shake_a_jar_api_drying_jars__number__look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Loads
+         * @description What is in the dryers now, with forecasts, what is due first. Times are in UTC.
+         */
+        get: operations["list_loads_api_drying_loads_get"];
+        put?: never;
+        /**
+         * Start A Load
+         * @description It goes into the dryer now; answers with its number.
+         */
+        post: operations["start_a_load_api_drying_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads/{number}/loosen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Loosen Trays
+         * @description The middles of a food's trays were loosened and turned.
+         */
+        post: operations["loosen_trays_api_drying_loads__number__loosen_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads/{number}/more": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add More
+         * @description Another food goes onto the free trays.
+         */
+        post: operations["add_more_api_drying_loads__number__more_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads/{number}/out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Trays Out
+         * @description Trays of one food come out, dry; answers with the lot they become and what it gives.
+         */
+        post: operations["take_trays_out_api_drying_loads__number__out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads/{number}/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Feel If Dry
+         * @description Pieces were cooled and felt; answers with what to believe.
+         */
+        post: operations["feel_if_dry_api_drying_loads__number__test_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/loads/{number}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh A Tray
+         * @description A tray was weighed.
+         */
+        post: operations["weigh_a_tray_api_drying_loads__number__weigh_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/lots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Made
+         * @description Every lot made here, what it gives, and what was done to it.
+         */
+        get: operations["list_made_api_drying_lots_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/lots/{lot}/grind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Grind A Lot
+         * @description Pieces are ground to powder: what is ground becomes a lot of its own.
+         */
+        post: operations["grind_a_lot_api_drying_lots__lot__grind_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Machines
+         * @description What things can be dried in, the household's own first.
+         */
+        get: operations["list_machines_api_drying_machines_get"];
+        put?: never;
+        /**
+         * Own Machine
+         * @description Add a dryer of one's own; answers with its key.
+         */
+        post: operations["own_machine_api_drying_machines_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drying/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan A Load
+         * @description What a load would be, tray by tray, with hours, target weights and cautions. Nothing is saved.
+         */
+        post: operations["plan_a_load_api_drying_plan_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/foods": {
         parameters: {
             query?: never;
@@ -260,6 +776,46 @@ export interface paths {
          * @description Every table the rules stand on, in the household's units, each row with its source.
          */
         get: operations["see_reference_api_reference_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Rounds
+         * @description What is due, what is late first. Times are in UTC.
+         */
+        get: operations["see_rounds_api_rounds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rounds/rounds.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Rounds As Calendar
+         * @description What is due as iCalendar, for other programs to follow.
+         */
+        get: operations["rounds_as_calendar_api_rounds_rounds_ics_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -849,6 +1405,12 @@ export interface components {
             name: string;
         };
         /**
+         * Air
+         * @description What dries the food.
+         * @enum {string}
+         */
+        Air: "machine" | "oven" | "sun" | "hanging";
+        /**
          * Appetite
          * @description What the household eats in a day; guests are counted only where the time ahead is known.
          *
@@ -984,6 +1546,12 @@ export interface components {
             title: string;
         };
         /**
+         * Believe
+         * @description What a test at the tray comes to.
+         * @enum {string}
+         */
+        Believe: "dry" | "weight" | "hand" | "wet";
+        /**
          * BestBy
          * @description Until when it is good: the household's school, with the band of the other two; none if it keeps.
          */
@@ -1032,6 +1600,38 @@ export interface components {
              */
             price: number;
         };
+        /** Body_feel_if_dry_api_drying_loads__number__test_post */
+        Body_feel_if_dry_api_drying_loads__number__test_post: {
+            /** Feels Dry */
+            feels_dry: boolean;
+            /** Item */
+            item: number;
+            /**
+             * Weight
+             * @default
+             */
+            weight?: string;
+            /**
+             * Wet Inside
+             * @default false
+             */
+            wet_inside?: boolean;
+        };
+        /** Body_fill_a_jar_api_drying_jars_post */
+        Body_fill_a_jar_api_drying_jars_post: {
+            /**
+             * Days
+             * @default 7
+             */
+            days?: number;
+            /**
+             * Jar
+             * @default jar-quart
+             */
+            jar?: string;
+            /** Lot */
+            lot: number;
+        };
         /** Body_fill_purse_api_table_purse_put */
         Body_fill_purse_api_table_purse_put: {
             /**
@@ -1039,6 +1639,19 @@ export interface components {
              * @example 25
              */
             weekly: string;
+        };
+        /** Body_grind_a_lot_api_drying_lots__lot__grind_post */
+        Body_grind_a_lot_api_drying_lots__lot__grind_post: {
+            /**
+             * Amount
+             * @default
+             */
+            amount?: string;
+        };
+        /** Body_loosen_trays_api_drying_loads__number__loosen_post */
+        Body_loosen_trays_api_drying_loads__number__loosen_post: {
+            /** Item */
+            item: number;
         };
         /** Body_move_packages_api_shelves_move_post */
         Body_move_packages_api_shelves_move_post: {
@@ -1109,6 +1722,11 @@ export interface components {
              */
             shelf?: number | null;
         };
+        /** Body_put_on_simulated_scale_api_devices_scale_pan_put */
+        Body_put_on_simulated_scale_api_devices_scale_pan_put: {
+            /** Grams */
+            grams: number;
+        };
         /** Body_remember_words_api_table_words_post */
         Body_remember_words_api_table_words_post: {
             /**
@@ -1124,6 +1742,18 @@ export interface components {
              */
             words: string;
         };
+        /** Body_shake_a_jar_api_drying_jars__number__look_post */
+        Body_shake_a_jar_api_drying_jars__number__look_post: {
+            look: components["schemas"]["Look"];
+        };
+        /** Body_take_freeze_load_out_api_drying_freeze__number__out_post */
+        Body_take_freeze_load_out_api_drying_freeze__number__out_post: {
+            /**
+             * Meant
+             * @default false
+             */
+            meant?: boolean;
+        };
         /** Body_take_it_out_api_freezer__number__out_post */
         Body_take_it_out_api_freezer__number__out_post: {
             /**
@@ -1132,6 +1762,27 @@ export interface components {
              * @default false
              */
             early?: boolean;
+        };
+        /** Body_take_trays_out_api_drying_loads__number__out_post */
+        Body_take_trays_out_api_drying_loads__number__out_post: {
+            /**
+             * Feels Dry
+             * @default true
+             */
+            feels_dry?: boolean;
+            /**
+             * Meant
+             * @description that it is meant, though something speaks against it
+             * @default false
+             */
+            meant?: boolean;
+            /** Trays */
+            trays: number[];
+            /**
+             * Weight
+             * @example 310 g
+             */
+            weight: string;
         };
         /** Body_throw_out_packages_api_shelves_throw_out_post */
         Body_throw_out_packages_api_shelves_throw_out_post: {
@@ -1155,6 +1806,22 @@ export interface components {
              */
             why: string;
         };
+        /** Body_weigh_a_tray_api_drying_loads__number__weigh_post */
+        Body_weigh_a_tray_api_drying_loads__number__weigh_post: {
+            /**
+             * Meant
+             * @description that it is meant, though something speaks against it
+             * @default false
+             */
+            meant?: boolean;
+            /** Tray */
+            tray: number;
+            /**
+             * Weight
+             * @example 412 g
+             */
+            weight: string;
+        };
         /** Body_weigh_cupboard_api_table_cupboard__food__put */
         Body_weigh_cupboard_api_table_cupboard__food__put: {
             /**
@@ -1162,6 +1829,11 @@ export interface components {
              * @example 1.2 kg
              */
             amount: string;
+        };
+        /** Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post */
+        Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post: {
+            /** Weight */
+            weight: string;
         };
         /** Body_write_a_day_api_table_diary__day__put */
         Body_write_a_day_api_table_diary__day__put: {
@@ -1199,6 +1871,19 @@ export interface components {
             name: string;
         };
         /**
+         * CameOut
+         * @description What came out of the dryer: the lot it became, and what it gives.
+         */
+        CameOut: {
+            /** Conditions */
+            conditions: boolean;
+            gives: components["schemas"]["Gives"];
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+        };
+        /**
          * Card
          * @description Everything about one package.
          */
@@ -1216,7 +1901,7 @@ export interface components {
             /** Container Size */
             container_size: string;
             draw: components["schemas"]["Drawing"];
-            due: components["schemas"]["Due"];
+            due: components["schemas"]["yellow_larder__larder__shelves__Due"];
             /** Food */
             food: string;
             /** Form */
@@ -1274,13 +1959,27 @@ export interface components {
             holds: string;
             /** Key */
             key: string;
-            kind: components["schemas"]["Kind"];
+            kind: components["schemas"]["yellow_larder__core__containers__Kind"];
             /** Name */
             name: string;
             /** Size */
             size: string;
             /** Source */
             source: string;
+        };
+        /**
+         * CurvePoint
+         * @description A point of a food's curve: hours since it went in, and the weight of all its trays, with the band, g.
+         */
+        CurvePoint: {
+            /** High G */
+            high_g: number;
+            /** Hours */
+            hours: number;
+            /** Likely G */
+            likely_g: number;
+            /** Low G */
+            low_g: number;
         };
         /**
          * DayView
@@ -1310,6 +2009,19 @@ export interface components {
             weekday: number;
         };
         /**
+         * Dot
+         * @description A day of a jar: what was seen, or that it is still to come.
+         */
+        Dot: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Look */
+            look: string;
+        };
+        /**
          * Drawing
          * @description What a container's picture needs to know, in mm: outlines, not rules.
          *
@@ -1332,7 +2044,7 @@ export interface components {
             height_mm: number;
             /** Inner Mm */
             inner_mm: number;
-            kind: components["schemas"]["Kind"];
+            kind: components["schemas"]["yellow_larder__core__containers__Kind"];
             /** Seal Mm */
             seal_mm: number;
             /** Top Mm */
@@ -1341,11 +2053,76 @@ export interface components {
             width_mm: number;
         };
         /**
-         * Due
-         * @description How a package stands against its best-by.
+         * DryTest
+         * @description How a food feels when it is dry, cooled.
          * @enum {string}
          */
-        Due: "fine" | "soon" | "past";
+        DryTest: "snaps" | "leather" | "crumbles" | "hard" | "jerky";
+        /**
+         * Drying
+         * @description One food of a running load.
+         */
+        Drying: {
+            /** Colour */
+            colour: string;
+            /** Curve */
+            curve: components["schemas"]["CurvePoint"][];
+            /** Cut */
+            cut: string;
+            /**
+             * Done
+             * Format: date-time
+             */
+            done: string;
+            /**
+             * Done High
+             * Format: date-time
+             */
+            done_high: string;
+            /**
+             * Done Low
+             * Format: date-time
+             */
+            done_low: string;
+            /** Form */
+            form: string;
+            hours: components["schemas"]["Hours"];
+            /** Item */
+            item: number;
+            /** Name */
+            name: string;
+            /** Now */
+            now: string;
+            /** Now Hours */
+            now_hours: number;
+            /** Now Pct */
+            now_pct: number;
+            /** Seen */
+            seen: components["schemas"]["Seen-Output"][];
+            /** Still */
+            still: boolean;
+            /** Takes */
+            takes: string;
+            /** Target */
+            target: string;
+            /** Target G */
+            target_g: number;
+            /** Target Pct */
+            target_pct: number;
+            /** Test */
+            test: string;
+            /** Trays */
+            trays: number[];
+            /**
+             * Went In
+             * Format: date-time
+             */
+            went_in: string;
+            /** Wet */
+            wet: string;
+            /** Wet G */
+            wet_g: number;
+        };
         /**
          * Eaten
          * @description One food over a month, and a day's average of it.
@@ -1615,6 +2392,178 @@ export interface components {
             moving?: boolean;
         };
         /**
+         * FreezeDryer
+         * @description A freeze dryer: its trays, the ice its wall holds, and the water it draws off in an hour.
+         */
+        FreezeDryer: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** G Per Hour */
+            g_per_hour: number;
+            /** Ice G */
+            ice_g: number;
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Trays */
+            trays: number;
+            /** Watts */
+            watts: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * FreezeItem
+         * @description One food as it goes in: "2 kg fish stew", and whether it is frozen.
+         */
+        FreezeItem: {
+            /**
+             * Frozen
+             * @default true
+             */
+            frozen?: boolean;
+            /** Line */
+            line: string;
+        };
+        /**
+         * FreezeItemPlan
+         * @description What becomes of one food.
+         */
+        FreezeItemPlan: {
+            /** Colour */
+            colour: string;
+            /** Dry */
+            dry: string;
+            /** Dry G */
+            dry_g: number;
+            /** Each */
+            each: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Frozen */
+            frozen: boolean;
+            /** Name */
+            name: string;
+            /** Trays */
+            trays: number;
+            /** Wet */
+            wet: string;
+        };
+        /**
+         * FreezeLoad
+         * @description A load in the freeze dryer, or out of it and not closed yet.
+         */
+        FreezeLoad: {
+            /**
+             * Began
+             * Format: date-time
+             */
+            began: string;
+            /** Dry */
+            dry: string;
+            /**
+             * Dry High
+             * Format: date-time
+             */
+            dry_high: string;
+            /**
+             * Dry Low
+             * Format: date-time
+             */
+            dry_low: string;
+            /** Dryer Name */
+            dryer_name: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Frozen At
+             * Format: date-time
+             */
+            frozen_at: string;
+            /** Items */
+            items: components["schemas"]["FreezeItemPlan"][];
+            /** Lines */
+            lines: string[];
+            /** Lots */
+            lots: number[];
+            /** Moisture Now */
+            moisture_now: number;
+            /** Next */
+            next: string;
+            /** Number */
+            number: number;
+            /** Out At */
+            out_at: string | null;
+            /** Pack By */
+            pack_by: string | null;
+            /** Says */
+            says: string;
+            /** Share */
+            share: number;
+            stage: components["schemas"]["Stage"];
+            /** Weighed */
+            weighed: components["schemas"]["Weighed"][];
+            /** Wet */
+            wet: string;
+        };
+        /**
+         * FreezeLoadAsk
+         * @description What goes into the freeze dryer together.
+         */
+        FreezeLoadAsk: {
+            /**
+             * Dryer
+             * @default fd-medium
+             */
+            dryer?: string;
+            /** Items */
+            items: components["schemas"]["FreezeItem"][];
+        };
+        /**
+         * FreezeLoadPlan
+         * @description A load as it would run.
+         */
+        FreezeLoadPlan: {
+            /** Dryer */
+            dryer: string;
+            /** Dryer Name */
+            dryer_name: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Ice */
+            ice: string;
+            /** Ice Share */
+            ice_share: number;
+            /** Items */
+            items: components["schemas"]["FreezeItemPlan"][];
+            /** Lying */
+            lying: number[];
+            /** Pack Hours */
+            pack_hours: number;
+            /** Pack Within */
+            pack_within: string;
+            phases: components["schemas"]["Phases"] | null;
+            /** Room */
+            room: string;
+            /** Stopped */
+            stopped: boolean;
+            /** Takes */
+            takes: string;
+            trays_look: components["schemas"]["Trays"];
+            /** Water */
+            water: string;
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * FreezePlan
          * @description What the freezer does to a package, from the door closing to the bag opened.
          */
@@ -1670,6 +2619,34 @@ export interface components {
             thick: string;
         };
         /**
+         * Gives
+         * @description What a lot gives, each in a short line; empty where it does not apply.
+         */
+        Gives: {
+            /** Cost */
+            cost: string;
+            /** Cup */
+            cup: string;
+            /** Cups */
+            cups: number;
+            /** Dry G */
+            dry_g: number;
+            /** Kcal */
+            kcal: string;
+            /** Spoon */
+            spoon: string;
+            /** Unit */
+            unit: string;
+            /** Water */
+            water: string;
+            /** Water G */
+            water_g: number;
+            /** Wet G */
+            wet_g: number;
+            /** Yields */
+            yields: string;
+        };
+        /**
          * Goal
          * @description What the household wants to be ready for.
          *
@@ -1703,6 +2680,19 @@ export interface components {
              * @default false
              */
             seasonings?: boolean;
+        };
+        /**
+         * Ground
+         * @description What became of ground pieces.
+         */
+        Ground: {
+            gives: components["schemas"]["Gives"];
+            /** Keeps */
+            keeps: string;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
         };
         /**
          * Guard
@@ -1772,6 +2762,41 @@ export interface components {
             why: string;
         };
         /**
+         * Hours
+         * @description Hours to the target, as a range that nine in ten lie in, and the factors behind it.
+         *
+         *     Attributes:
+         *         low: shortest.
+         *         likely: the middle.
+         *         high: longest.
+         *         thickness: how many times longer for its thickness.
+         *         air: how many times longer for the air's warmth, movement and damp.
+         *         skin: how many times longer for a skin that was not opened.
+         */
+        Hours: {
+            /**
+             * Air
+             * @default 1
+             */
+            air?: number;
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+            /**
+             * Skin
+             * @default 1
+             */
+            skin?: number;
+            /**
+             * Thickness
+             * @default 1
+             */
+            thickness?: number;
+        };
+        /**
          * InFreezer
          * @description Something that is in the freezer, or thawing beside it.
          */
@@ -1806,7 +2831,7 @@ export interface components {
              * Format: date-time
              */
             out_at: string;
-            phase: components["schemas"]["Phase"];
+            phase: components["schemas"]["yellow_larder__larder__freezing__Phase"];
             /** Says */
             says: string;
             /** Share */
@@ -1849,6 +2874,142 @@ export interface components {
             words: string;
         };
         /**
+         * Item
+         * @description One food of a load, as typed.
+         *
+         *     Attributes:
+         *         line: "3 kg leeks".
+         *         thickness: how thick it is cut; nothing for as usual.
+         *         treatments: what was done to it.
+         *         water: its water, %, if it is known better than the table.
+         *         cost: what it cost; may be empty.
+         */
+        Item: {
+            /**
+             * Cost
+             * @default
+             */
+            cost?: string;
+            /** Line */
+            line: string;
+            /**
+             * Thickness
+             * @default
+             */
+            thickness?: string;
+            /**
+             * Treatments
+             * @default []
+             */
+            treatments?: components["schemas"]["Treatment"][];
+            /** Water */
+            water?: number | null;
+        };
+        /**
+         * ItemPlan
+         * @description What becomes of one food of a load.
+         */
+        ItemPlan: {
+            /** Colour */
+            colour: string;
+            /** Counted */
+            counted: boolean;
+            /** Cut */
+            cut: string;
+            /** Dry */
+            dry: string;
+            /** Dry G */
+            dry_g: number;
+            /** Each */
+            each: string;
+            /** Each Dry */
+            each_dry: string;
+            /** Form */
+            form: string;
+            hours: components["schemas"]["Hours"];
+            /** Name */
+            name: string;
+            /** Produce */
+            produce: string;
+            /** Reasons */
+            reasons: string[];
+            /** Skin */
+            skin: boolean;
+            /** Takes */
+            takes: string;
+            /** Target Pct */
+            target_pct: number;
+            test: components["schemas"]["DryTest"];
+            /** Thickness */
+            thickness: string;
+            /** Trays */
+            trays: number;
+            /** Wants */
+            wants: components["schemas"]["Treatment"][];
+            /** Wet */
+            wet: string;
+            /** Wet G */
+            wet_g: number;
+        };
+        /**
+         * Jar
+         * @description A lot in its jars, and how it stands.
+         */
+        Jar: {
+            /** Colour */
+            colour: string;
+            /** Dots */
+            dots: components["schemas"]["Dot"][];
+            draw: components["schemas"]["Drawing"];
+            /** Due */
+            due: string | null;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Free Days */
+            free_days: number;
+            /** Jar */
+            jar: string;
+            /** Jars */
+            jars: number;
+            /** Level */
+            level: number;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+            /** Mass */
+            mass: string;
+            /** Number */
+            number: number;
+            /** Overdue Days */
+            overdue_days: number;
+            phase: components["schemas"]["yellow_larder__core__conditioning__Phase"];
+            /** Says */
+            says: string;
+            /** Story */
+            story: string[];
+            /** Title */
+            title: string;
+            /** Wanted */
+            wanted: number;
+        };
+        /**
+         * JarsView
+         * @description The jars, what waits for one, and the schools.
+         */
+        JarsView: {
+            /** Jars */
+            jars: components["schemas"]["Jar"][];
+            /** Ours */
+            ours: number;
+            /** Schools */
+            schools: components["schemas"]["yellow_larder__core__conditioning__School"][];
+            /** Waiting */
+            waiting: components["schemas"]["Waiting"][];
+        };
+        /**
          * Kept
          * @description One food in one place, added up.
          */
@@ -1862,12 +3023,6 @@ export interface components {
             /** Mass */
             mass: string;
         };
-        /**
-         * Kind
-         * @description The sorts of container the trade tells apart.
-         * @enum {string}
-         */
-        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
         /**
          * KitchenRow
          * @description A thing counted in a kitchen, and what stands for it in the larder.
@@ -1947,6 +3102,195 @@ export interface components {
             purse: components["schemas"]["PurseView"] | null;
             /** Says */
             says: string;
+        };
+        /**
+         * Load
+         * @description A load that is in the dryer now.
+         */
+        Load: {
+            /**
+             * Began
+             * Format: date-time
+             */
+            began: string;
+            /** Free Trays */
+            free_trays: number;
+            /** Items */
+            items: components["schemas"]["Drying"][];
+            /** Machine */
+            machine: string;
+            /** Machine Name */
+            machine_name: string;
+            next: components["schemas"]["ToDo"];
+            /** Number */
+            number: number;
+            /** Says */
+            says: string;
+            /** Then */
+            then: components["schemas"]["ToDo"][];
+            /** Trays */
+            trays: components["schemas"]["TrayView"][];
+            trays_look: components["schemas"]["Trays"];
+            /** Warmth */
+            warmth: string;
+            /** With Tray */
+            with_tray: boolean;
+        };
+        /**
+         * LoadAsk
+         * @description What is to be dried together.
+         *
+         *     Attributes:
+         *         items: the foods.
+         *         machine: key of what they are dried in.
+         *         air_c: the temperature, °C; none means the one that suits all.
+         *         tray: what an empty tray weighs, if weights are taken with the tray; nothing if the food is weighed alone.
+         */
+        LoadAsk: {
+            /** Air C */
+            air_c?: number | null;
+            /** Items */
+            items: components["schemas"]["Item"][];
+            /**
+             * Machine
+             * @default cabinet
+             */
+            machine?: string;
+            /**
+             * Tray
+             * @default
+             */
+            tray?: string;
+        };
+        /**
+         * LoadPlan
+         * @description A load as it is proposed.
+         */
+        LoadPlan: {
+            air: components["schemas"]["Air"];
+            /** Air C */
+            air_c: number;
+            /** Energy */
+            energy: string;
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** High C */
+            high_c: number;
+            /** Items */
+            items: components["schemas"]["ItemPlan"][];
+            /** Left Over */
+            left_over: string;
+            /** Low C */
+            low_c: number;
+            /** Lying */
+            lying: components["schemas"]["TrayPlan"][];
+            /** Machine */
+            machine: string;
+            /** Machine Name */
+            machine_name: string;
+            /** Measured */
+            measured: boolean;
+            /** Room */
+            room: string;
+            /** Stopped */
+            stopped: boolean;
+            /** Takes */
+            takes: string;
+            trays: components["schemas"]["Trays"];
+            /** Warmth */
+            warmth: string;
+        };
+        /**
+         * Look
+         * @description What a shake shows.
+         * @enum {string}
+         */
+        Look: "free" | "clumped" | "stuck" | "droplets";
+        /**
+         * Machine
+         * @description Something to dry in: trays, warmth, and how much slower than a fan it is.
+         *
+         *     Attributes:
+         *         key: short name.
+         *         name: what it is called.
+         *         air: what dries the food in it.
+         *         trays: how many it has.
+         *         width_mm: width of a tray.
+         *         depth_mm: depth of a tray.
+         *         is_round: whether its trays are round, of that width.
+         *         watts: its rating.
+         *         duty: share of the time its heater is on.
+         *         low_c: the coolest it holds.
+         *         high_c: the warmest.
+         *         step_c: steps of its dial; 0 for none.
+         *         slower: how many times longer it takes than moving air of the same warmth.
+         *         source: where the figures come from.
+         */
+        Machine: {
+            air: components["schemas"]["Air"];
+            /** Depth Mm */
+            depth_mm: number;
+            /** Duty */
+            duty: number;
+            /** High C */
+            high_c: number;
+            /** Is Round */
+            is_round: boolean;
+            /** Key */
+            key: string;
+            /** Low C */
+            low_c: number;
+            /** Name */
+            name: string;
+            /** Slower */
+            slower: number;
+            /** Source */
+            source: string;
+            /** Step C */
+            step_c: number;
+            /** Trays */
+            trays: number;
+            /** Watts */
+            watts: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * Made
+         * @description A lot that was made here.
+         */
+        Made: {
+            /** Can Grind */
+            can_grind: boolean;
+            /** Colour */
+            colour: string;
+            /** Conditioned */
+            conditioned: boolean;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            gives: components["schemas"]["Gives"];
+            /** In Jar */
+            in_jar: boolean;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+            /** Made */
+            made: string;
+            /** Mass */
+            mass: string;
+            /** Meat */
+            meat: boolean;
+            /** Moisture Pct */
+            moisture_pct: number;
+            /** On */
+            on: string;
+            /** Story */
+            story: string[];
+            /** Wants Conditioning */
+            wants_conditioning: boolean;
         };
         /**
          * Meal
@@ -2117,6 +3461,50 @@ export interface components {
             water_g: number;
         };
         /**
+         * NewMachine
+         * @description A dryer of one's own.
+         *
+         *     Attributes:
+         *         name: what it is called.
+         *         trays: how many it has.
+         *         width: how wide a tray is, as typed.
+         *         depth: how deep; nothing for a round one.
+         *         watts: its rating.
+         *         low_c: the coolest it holds, °C.
+         *         high_c: the warmest, °C.
+         *         air: what dries the food in it.
+         */
+        NewMachine: {
+            /** @default machine */
+            air?: components["schemas"]["Air"];
+            /**
+             * Depth
+             * @default
+             */
+            depth?: string;
+            /**
+             * High C
+             * @default 70
+             */
+            high_c?: number;
+            /**
+             * Low C
+             * @default 35
+             */
+            low_c?: number;
+            /** Name */
+            name: string;
+            /** Trays */
+            trays: number;
+            /**
+             * Watts
+             * @default 500
+             */
+            watts?: number;
+            /** Width */
+            width: string;
+        };
+        /**
          * NewPlace
          * @description A place to put packages.
          *
@@ -2198,7 +3586,7 @@ export interface components {
             colour: string;
             /** Container */
             container: string;
-            due: components["schemas"]["Due"];
+            due: components["schemas"]["yellow_larder__larder__shelves__Due"];
             /** Food */
             food: string;
             /** Form */
@@ -2228,13 +3616,17 @@ export interface components {
             can_undo: string | null;
             /** Days */
             days: number;
+            /** Drying */
+            drying: number;
+            /** Due */
+            due: number;
             /** Freezing */
             freezing: number;
             /** Kcal */
             kcal: number;
             /** Kept */
             kept: number;
-            settings: components["schemas"]["Settings"];
+            settings: components["schemas"]["Settings-Output"];
         };
         /**
          * Packed
@@ -2310,11 +3702,21 @@ export interface components {
          */
         Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in plastic" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
         /**
-         * Phase
-         * @description Where a package in the freezer stands.
-         * @enum {string}
+         * Phases
+         * @description Hours of each phase, and the water that becomes ice on the wall, g.
          */
-        Phase: "cooling" | "holding" | "done" | "thawing" | "ready";
+        Phases: {
+            /** Drying High */
+            drying_high: number;
+            /** Drying Low */
+            drying_low: number;
+            /** Extra */
+            extra: number;
+            /** Freezing */
+            freezing: number;
+            /** Water G */
+            water_g: number;
+        };
         /**
          * PlaceView
          * @description A place, with what it holds in figures.
@@ -2394,6 +3796,8 @@ export interface components {
             rest: components["schemas"]["Packed"] | null;
             /** Schools */
             schools: components["schemas"]["SizingSchool"][];
+            /** Story */
+            story: string[];
             verdict: components["schemas"]["Verdict"];
         };
         /**
@@ -2497,11 +3901,61 @@ export interface components {
          */
         Reading: "read" | "seasoning" | "elsewhere" | "ask" | "unread";
         /**
+         * RoomView
+         * @description What the probe shows of the room; no figures if it gives no reading.
+         */
+        RoomView: {
+            /** Humidity */
+            humidity: number | null;
+            /** Reads */
+            reads: boolean;
+            /** Simulated */
+            simulated: boolean;
+            /** Temperature C */
+            temperature_c: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Rounds
+         * @description Everything that is due, what is late first.
+         */
+        Rounds: {
+            /** Ahead */
+            ahead: number;
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /** Due */
+            due: components["schemas"]["yellow_larder__larder__rounds__Due"][];
+            /** Late */
+            late: number;
+            /** Today */
+            today: number;
+        };
+        /**
+         * ScaleView
+         * @description What the scale shows.
+         */
+        ScaleView: {
+            /** Grams */
+            grams: number | null;
+            /** Says */
+            says: string;
+            /** Simulated */
+            simulated: boolean;
+            state: components["schemas"]["State"];
+            /** Text */
+            text: string;
+        };
+        /**
          * School
          * @description Whose word to take on how long food keeps.
          * @enum {string}
          */
-        School: "cautious" | "customary" | "hopeful";
+        "School-Input": "cautious" | "customary" | "hopeful";
         /**
          * Seen
          * @description A price as seen in a shop.
@@ -2512,7 +3966,7 @@ export interface components {
          *         shop: where.
          *         seen_on: when; none means today.
          */
-        Seen: {
+        "Seen-Input": {
             /** Line */
             line: string;
             /** Price */
@@ -2524,6 +3978,16 @@ export interface components {
              * @default
              */
             shop?: string;
+        };
+        /**
+         * Seen
+         * @description A weighing on the curve, as the weight of all trays that it stands for.
+         */
+        "Seen-Output": {
+            /** Hours */
+            hours: number;
+            /** Mass G */
+            mass_g: number;
         };
         /**
          * Settings
@@ -2540,8 +4004,9 @@ export interface components {
          *         school: whose word they take on shelf life.
          *         packet_sizes: ratings of the absorber packets they keep, mL.
          *         currency: the sign put before sums of money; may be empty.
+         *         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
          */
-        Settings: {
+        "Settings-Input": {
             /**
              * Altitude M
              * @default 0
@@ -2562,6 +4027,11 @@ export interface components {
              * @default 2200
              */
             kcal_per_person_day?: number;
+            /**
+             * Kwh Coins
+             * @default 0
+             */
+            kwh_coins?: number;
             /**
              * Name
              * @default Our larder
@@ -2588,7 +4058,80 @@ export interface components {
              */
             room_c?: number;
             /** @default customary */
-            school?: components["schemas"]["School"];
+            school?: components["schemas"]["School-Input"];
+            /** @default metric */
+            units?: components["schemas"]["Units"];
+        };
+        /**
+         * Settings
+         * @description Who eats here, the room they pack in, and how they like to see things.
+         *
+         *     Attributes:
+         *         name: what the household is called.
+         *         people: how many eat, as long as nobody is named.
+         *         kcal_per_person_day: what one of them eats in a day, likewise.
+         *         units: the measures they think in.
+         *         altitude_m: height of the house above the sea.
+         *         room_c: temperature of the room they pack in, °C.
+         *         humidity: relative humidity of that room, 0–1.
+         *         school: whose word they take on shelf life.
+         *         packet_sizes: ratings of the absorber packets they keep, mL.
+         *         currency: the sign put before sums of money; may be empty.
+         *         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
+         */
+        "Settings-Output": {
+            /**
+             * Altitude M
+             * @default 0
+             */
+            altitude_m?: number;
+            /**
+             * Currency
+             * @default
+             */
+            currency?: string;
+            /**
+             * Humidity
+             * @default 0.5
+             */
+            humidity?: number;
+            /**
+             * Kcal Per Person Day
+             * @default 2200
+             */
+            kcal_per_person_day?: number;
+            /**
+             * Kwh Coins
+             * @default 0
+             */
+            kwh_coins?: number;
+            /**
+             * Name
+             * @default Our larder
+             */
+            name?: string;
+            /**
+             * Packet Sizes
+             * @default [
+             *       100,
+             *       300,
+             *       500,
+             *       2000
+             *     ]
+             */
+            packet_sizes?: number[];
+            /**
+             * People
+             * @default 2
+             */
+            people?: number;
+            /**
+             * Room C
+             * @default 20
+             */
+            room_c?: number;
+            /** @default customary */
+            school?: components["schemas"]["yellow_larder__core__shelf_life__School"];
             /** @default metric */
             units?: components["schemas"]["Units"];
         };
@@ -2643,6 +4186,24 @@ export interface components {
             packets: string;
             sizing: components["schemas"]["Sizing"];
         };
+        /**
+         * Stage
+         * @description Where a load for the freeze dryer stands.
+         * @enum {string}
+         */
+        Stage: "freezing" | "drying" | "weighing" | "dry" | "open";
+        /**
+         * State
+         * @description What a look at the scale shows.
+         * @enum {string}
+         */
+        State: "settled" | "moving" | "no reading" | "nonsense" | "overloaded";
+        /**
+         * Step
+         * @description What there is to do at a load.
+         * @enum {string}
+         */
+        Step: "weigh" | "loosen" | "test" | "wait";
         /**
          * StoreRow
          * @description A food of the master list.
@@ -2752,6 +4313,21 @@ export interface components {
             until: string;
         };
         /**
+         * Tested
+         * @description What a test at the tray came to.
+         */
+        Tested: {
+            believe: components["schemas"]["Believe"];
+            /** Moisture Pct */
+            moisture_pct: number;
+            /** Says */
+            says: string;
+            /** Take Out */
+            take_out: boolean;
+            /** Target Pct */
+            target_pct: number;
+        };
+        /**
          * Thermal
          * @description How a group of foods takes heat in bulk.
          */
@@ -2800,6 +4376,22 @@ export interface components {
             shop: string;
         };
         /**
+         * ToDo
+         * @description One thing to do at a load, and when.
+         */
+        ToDo: {
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /** Item */
+            item: number;
+            /** Says */
+            says: string;
+            step: components["schemas"]["Step"];
+        };
+        /**
          * ToPick
          * @description A meal to pick for a day, those cooked most often first.
          */
@@ -2817,7 +4409,75 @@ export interface components {
          * @description What the rules need to know of a food beyond its figures.
          * @enum {string}
          */
-        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "home-dried" | "freeze-dried" | "raw-animal" | "seasoning";
+        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "home-dried" | "freeze-dried" | "raw-animal" | "meat" | "seasoning";
+        /**
+         * TrayPlan
+         * @description A tray: which food lies on it, how much, and how closely.
+         */
+        TrayPlan: {
+            /** Dry */
+            dry: string;
+            /** Item */
+            item: number;
+            /** Share */
+            share: number;
+            /** Wet */
+            wet: string;
+            /** Wet G */
+            wet_g: number;
+        };
+        /**
+         * TrayView
+         * @description A tray of a running load.
+         */
+        TrayView: {
+            /** Dry Share */
+            dry_share: number;
+            /** Expected G */
+            expected_g: number;
+            /** Item */
+            item: number;
+            /** Last */
+            last: string;
+            /** Number */
+            number: number;
+            /** On Scale G */
+            on_scale_g: number;
+            /** Out */
+            out: boolean;
+            /** Target */
+            target: string;
+            /** Target G */
+            target_g: number;
+            /** Wet */
+            wet: string;
+        };
+        /**
+         * Trays
+         * @description What trays look like.
+         */
+        Trays: {
+            /** Count */
+            count: number;
+            /** Depth Mm */
+            depth_mm: number;
+            /** Is Round */
+            is_round: boolean;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * Treatment
+         * @description What is done to the food before it is laid out.
+         * @enum {string}
+         */
+        Treatment: "blanched" | "lemon" | "pierced" | "heated";
+        /**
+         * Trouble
+         * @description What can be wrong with an instrument.
+         * @enum {string}
+         */
+        Trouble: "none" | "sends nothing" | "sends nonsense";
         /**
          * Units
          * @description The measures a household thinks in.
@@ -2836,6 +4496,20 @@ export interface components {
             severity: components["schemas"]["Severity"];
             /** Word */
             word: string;
+        };
+        /**
+         * Waiting
+         * @description A lot that was dried here and is not in a jar yet.
+         */
+        Waiting: {
+            /** Food */
+            food: string;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+            /** Mass */
+            mass: string;
         };
         /**
          * WeekAhead
@@ -2876,6 +4550,27 @@ export interface components {
             weeks_needed: number | null;
         };
         /**
+         * Weighed
+         * @description A weighing of the whole load.
+         */
+        Weighed: {
+            /** Agrees */
+            agrees: boolean;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Mass */
+            mass: string;
+        };
+        /**
+         * When
+         * @description How it stands with the time.
+         * @enum {string}
+         */
+        When: "late" | "today" | "ahead";
+        /**
          * Written
          * @description One line of a day: a meal, for so many; or words such as "2 cups rice". Neither means nothing from the larder.
          *
@@ -2908,6 +4603,104 @@ export interface components {
             /** Meal Name */
             meal_name: string;
         };
+        /**
+         * Phase
+         * @description Where a jar stands.
+         * @enum {string}
+         */
+        yellow_larder__core__conditioning__Phase: "shaking" | "back in the dryer" | "done";
+        /**
+         * School
+         * @description One school of how long a jar is shaken.
+         */
+        yellow_larder__core__conditioning__School: {
+            /** Days */
+            days: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * Kind
+         * @description The sorts of container the trade tells apart.
+         * @enum {string}
+         */
+        yellow_larder__core__containers__Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
+        /**
+         * School
+         * @description Whose word to take on how long food keeps.
+         * @enum {string}
+         */
+        yellow_larder__core__shelf_life__School: "cautious" | "customary" | "hopeful";
+        /**
+         * Phase
+         * @description Where a package in the freezer stands.
+         * @enum {string}
+         */
+        yellow_larder__larder__freezing__Phase: "cooling" | "holding" | "done" | "thawing" | "ready";
+        /**
+         * Due
+         * @description One thing that is due.
+         *
+         *     Attributes:
+         *         kind: what sort of thing.
+         *         number: of the load, jar, package or lot.
+         *         item: the food of a load, the tray to weigh; 0 otherwise.
+         *         title: what to do, in a short line.
+         *         detail: the rest of it.
+         *         due: when, UTC.
+         *         all_day: whether only the day matters.
+         *         when: late, today or ahead.
+         *         now: whether it can be done now.
+         *         form: shape of the food, for drawing; empty if there is none.
+         *         colour: colour of the food.
+         */
+        yellow_larder__larder__rounds__Due: {
+            /** All Day */
+            all_day: boolean;
+            /**
+             * Colour
+             * @default
+             */
+            colour?: string;
+            /** Detail */
+            detail: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Form
+             * @default
+             */
+            form?: string;
+            /** Item */
+            item: number;
+            kind: components["schemas"]["yellow_larder__larder__rounds__Kind"];
+            /** Now */
+            now: boolean;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            when: components["schemas"]["When"];
+        };
+        /**
+         * Kind
+         * @description What sort of thing is due.
+         * @enum {string}
+         */
+        yellow_larder__larder__rounds__Kind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat";
+        /**
+         * Due
+         * @description How a package stands against its best-by.
+         * @enum {string}
+         */
+        yellow_larder__larder__shelves__Due: "fine" | "soon" | "past";
     };
     responses: never;
     parameters: never;
@@ -2981,6 +4774,1237 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    look_at_room_api_devices_room_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RoomView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    look_at_scale_api_devices_scale_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_on_simulated_scale_api_devices_scale_pan_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_put_on_simulated_scale_api_devices_scale_pan_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tare_api_devices_scale_tare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    make_trouble_api_devices_trouble_put: {
+        parameters: {
+            query?: {
+                scale?: components["schemas"]["Trouble"];
+                hygrometer?: components["schemas"]["Trouble"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_freeze_loads_api_drying_freeze_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeLoad"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    start_a_freeze_load_api_drying_freeze_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreezeLoadAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_freeze_dryers_api_drying_freeze_dryers_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeDryer"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    plan_a_freeze_load_api_drying_freeze_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FreezeLoadAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FreezeLoadPlan"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    close_it_up_api_drying_freeze__number__closed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_freeze_load_out_api_drying_freeze__number__out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_take_freeze_load_out_api_drying_freeze__number__out_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weigh_the_freeze_load_api_drying_freeze__number__weigh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_jars_api_drying_jars_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JarsView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    fill_a_jar_api_drying_jars_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_fill_a_jar_api_drying_jars_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    dried_again_api_drying_jars__number__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    empty_a_jar_api_drying_jars__number__empty_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    shake_a_jar_api_drying_jars__number__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_shake_a_jar_api_drying_jars__number__look_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["yellow_larder__core__conditioning__Phase"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_loads_api_drying_loads_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Load"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    start_a_load_api_drying_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    loosen_trays_api_drying_loads__number__loosen_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_loosen_trays_api_drying_loads__number__loosen_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_more_api_drying_loads__number__more_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Item"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_trays_out_api_drying_loads__number__out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_take_trays_out_api_drying_loads__number__out_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameOut"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    feel_if_dry_api_drying_loads__number__test_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_feel_if_dry_api_drying_loads__number__test_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tested"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weigh_a_tray_api_drying_loads__number__weigh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_weigh_a_tray_api_drying_loads__number__weigh_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_made_api_drying_lots_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Made"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    grind_a_lot_api_drying_lots__lot__grind_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                lot: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_grind_a_lot_api_drying_lots__lot__grind_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ground"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_machines_api_drying_machines_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Machine"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    own_machine_api_drying_machines_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMachine"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    plan_a_load_api_drying_plan_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadAsk"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadPlan"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -3276,7 +6300,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Settings"];
+                "application/json": components["schemas"]["Settings-Input"];
             };
         };
         responses: {
@@ -3286,7 +6310,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Settings"];
+                    "application/json": components["schemas"]["Settings-Output"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -3498,6 +6522,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Guide"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_rounds_api_rounds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rounds"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    rounds_as_calendar_api_rounds_rounds_ics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": unknown;
                 };
             };
             /** @description It is not there, or no longer */
@@ -4498,7 +7602,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Seen"];
+                "application/json": components["schemas"]["Seen-Input"];
             };
         };
         responses: {

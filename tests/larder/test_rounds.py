@@ -1,0 +1,142 @@
+from datetime import date, timedelta
+
+import pytest
+from icalendar import Calendar
+
+from tests.conftest import NOON, Clock
+from tests.larder.test_jars import dried
+from yellow_larder.core.conditioning import Look
+from yellow_larder.core.containers import Closing
+from yellow_larder.documents.calendar import rounds_calendar
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
+from yellow_larder.larder.cold import FreezeAsk
+from yellow_larder.larder.freezedrying import start_freeze_load, take_out_freeze_load
+from yellow_larder.larder.freezing import put_in, take_out
+from yellow_larder.larder.jars import fill_jar, look_at_jar
+from yellow_larder.larder.larder import Larder
+from yellow_larder.larder.loading import Item, LoadAsk
+from yellow_larder.larder.loads import start_load, weigh_tray
+from yellow_larder.larder.overview import overview
+from yellow_larder.larder.packing import pack
+from yellow_larder.larder.rounds import Due, Kind, When, rounds
+
+
+def due(larder: Larder, kind: Kind) -> list[Due]:
+    return [each for each in rounds(larder).due if each.kind is kind]
+
+
+def test_nothing_to_do(larder: Larder) -> None:
+    assert rounds(larder).due == []
+    assert overview(larder).due == 0
+
+
+def test_a_load_asks_to_be_weighed(larder: Larder, clock: Clock) -> None:
+    number = start_load(larder, LoadAsk(items=(Item(line="2 kg leeks"),)))
+    (weigh,) = due(larder, Kind.WEIGH)
+    assert (weigh.number, weigh.when, weigh.now, weigh.title) == (number, When.TODAY, False, "Weigh tray 4, leeks")
+    clock.now += timedelta(hours=2)
+    assert due(larder, Kind.WEIGH)[0].now
+    clock.now += timedelta(hours=1)
+    assert [each.when for each in rounds(larder).due] == [When.LATE]
+    weigh_tray(larder, number, 4, "230 g")
+    assert rounds(larder).due[0].when is When.TODAY
+
+
+def test_a_jar_is_shaken_daily(larder: Larder, clock: Clock) -> None:
+    out = dried(larder, clock)
+    assert [each.title for each in due(larder, Kind.CONDITION)] == ["Put the dried leeks into a jar to condition"]
+    number = fill_jar(larder, out.lot, days=5)
+    shakes = due(larder, Kind.SHAKE)
+    assert [(each.when, each.now) for each in shakes] == [(When.AHEAD, False)] * 5
+    assert [each.due.date() for each in shakes] == [(NOON + timedelta(days=n)).date() for n in range(1, 6)]
+    clock.now += timedelta(days=1)
+    assert [each.when for each in due(larder, Kind.SHAKE)] == [When.TODAY] + [When.AHEAD] * 4
+    clock.now += timedelta(days=1)
+    late = due(larder, Kind.SHAKE)[0]
+    assert (late.when, late.now) == (When.LATE, True)
+    assert overview(larder).due == 1
+    look_at_jar(larder, number, Look.CLUMPED)
+    assert due(larder, Kind.SHAKE) == []
+    assert [each.title for each in due(larder, Kind.REDRY)] == ["Dry the dried leeks again: back on the trays"]
+
+
+def test_the_freezer_and_the_thaw(larder: Larder, clock: Clock) -> None:
+    number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
+    assert [(each.when, each.now) for each in due(larder, Kind.FREEZER_OUT)] == [(When.AHEAD, False)]
+    clock.now += timedelta(hours=110)
+    assert [(each.when, each.now) for each in due(larder, Kind.FREEZER_OUT)] == [(When.TODAY, True)]
+    clock.now += timedelta(days=3)
+    assert due(larder, Kind.FREEZER_OUT)[0].when is When.LATE
+    take_out(larder, number)
+    thawing = due(larder, Kind.FREEZER_OPEN)[0]
+    assert (thawing.now, thawing.title) == (False, "Open the bread flour, and pack it dry")
+    clock.now += timedelta(hours=30)
+    assert due(larder, Kind.FREEZER_OPEN)[0].now
+
+
+def test_the_freeze_dryer_is_in_a_hurry(larder: Larder, clock: Clock) -> None:
+    number = start_freeze_load(larder, FreezeLoadAsk(items=(FreezeItem(line="3 kg fish stew"),)))
+    assert not due(larder, Kind.FREEZE_DRYER)[0].now
+    clock.now += timedelta(hours=20)
+    take_out_freeze_load(larder, number, meant=True)
+    (close,) = due(larder, Kind.CLOSE_UP)
+    assert (close.when, close.now) == (When.TODAY, True)
+    clock.now += timedelta(hours=3)
+    assert due(larder, Kind.CLOSE_UP)[0].when is When.LATE
+
+
+def test_what_is_past_its_best_is_looked_at(larder: Larder, clock: Clock) -> None:
+    pack(
+        larder,
+        Ask(line="300 g dried leeks", container="jar-half-gallon", closing=Closing.LID),
+        packed_on=date(2024, 11, 24),
+    )
+    pack(larder, Ask(line="3 kg pearl barley"))
+    (eat,) = due(larder, Kind.EAT)
+    assert (eat.number, eat.title, eat.when) == (1, "Look at the dried leeks: past its best", When.TODAY)
+
+
+def test_late_comes_first(larder: Larder, clock: Clock) -> None:
+    fill_jar(larder, dried(larder, clock).lot, days=5)
+    start_load(larder, LoadAsk(items=(Item(line="2 kg mushrooms"),)))
+    clock.now += timedelta(days=2)
+    found = rounds(larder)
+    order = [each.when for each in found.due]
+    assert order == sorted(order, key=list(When).index)
+    assert (found.late, found.today, found.ahead) == (2, 0, 4)
+
+
+def test_the_calendar_reads_back(larder: Larder, clock: Clock) -> None:
+    """Read with icalendar's own parser (RFC 5545)."""
+    fill_jar(larder, dried(larder, clock).lot, days=5)
+    start_load(larder, LoadAsk(items=(Item(line="2 kg mushrooms"),)))
+    clock.now += timedelta(days=2)
+    found = rounds(larder)
+    feed = rounds_calendar(found, name="Skerrow; the “larder”", made=clock.now)
+    calendar = Calendar.from_ical(feed)
+    assert str(calendar["X-WR-CALNAME"]) == "Rounds · Skerrow; the “larder”"
+    events = list(calendar.walk("VEVENT"))
+    assert [str(each["SUMMARY"]) for each in events] == [each.title for each in found.due]
+    assert len({str(each["UID"]) for each in events}) == len(events)
+    # What is late stands on today.
+    assert events[0].decoded("DTSTART") == clock.now.date()
+    again = Calendar.from_ical(rounds_calendar(rounds(larder), name="x", made=clock.now))
+    assert [str(each["UID"]) for each in again.walk("VEVENT")] == [str(each["UID"]) for each in events]
+
+
+def test_an_hour_in_the_calendar_is_in_utc(larder: Larder, clock: Clock) -> None:
+    start_load(larder, LoadAsk(items=(Item(line="2 kg mushrooms"),)))
+    (event,) = Calendar.from_ical(rounds_calendar(rounds(larder), name="x", made=clock.now)).walk("VEVENT")
+    start = event.decoded("DTSTART")
+    assert start.utcoffset() == timedelta(0)
+    assert NOON < start.replace(tzinfo=None) < NOON + timedelta(hours=4)
+    assert event.decoded("DTEND") - start == timedelta(minutes=15)
+
+
+@pytest.mark.parametrize("days", [5, 7, 10])
+def test_a_calendar_has_a_shake_for_every_day(larder: Larder, clock: Clock, days: int) -> None:
+    fill_jar(larder, dried(larder, clock).lot, days=days)
+    events = Calendar.from_ical(rounds_calendar(rounds(larder), name="x", made=clock.now)).walk("VEVENT")
+    days_in = [event.decoded("DTSTART") for event in events]
+    assert days_in == [(NOON + timedelta(days=n)).date() for n in range(1, days + 1)]

@@ -1,0 +1,122 @@
+"""The instruments on the bench."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import APIRouter, Body, Depends, Request
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.devices.hygrometer import Hygrometer
+from yellow_larder.devices.scale import Scale, State
+from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedScale, Trouble
+from yellow_larder.larder.larder import current_settings
+from yellow_larder.larder.lying import Room
+from yellow_larder.larder.quantities import say_mass, say_temperature
+from yellow_larder.larder.refusals import NotThere
+
+router = APIRouter(prefix="/devices", tags=["devices"], responses=REFUSALS)
+
+_SAYS = {
+    State.SETTLED: "It stands still.",
+    State.MOVING: "Wait until it stands still.",
+    State.SILENT: "No reading: is the scale on, and its cable in?",
+    State.NONSENSE: "No reading: the scale sends something that is no weight.",
+    State.OVER: "More than it can carry: take something off.",
+}
+
+
+@dataclass(slots=True)
+class Devices:
+    """What hangs on this machine; the simulated ones besides, where that is what it is."""
+
+    scale: Scale
+    hygrometer: Hygrometer
+    simulated_scale: SimulatedScale | None = None
+    simulated_hygrometer: SimulatedHygrometer | None = None
+
+
+def simulated_devices() -> Devices:
+    """A scale and a thermo-hygrometer that are only thought up."""
+    scale, hygrometer = SimulatedScale(), SimulatedHygrometer()
+    return Devices(Scale(scale), Hygrometer(hygrometer), scale, hygrometer)
+
+
+def _devices(request: Request) -> Devices:
+    devices: Devices = request.app.state.devices
+    return devices
+
+
+TheDevices = Annotated[Devices, Depends(_devices)]
+
+
+def measured_room(devices: Devices) -> Room | None:
+    """The room's air as the probe has it; none if it gives no reading."""
+    climate = devices.hygrometer.look()
+    return Room(climate.temperature_c, climate.humidity, measured=True) if climate else None
+
+
+@dataclass(frozen=True, slots=True)
+class ScaleView:
+    """What the scale shows."""
+
+    state: State
+    grams: float | None
+    text: str
+    says: str
+    simulated: bool
+
+
+@dataclass(frozen=True, slots=True)
+class RoomView:
+    """What the probe shows of the room; no figures if it gives no reading."""
+
+    reads: bool
+    temperature_c: float | None
+    humidity: float | None
+    text: str
+    simulated: bool
+
+
+@router.get("/scale")
+def look_at_scale(larder: TheLarder, devices: TheDevices) -> ScaleView:
+    """What the scale shows now: a weight only if it gives one, and whether it stands still."""
+    reading = devices.scale.look()
+    units = current_settings(larder).units
+    text = "" if reading.grams is None else say_mass(reading.grams, units) if reading.grams > 0.5 else "0"
+    return ScaleView(reading.state, reading.grams, text, _SAYS[reading.state], devices.simulated_scale is not None)
+
+
+@router.post("/scale/tare", status_code=204)
+def tare(devices: TheDevices) -> None:
+    """Call what lies on the scale nothing."""
+    devices.scale.tare()
+
+
+@router.put("/scale/pan", status_code=204)
+def put_on_simulated_scale(devices: TheDevices, grams: Annotated[float, Body(embed=True, ge=0, le=20_000)]) -> None:
+    """Lay a weight on the simulated scale."""
+    if devices.simulated_scale is None:
+        raise NotThere("grams", "This scale is a real one")
+    devices.simulated_scale.put(grams)
+
+
+@router.put("/trouble", status_code=204)
+def make_trouble(devices: TheDevices, scale: Trouble = Trouble.NONE, hygrometer: Trouble = Trouble.NONE) -> None:
+    """Let the simulated instruments fail, or mend them."""
+    if devices.simulated_scale is None or devices.simulated_hygrometer is None:
+        raise NotThere("scale", "These instruments are real ones")
+    devices.simulated_scale.trouble, devices.simulated_hygrometer.trouble = scale, hygrometer
+
+
+@router.get("/room")
+def look_at_room(larder: TheLarder, devices: TheDevices) -> RoomView:
+    """The room's air now, or that there is no reading."""
+    climate = devices.hygrometer.look()
+    simulated = devices.simulated_hygrometer is not None
+    if climate is None:
+        return RoomView(False, None, None, "no reading from the probe", simulated)
+    text = f"{say_temperature(climate.temperature_c, current_settings(larder).units)}, {climate.humidity:.0%} humidity"
+    return RoomView(True, climate.temperature_c, climate.humidity, text, simulated)

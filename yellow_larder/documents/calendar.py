@@ -1,0 +1,57 @@
+"""The round as a calendar that other programs can follow."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime, timedelta
+
+from icalendar import Calendar, Event
+
+from yellow_larder.larder.rounds import Due, Rounds, When
+
+_LASTS = timedelta(minutes=15)
+"""How long a thing at an hour takes in the calendar. Source: our judgement."""
+
+
+def rounds_calendar(rounds: Rounds, *, name: str, made: datetime) -> bytes:
+    """What is due, as iCalendar (RFC 5545).
+
+    Args:
+        rounds: the round.
+        name: what the household is called.
+        made: when the calendar is made, UTC.
+
+    Returns:
+        The calendar. What is late stands on today, so that it is not missed; every entry keeps its identity from
+        one reading to the next.
+    """
+    calendar = Calendar()
+    calendar.add("prodid", "-//Yellow Larder//Rounds//EN")
+    calendar.add("version", "2.0")
+    calendar.add("method", "PUBLISH")
+    calendar.add("x-wr-calname", f"Rounds · {name}")
+    calendar.add("refresh-interval", timedelta(hours=1), parameters={"VALUE": "DURATION"})
+    for due in rounds.due:
+        calendar.add_component(_event(due, rounds, made))
+    return bytes(calendar.to_ical())
+
+
+def _event(due: Due, rounds: Rounds, made: datetime) -> Event:
+    event = Event()
+    day = max(due.due.date(), rounds.day)
+    event.add("uid", f"{due.kind}-{due.number}-{_apart(due, rounds)}@yellow-larder")
+    event.add("dtstamp", made.replace(tzinfo=UTC))
+    event.add("summary", due.title)
+    event.add("description", due.detail)
+    if due.all_day or due.when is When.LATE:
+        event.add("dtstart", day)
+        event.add("dtend", day + timedelta(days=1))
+        event.add("transp", "TRANSPARENT")
+    else:
+        event.add("dtstart", due.due.replace(tzinfo=UTC))
+        event.add("dtend", due.due.replace(tzinfo=UTC) + _LASTS)
+    return event
+
+
+def _apart(due: Due, rounds: Rounds) -> str:
+    """What tells apart things of one kind at one jar or load: the day of a shake, the food of a load."""
+    return max(due.due.date(), rounds.day).isoformat() if due.all_day else str(due.item)

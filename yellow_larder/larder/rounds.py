@@ -1,0 +1,273 @@
+"""The round: what is due today, what is late, and what comes next, over everything in the house."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterator
+from dataclasses import dataclass
+from datetime import date, datetime, time, timedelta
+from enum import StrEnum
+
+import numpy as np
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.conditioning import Phase as JarPhase
+from yellow_larder.core.foods import Food
+from yellow_larder.larder.ageing import SOON_DAYS, days_left_of
+from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.freezedrying import Stage, freeze_loads
+from yellow_larder.larder.freezing import Phase, freezings
+from yellow_larder.larder.jars import jar_standing
+from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.quantities import Units, say_mass
+from yellow_larder.larder.running import Running, Step
+from yellow_larder.store import journal
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Lot
+
+MORNING = time(8)
+"""When things that are due on a day are put in a calendar. Source: our judgement."""
+
+
+class Kind(StrEnum):
+    """What sort of thing is due."""
+
+    SHAKE = "shake"
+    REDRY = "redry"
+    WEIGH = "weigh"
+    LOOSEN = "loosen"
+    TEST = "test"
+    FREEZER_OUT = "freezer-out"
+    FREEZER_OPEN = "freezer-open"
+    FREEZE_DRYER = "freeze-dryer"
+    CLOSE_UP = "close-up"
+    CONDITION = "condition"
+    EAT = "eat"
+
+
+class When(StrEnum):
+    """How it stands with the time."""
+
+    LATE = "late"
+    TODAY = "today"
+    AHEAD = "ahead"
+
+
+@dataclass(frozen=True, slots=True)
+class Due:
+    """One thing that is due.
+
+    Attributes:
+        kind: what sort of thing.
+        number: of the load, jar, package or lot.
+        item: the food of a load, the tray to weigh; 0 otherwise.
+        title: what to do, in a short line.
+        detail: the rest of it.
+        due: when, UTC.
+        all_day: whether only the day matters.
+        when: late, today or ahead.
+        now: whether it can be done now.
+        form: shape of the food, for drawing; empty if there is none.
+        colour: colour of the food.
+    """
+
+    kind: Kind
+    number: int
+    item: int
+    title: str
+    detail: str
+    due: datetime
+    all_day: bool
+    when: When
+    now: bool
+    form: str = ""
+    colour: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Rounds:
+    """Everything that is due, what is late first."""
+
+    day: date
+    due: list[Due]
+    late: int
+    today: int
+    ahead: int
+
+
+def rounds(larder: Larder) -> Rounds:
+    """What is due, what is late first."""
+    now = larder.clock()
+    with reading(larder.engine) as session:
+        found = _found(session, now)
+    order = list(When)
+    found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
+    late, today, ahead = (sum(each.when is when for each in found) for when in When)
+    return Rounds(now.date(), found, late, today, ahead)
+
+
+def due_now(session: Session, now: datetime) -> int:
+    """How many things are late, or due today and can be done now."""
+    return sum(each.when is When.LATE or (each.when is When.TODAY and each.now) for each in _found(session, now))
+
+
+def _found(session: Session, now: datetime) -> list[Due]:
+    known, units = all_foods(session), settings(session).units
+    return [
+        *_loads(session, now),
+        *_freezer(session, now),
+        *_freeze_dryer(session, now),
+        *_jars(session, known, units, now),
+        *_waiting(session, known, units, now),
+        *_eat(session, now),
+    ]
+
+
+def _when(due: datetime, now: datetime, *, all_day: bool, grace: timedelta = timedelta(0)) -> When:
+    """Late, today or ahead: a day is late once it is over, an hour once it has passed by more than its grace."""
+    if due.date() > now.date():
+        return When.AHEAD
+    late = due.date() < now.date() if all_day else now > due + grace
+    return When.LATE if late else When.TODAY
+
+
+def _loads(session: Session, now: datetime) -> Iterator[Due]:
+    kinds = {Step.WEIGH: Kind.WEIGH, Step.LOOSEN: Kind.LOOSEN, Step.TEST: Kind.TEST}
+    for number, facts in journal.records(session, "load").items():
+        running = Running(session, number, facts, now)
+        for step in running.to_do():
+            food = running.lying[step.item].food
+            when = _when(step.due, now, all_day=False, grace=timedelta(hours=1))
+            yield Due(
+                kinds[step.step],
+                number,
+                step.item,
+                step.says.split(":")[0],
+                f"{running.machine.name}, {running.lying[step.item].produce.cut}",
+                step.due,
+                False,
+                when,
+                step.due <= now,
+                food.form,
+                food.colour,
+            )
+
+
+def _freezer(session: Session, now: datetime) -> Iterator[Due]:
+    for each in freezings(session, now):
+        out = each.phase in (Phase.COOLING, Phase.HOLDING, Phase.DONE)
+        due = each.out_at if out else each.open_at or each.out_at
+        yield Due(
+            Kind.FREEZER_OUT if out else Kind.FREEZER_OPEN,
+            each.number,
+            0,
+            f"Take the {each.food} out of the freezer, closed" if out else f"Open the {each.food}, and pack it dry",
+            each.says,
+            due,
+            False,
+            _when(due, now, all_day=False, grace=timedelta(days=2)),
+            each.phase in (Phase.DONE, Phase.READY),
+            each.form,
+            each.colour,
+        )
+
+
+def _freeze_dryer(session: Session, now: datetime) -> Iterator[Due]:
+    for each in freeze_loads(session, now):
+        first = each.items[0]
+        open_now = each.stage is Stage.OPEN
+        yield Due(
+            Kind.CLOSE_UP if open_now else Kind.FREEZE_DRYER,
+            each.number,
+            0,
+            each.next.split(":")[0],
+            each.says,
+            each.due,
+            False,
+            _when(each.due, now, all_day=False, grace=timedelta(0) if open_now else timedelta(hours=6)),
+            open_now or each.due <= now,
+            first.form,
+            first.colour,
+        )
+
+
+def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Due]:
+    records = journal.records(session, "jar")
+    wanted = {facts["lot"] for facts in records.values()}
+    lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= 1)) if lot.id in wanted}
+    today = now.date()
+    for number, facts in records.items():
+        lot = lots.get(facts["lot"])
+        if lot is None:
+            continue
+        food, stands = known[lot.food_key], jar_standing(facts, today)
+        jars = f"{facts['jars']} jars" if facts["jars"] > 1 else "a jar"
+        detail = f"{say_mass(lot.mass_g, units)} in {jars}"
+        if stands.phase is JarPhase.DRYER:
+            due = datetime.combine(stands.counted_from, MORNING)
+            when = _when(due, now, all_day=True)
+            title = f"Dry the {food.name} again: back on the trays"
+            yield Due(Kind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
+        elif stands.due is not None:
+            for ahead in range(stands.wanted - stands.free_days):
+                first = ahead == 0
+                day = stands.due if first else max(stands.due, today) + timedelta(days=ahead)
+                due = datetime.combine(day, MORNING)
+                said = f"{detail}, day {stands.free_days + ahead + 1} of {stands.wanted}"
+                when = _when(due, now, all_day=True)
+                title = f"Shake the {food.name}"
+                can = first and day <= today
+                yield Due(Kind.SHAKE, number, ahead, title, said, due, True, when, can, food.form, food.colour)
+
+
+def _waiting(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Due]:
+    """What was dried and is in no jar yet."""
+    held = {facts["lot"] for facts in journal.records(session, "jar").values()}
+    wanting = select(Lot).where(Lot.mass_g >= 1, Lot.wants_conditioning, Lot.conditioned_on.is_(None))
+    for lot in session.scalars(wanting):
+        if lot.id in held:
+            continue
+        food = known[lot.food_key]
+        due = datetime.combine(lot.came_on, MORNING)
+        yield Due(
+            Kind.CONDITION,
+            lot.id,
+            0,
+            f"Put the {food.name} into a jar to condition",
+            say_mass(lot.mass_g, units),
+            due,
+            True,
+            _when(due, now, all_day=True),
+            True,
+            food.form,
+            food.colour,
+        )
+
+
+def _eat(session: Session, now: datetime) -> Iterator[Due]:
+    """What has passed its best-by, or will soon: a line for each food."""
+    rows, days = days_left_of(session, now.date())
+    soon = np.flatnonzero(days < SOON_DAYS).tolist()
+    by_food: dict[str, list[int]] = defaultdict(list)
+    for n in soon:
+        by_food[rows[n]["food_name"]].append(n)
+    for food, mine in by_food.items():
+        mine.sort(key=lambda n: days[n])
+        first = rows[mine[0]]
+        end = now.date() + timedelta(days=int(np.floor(days[mine[0]])))
+        past = sum(1 for n in mine if days[n] < 0)
+        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first['number']} first"
+        yield Due(
+            Kind.EAT,
+            first["number"],
+            0,
+            f"Look at the {food}: past its best" if past else f"Eat the {food} next",
+            count,
+            datetime.combine(end, MORNING),
+            True,
+            When.TODAY if past else When.AHEAD,
+            bool(past),
+            first["form"],
+            first["colour"],
+        )
