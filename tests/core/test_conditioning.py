@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yellow_larder.core.conditioning import OURS, SCHOOLS, Event, Look, Phase, standing
+from yellow_larder.core.conditioning import OURS, SCHOOLS, Event, JarPhase, Look, standing
 from yellow_larder.core.errors import OutOfRange
 
 DAY = date(2026, 3, 1)
@@ -29,9 +29,9 @@ def test_the_schools_are_those_of_the_trade() -> None:
 
 
 def test_five_free_days_and_it_is_done() -> None:
-    assert standing(DAY, 5, free(1, 2, 3, 4), on(5)).phase is Phase.SHAKING
+    assert standing(DAY, 5, free(1, 2, 3, 4), on(5)).phase is JarPhase.SHAKING
     done = standing(DAY, 5, free(1, 2, 3, 4, 5), on(5))
-    assert (done.phase, done.free_days, done.due) == (Phase.DONE, 5, None)
+    assert (done.phase, done.free_days, done.due) == (JarPhase.DONE, 5, None)
 
 
 def test_the_first_shake_is_the_day_after() -> None:
@@ -53,10 +53,10 @@ def test_a_missed_day_does_not_count_and_does_no_harm() -> None:
 def test_anything_but_free_starts_again(look: Look) -> None:
     seen = free(1, 2, 3) + looks((4, look))
     wet = standing(DAY, 5, seen, on(4))
-    assert (wet.phase, wet.free_days, wet.due) == (Phase.DRYER, 0, None)
+    assert (wet.phase, wet.free_days, wet.due) == (JarPhase.DRYER, 0, None)
     back = standing(DAY, 5, [*seen, *looks((5, None))], on(5))
-    assert (back.phase, back.free_days, back.due, back.counted_from) == (Phase.SHAKING, 0, on(6), on(5))
-    assert standing(DAY, 5, [*seen, *looks((5, None)), *free(6, 7, 8, 9, 10)], on(10)).phase is Phase.DONE
+    assert (back.phase, back.free_days, back.due, back.counted_from) == (JarPhase.SHAKING, 0, on(6), on(5))
+    assert standing(DAY, 5, [*seen, *looks((5, None)), *free(6, 7, 8, 9, 10)], on(10)).phase is JarPhase.DONE
 
 
 def test_a_look_while_it_is_in_the_dryer_counts_for_nothing() -> None:
@@ -65,7 +65,7 @@ def test_a_look_while_it_is_in_the_dryer_counts_for_nothing() -> None:
 
 def test_a_jar_that_was_done_can_still_clump() -> None:
     late = standing(DAY, 5, free(1, 2, 3, 4, 5) + looks((9, Look.CLUMPED)), on(9))
-    assert late.phase is Phase.DRYER
+    assert late.phase is JarPhase.DRYER
 
 
 @given(
@@ -78,7 +78,7 @@ def test_it_is_done_only_after_enough_free_days(wanted: int, seen: list[tuple[in
         day += step
         events.append(Event(on(day), look))
     now = standing(DAY, wanted, events, on(day))
-    if now.phase is Phase.DONE:
+    if now.phase is JarPhase.DONE:
         last_bad = max((n for n, event in enumerate(events) if event.look is not Look.FREE), default=-1)
         assert len({event.on for event in events[last_bad + 1 :]}) >= wanted
     assert 0 <= now.free_days <= wanted

@@ -39,6 +39,13 @@ def test_a_load_takes_a_day_or_so() -> None:
     assert fresh.freezing > run.freezing
 
 
+def test_a_thin_layer_is_sooner_dry() -> None:
+    thin, thick = (phases(STEW, ice_g=5000, g_per_hour=2000, layer=layer) for layer in (0.5, 1.0))
+    assert thick.drying_high == pytest.approx(4 * thin.drying_high)
+    with pytest.raises(OutOfRange):
+        phases(STEW, ice_g=5000, g_per_hour=220, layer=1.2)
+
+
 def test_more_water_than_the_wall_holds() -> None:
     with pytest.raises(OutOfRange) as refused:
         phases(STEW, ice_g=3200, g_per_hour=130)

@@ -5,7 +5,7 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import NOON, Clock
-from yellow_larder.core.conditioning import Look, Phase
+from yellow_larder.core.conditioning import JarPhase, Look
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.findings import Severity
 from yellow_larder.core.produce import Treatment
@@ -38,7 +38,7 @@ def only(larder: Larder) -> Jar:
     return jar
 
 
-def shake(larder: Larder, clock: Clock, number: int, *looks: Look) -> list[Phase]:
+def shake(larder: Larder, clock: Clock, number: int, *looks: Look) -> list[JarPhase]:
     found = []
     for look in looks:
         clock.now += timedelta(days=1)
@@ -70,7 +70,7 @@ def test_a_week_of_free_days_and_the_bench_knows(larder: Larder, clock: Clock) -
         plan(larder, replace(ask, closing=Closing.LID)).verdict.severity is Severity.MIND
     )
     phases = shake(larder, clock, number, *[Look.FREE] * 7)
-    assert phases == [Phase.SHAKING] * 6 + [Phase.DONE]
+    assert phases == [JarPhase.SHAKING] * 6 + [JarPhase.DONE]
     after = plan(larder, ask)
     assert "absorber-unconditioned" not in {each.code for each in after.verdict.findings}
     assert after.story[-1] == "1 Dec 2026: conditioned, 7 days free"
@@ -80,15 +80,15 @@ def test_a_week_of_free_days_and_the_bench_knows(larder: Larder, clock: Clock) -
 def test_a_clump_starts_the_count_again(larder: Larder, clock: Clock) -> None:
     out = dried(larder, clock)
     number = fill_jar(larder, out.lot, days=5)
-    assert shake(larder, clock, number, Look.FREE, Look.FREE, Look.CLUMPED)[-1] is Phase.DRYER
+    assert shake(larder, clock, number, Look.FREE, Look.FREE, Look.CLUMPED)[-1] is JarPhase.DRYER
     jar = only(larder)
-    assert (jar.phase, jar.free_days) == (Phase.DRYER, 0)
+    assert (jar.phase, jar.free_days) == (JarPhase.DRYER, 0)
     assert "Back into the dryer" in jar.says
     assert [dot.look for dot in jar.dots] == ["free", "free", "clumped"]
     with pytest.raises(Refused, match="back in the dryer"):
         look_at_jar(larder, number, Look.FREE)
     back_in_jar(larder, number)
-    assert shake(larder, clock, number, *[Look.FREE] * 5)[-1] is Phase.DONE
+    assert shake(larder, clock, number, *[Look.FREE] * 5)[-1] is JarPhase.DONE
     story = made_here(larder)[0].story
     assert [line.split(": ")[1] for line in story[1:]] == [
         "clumped in its jar, back to the dryer",
@@ -125,7 +125,7 @@ def test_once_a_day(larder: Larder, clock: Clock) -> None:
     shake(larder, clock, number, Look.FREE)
     with pytest.raises(Refused, match="shaken today"):
         look_at_jar(larder, number, Look.FREE)
-    assert look_at_jar(larder, number, Look.STUCK) is Phase.DRYER
+    assert look_at_jar(larder, number, Look.STUCK) is JarPhase.DRYER
 
 
 def test_what_does_not_belong_in_a_jar(larder: Larder, clock: Clock) -> None:

@@ -19,10 +19,10 @@ from yellow_larder.larder.loading import Item, LoadAsk
 from yellow_larder.larder.loads import start_load, weigh_tray
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
-from yellow_larder.larder.rounds import Due, Kind, When, rounds
+from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
 
 
-def due(larder: Larder, kind: Kind) -> list[Due]:
+def due(larder: Larder, kind: TaskKind) -> list[Task]:
     return [each for each in rounds(larder).due if each.kind is kind]
 
 
@@ -33,10 +33,10 @@ def test_nothing_to_do(larder: Larder) -> None:
 
 def test_a_load_asks_to_be_weighed(larder: Larder, clock: Clock) -> None:
     number = start_load(larder, LoadAsk(items=(Item(line="2 kg leeks"),)))
-    (weigh,) = due(larder, Kind.WEIGH)
+    (weigh,) = due(larder, TaskKind.WEIGH)
     assert (weigh.number, weigh.when, weigh.now, weigh.title) == (number, When.TODAY, False, "Weigh tray 4, leeks")
     clock.now += timedelta(hours=2)
-    assert due(larder, Kind.WEIGH)[0].now
+    assert due(larder, TaskKind.WEIGH)[0].now
     clock.now += timedelta(hours=1)
     assert [each.when for each in rounds(larder).due] == [When.LATE]
     weigh_tray(larder, number, 4, "230 g")
@@ -45,45 +45,45 @@ def test_a_load_asks_to_be_weighed(larder: Larder, clock: Clock) -> None:
 
 def test_a_jar_is_shaken_daily(larder: Larder, clock: Clock) -> None:
     out = dried(larder, clock)
-    assert [each.title for each in due(larder, Kind.CONDITION)] == ["Put the dried leeks into a jar to condition"]
+    assert [each.title for each in due(larder, TaskKind.CONDITION)] == ["Put the leeks into a jar to condition"]
     number = fill_jar(larder, out.lot, days=5)
-    shakes = due(larder, Kind.SHAKE)
+    shakes = due(larder, TaskKind.SHAKE)
     assert [(each.when, each.now) for each in shakes] == [(When.AHEAD, False)] * 5
     assert [each.due.date() for each in shakes] == [(NOON + timedelta(days=n)).date() for n in range(1, 6)]
     clock.now += timedelta(days=1)
-    assert [each.when for each in due(larder, Kind.SHAKE)] == [When.TODAY] + [When.AHEAD] * 4
+    assert [each.when for each in due(larder, TaskKind.SHAKE)] == [When.TODAY] + [When.AHEAD] * 4
     clock.now += timedelta(days=1)
-    late = due(larder, Kind.SHAKE)[0]
+    late = due(larder, TaskKind.SHAKE)[0]
     assert (late.when, late.now) == (When.LATE, True)
     assert overview(larder).due == 1
     look_at_jar(larder, number, Look.CLUMPED)
-    assert due(larder, Kind.SHAKE) == []
-    assert [each.title for each in due(larder, Kind.REDRY)] == ["Dry the dried leeks again: back on the trays"]
+    assert due(larder, TaskKind.SHAKE) == []
+    assert [each.title for each in due(larder, TaskKind.REDRY)] == ["Dry the leeks again: back on the trays"]
 
 
 def test_the_freezer_and_the_thaw(larder: Larder, clock: Clock) -> None:
     number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
-    assert [(each.when, each.now) for each in due(larder, Kind.FREEZER_OUT)] == [(When.AHEAD, False)]
+    assert [(each.when, each.now) for each in due(larder, TaskKind.FREEZER_OUT)] == [(When.AHEAD, False)]
     clock.now += timedelta(hours=110)
-    assert [(each.when, each.now) for each in due(larder, Kind.FREEZER_OUT)] == [(When.TODAY, True)]
+    assert [(each.when, each.now) for each in due(larder, TaskKind.FREEZER_OUT)] == [(When.TODAY, True)]
     clock.now += timedelta(days=3)
-    assert due(larder, Kind.FREEZER_OUT)[0].when is When.LATE
+    assert due(larder, TaskKind.FREEZER_OUT)[0].when is When.LATE
     take_out(larder, number)
-    thawing = due(larder, Kind.FREEZER_OPEN)[0]
+    thawing = due(larder, TaskKind.FREEZER_OPEN)[0]
     assert (thawing.now, thawing.title) == (False, "Open the bread flour, and pack it dry")
     clock.now += timedelta(hours=30)
-    assert due(larder, Kind.FREEZER_OPEN)[0].now
+    assert due(larder, TaskKind.FREEZER_OPEN)[0].now
 
 
 def test_the_freeze_dryer_is_in_a_hurry(larder: Larder, clock: Clock) -> None:
     number = start_freeze_load(larder, FreezeLoadAsk(items=(FreezeItem(line="3 kg fish stew"),)))
-    assert not due(larder, Kind.FREEZE_DRYER)[0].now
+    assert not due(larder, TaskKind.FREEZE_DRYER)[0].now
     clock.now += timedelta(hours=20)
     take_out_freeze_load(larder, number, meant=True)
-    (close,) = due(larder, Kind.CLOSE_UP)
+    (close,) = due(larder, TaskKind.CLOSE_UP)
     assert (close.when, close.now) == (When.TODAY, True)
     clock.now += timedelta(hours=3)
-    assert due(larder, Kind.CLOSE_UP)[0].when is When.LATE
+    assert due(larder, TaskKind.CLOSE_UP)[0].when is When.LATE
 
 
 def test_what_is_past_its_best_is_looked_at(larder: Larder, clock: Clock) -> None:
@@ -93,8 +93,8 @@ def test_what_is_past_its_best_is_looked_at(larder: Larder, clock: Clock) -> Non
         packed_on=date(2024, 11, 24),
     )
     pack(larder, Ask(line="3 kg pearl barley"))
-    (eat,) = due(larder, Kind.EAT)
-    assert (eat.number, eat.title, eat.when) == (1, "Look at the dried leeks: past its best", When.TODAY)
+    (eat,) = due(larder, TaskKind.EAT)
+    assert (eat.number, eat.title, eat.when) == (1, "Look at the dried leeks: past best-by", When.TODAY)
 
 
 def test_late_comes_first(larder: Larder, clock: Clock) -> None:

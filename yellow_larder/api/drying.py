@@ -9,7 +9,7 @@ from fastapi import APIRouter, Body
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.devices import TheDevices, measured_room
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.core.conditioning import OURS, Look, Phase
+from yellow_larder.core.conditioning import OURS, JarPhase, Look
 from yellow_larder.larder.chamber import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
 from yellow_larder.larder.freezedrying import (
     FreezeLoad,
@@ -106,10 +106,11 @@ def feel_if_dry(
     item: Annotated[int, Body()],
     feels_dry: Annotated[bool, Body()],
     wet_inside: Annotated[bool, Body()] = False,
+    trays: Annotated[tuple[int, ...], Body()] = (),
     weight: Annotated[str, Body()] = "",
 ) -> Tested:
     """Pieces were cooled and felt; answers with what to believe."""
-    return try_dry(larder, number, item, feels_dry=feels_dry, wet_inside=wet_inside, weight=weight)
+    return try_dry(larder, number, item, feels_dry=feels_dry, wet_inside=wet_inside, trays=trays, weight=weight)
 
 
 @router.post("/loads/{number}/out")
@@ -143,7 +144,7 @@ def fill_a_jar(
 
 
 @router.post("/jars/{number}/look")
-def shake_a_jar(larder: TheLarder, number: int, look: Annotated[Look, Body(embed=True)]) -> Phase:
+def shake_a_jar(larder: TheLarder, number: int, look: Annotated[Look, Body(embed=True)]) -> JarPhase:
     """A jar was shaken and looked at; answers with how it stands now."""
     return look_at_jar(larder, number, look)
 

@@ -22,7 +22,7 @@ class Look(StrEnum):
     DROPLETS = "droplets"
 
 
-class Phase(StrEnum):
+class JarPhase(StrEnum):
     """Where a jar stands."""
 
     SHAKING = "shaking"
@@ -31,7 +31,7 @@ class Phase(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class School:
+class JarSchool:
     """One school of how long a jar is shaken."""
 
     days: int
@@ -41,9 +41,9 @@ class School:
 
 
 SCHOOLS = (
-    School(5, "five days", "what most do, with small pieces dried crisp", "common practice"),
-    School(7, "a week", "the middle of what is advised; ours, since whole pieces even out slowly", "common practice"),
-    School(10, "ten days", "the longest advised: for thick pieces and sugary fruit", "published advice, from memory"),
+    JarSchool(5, "five days", "what most do, with small pieces dried crisp", "common practice"),
+    JarSchool(7, "a week", "the middle of what is advised; ours: whole pieces even out slowly", "common practice"),
+    JarSchool(10, "ten days", "the longest advised: thick pieces, sugary fruit", "published advice, from memory"),
 )
 """The schools, the shortest first."""
 
@@ -71,7 +71,7 @@ class Standing:
         overdue_days: how many days too late that is; 0 if it is not.
     """
 
-    phase: Phase
+    phase: JarPhase
     free_days: int
     wanted: int
     counted_from: date
@@ -118,8 +118,8 @@ def standing(began: date, wanted: int, events: Sequence[Event], today: date) -> 
         elif not wet:
             since, free, wet = event.on, 0, True
     if wet:
-        return Standing(Phase.DRYER, 0, wanted, since, None, 0)
+        return Standing(JarPhase.DRYER, 0, wanted, since, None, 0)
     if free >= wanted:
-        return Standing(Phase.DONE, free, wanted, since, None, 0)
+        return Standing(JarPhase.DONE, free, wanted, since, None, 0)
     due = last + timedelta(days=1)
-    return Standing(Phase.SHAKING, free, wanted, since, due, max(0, (today - due).days))
+    return Standing(JarPhase.SHAKING, free, wanted, since, due, max(0, (today - due).days))

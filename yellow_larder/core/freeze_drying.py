@@ -25,6 +25,10 @@ _EXTRA_HOURS = 2.0
 
 Source: common practice."""
 
+_LAYER_HOURS = 20.0
+"""Hours a full layer takes however strong the pump: vapour has to come through what is dry already. Source: loads of
+20 to 40 hours at home, common practice."""
+
 _UPTAKE_HOURS = 7.0
 """Time constant of dry pieces taking water from still air on a tray, hours.
 
@@ -185,13 +189,14 @@ def water_g(trays: Sequence[Tray], end_pct: float = 2.5) -> float:
     return gone
 
 
-def phases(trays: Sequence[Tray], *, ice_g: float, g_per_hour: float) -> Phases:
+def phases(trays: Sequence[Tray], *, ice_g: float, g_per_hour: float, layer: float = 1.0) -> Phases:
     """Hours from closing the door to extra dry.
 
     Args:
         trays: what goes in, all frozen or all fresh.
         ice_g: ice the chamber's wall holds, g, above 0.
         g_per_hour: water it draws off in an hour with full trays, g/h, 10–5,000.
+        layer: how thick the thickest layer is, as a share of one that dries through, 0–1.
 
     Returns:
         The phases.
@@ -199,13 +204,14 @@ def phases(trays: Sequence[Tray], *, ice_g: float, g_per_hour: float) -> Phases:
     Raises:
         OutOfRange: there is more water than the wall holds as ice, or a figure is outside the range above.
 
-    Source: water over the rate of sublimation, 15 % to either side, by our judgement; see the constants.
+    Source: water over the rate of sublimation, or the square of the layer where that takes longer; 15 % to either
+        side, by our judgement; see the constants.
     """
     check_range("g_per_hour", g_per_hour, 10, 5000, "g/h")
     water = water_g(trays)
     if water > ice_g:
         raise OutOfRange("water_g", round(water), 0, ice_g, "g")
-    hours = water / g_per_hour
+    hours = max(water / g_per_hour, _LAYER_HOURS * check_range("layer", layer, 0, 1, "") ** 2)
     freezing = _FREEZE_HOURS_FROZEN if trays and all(tray.frozen for tray in trays) else _FREEZE_HOURS_FRESH
     return Phases(water, freezing, hours * 0.85, hours * 1.15, _EXTRA_HOURS)
 

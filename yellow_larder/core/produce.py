@@ -40,6 +40,31 @@ class DryTest(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
+class DryWords:
+    """How a dry test is told: what it is when dry, what when not, and how it is done."""
+
+    dry: str
+    not_dry: str
+    says: str
+
+
+TEST_WORDS = {
+    DryTest.SNAPS: DryWords("it snaps", "it bends", "It snaps when it is bent, and pings when it is dropped."),
+    DryTest.LEATHER: DryWords(
+        "leathery, not sticky",
+        "sticky or moist",
+        "It bends like leather and does not stick. Torn apart, it shows no drop.",
+    ),
+    DryTest.CRUMBLES: DryWords("it crumbles", "it wilts", "It crumbles between two fingers; stalks break."),
+    DryTest.HARD: DryWords(
+        "hard, and rings", "it gives", "It is hard all through, and rings when it falls on a plate."
+    ),
+    DryTest.JERKY: DryWords("cracks, holds on", "soft or raw", "It cracks when it is bent, and does not break in two."),
+}
+"""How each test is told. Source: common practice."""
+
+
+@dataclass(frozen=True, slots=True)
 class Produce:
     """A fresh food, cut in one way, and how it is dried.
 

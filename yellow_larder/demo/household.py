@@ -11,6 +11,7 @@ from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.larder.asking import Ask
@@ -36,6 +37,7 @@ def furnish(file: Path) -> Larder:
             people=4,
             kcal_per_person_day=2050,
             currency="£",
+            kwh_coins=27,
             altitude_m=14,
             room_c=18,
             humidity=0.6,
@@ -49,6 +51,7 @@ def furnish(file: Path) -> Larder:
     _this_year(years)
     lay_the_table(years.larder, _days_ago)
     fill_the_freezer(years.larder)
+    dry_the_garden(years.larder)
     years.larder.clock = _days_ago(0)
     return years.larder
 

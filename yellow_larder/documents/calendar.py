@@ -6,7 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from yellow_larder.larder.rounds import Due, Rounds, When
+from yellow_larder.larder.rounds import Rounds, Task, When
 
 _LASTS = timedelta(minutes=15)
 """How long a thing at an hour takes in the calendar. Source: our judgement."""
@@ -35,7 +35,7 @@ def rounds_calendar(rounds: Rounds, *, name: str, made: datetime) -> bytes:
     return bytes(calendar.to_ical())
 
 
-def _event(due: Due, rounds: Rounds, made: datetime) -> Event:
+def _event(due: Task, rounds: Rounds, made: datetime) -> Event:
     event = Event()
     day = max(due.due.date(), rounds.day)
     event.add("uid", f"{due.kind}-{due.number}-{_apart(due, rounds)}@yellow-larder")
@@ -52,6 +52,6 @@ def _event(due: Due, rounds: Rounds, made: datetime) -> Event:
     return event
 
 
-def _apart(due: Due, rounds: Rounds) -> str:
+def _apart(due: Task, rounds: Rounds) -> str:
     """What tells apart things of one kind at one jar or load: the day of a shake, the food of a load."""
     return max(due.due.date(), rounds.day).isoformat() if due.all_day else str(due.item)

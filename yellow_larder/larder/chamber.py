@@ -110,8 +110,8 @@ class Chamber:
             food, mass_g = _read(item.line, n)
             self.foods.append(food)
             self.trays.append(_tray(food, mass_g, frozen=item.frozen))
-        per_tray = LAYER_G_M2 * self.dryer.width_mm * self.dryer.depth_mm / 1e6
-        self.counts = [max(1, math.ceil(tray.mass_g / per_tray - 1e-9)) for tray in self.trays]
+        self.per_tray_g = LAYER_G_M2 * self.dryer.width_mm * self.dryer.depth_mm / 1e6
+        self.counts = [max(1, math.ceil(tray.mass_g / self.per_tray_g - 1e-9)) for tray in self.trays]
 
     def findings(self) -> list[Finding]:
         """What there is to say about it."""
@@ -132,7 +132,9 @@ class Chamber:
 
     def phases(self) -> Phases:
         """Hours of each phase."""
-        return phases(self.trays, ice_g=self.dryer.ice_g, g_per_hour=self.dryer.g_per_hour)
+        thickest = max(tray.mass_g / count for tray, count in zip(self.trays, self.counts, strict=True))
+        layer = min(1.0, thickest / self.per_tray_g)
+        return phases(self.trays, ice_g=self.dryer.ice_g, g_per_hour=self.dryer.g_per_hour, layer=layer)
 
     def dry_g(self, n: int) -> float:
         """What a food comes to, g."""

@@ -9,7 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.conditioning import FULLEST, OURS, SCHOOLS, Event, Look, Phase, School, Standing, standing
+from yellow_larder.core.conditioning import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.foods import Food, Trait
@@ -56,7 +56,7 @@ class Jar:
     jar: str
     draw: Drawing
     level: float
-    phase: Phase
+    phase: JarPhase
     free_days: int
     wanted: int
     dots: list[Dot]
@@ -84,7 +84,7 @@ class JarsView:
 
     jars: list[Jar]
     waiting: list[Waiting]
-    schools: list[School]
+    schools: list[JarSchool]
     ours: int
 
 
@@ -116,14 +116,14 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
     return number
 
 
-def look_at_jar(larder: Larder, number: int, look: Look) -> Phase:
+def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
     """A jar was shaken and looked at. Enough free days make its lot conditioned; anything else takes that back."""
     now = larder.clock()
     today = now.date()
     with writing(larder.engine) as session:
         facts = _facts(session, number)
         before = _standing(facts, today)
-        if before.phase is Phase.DRYER:
+        if before.phase is JarPhase.DRYER:
             raise Refused("look", "It is back in the dryer: tell when it is in its jar again")
         if look is Look.FREE and before.due is not None and today < before.due:
             raise Refused("look", "It was shaken today already; the next time is tomorrow")
@@ -131,10 +131,10 @@ def look_at_jar(larder: Larder, number: int, look: Look) -> Phase:
         anew = facts | {"events": [*facts["events"], [today.isoformat(), look.value]]}
         after = _standing(anew, today)
         acts = [journal.Act("jar", number, look.value, anew)]
-        if after.phase is Phase.DONE and before.phase is not Phase.DONE:
+        if after.phase is JarPhase.DONE and before.phase is not JarPhase.DONE:
             story = f"{say_day(today)}: conditioned, {after.wanted} days free"
             acts.append(journal.Act("lot", facts["lot"], "conditioned", {"on": today.isoformat(), "story": [story]}))
-        elif after.phase is Phase.DRYER:
+        elif after.phase is JarPhase.DRYER:
             story = f"{say_day(today)}: {look.value} in its jar, back to the dryer"
             acts.append(journal.Act("lot", facts["lot"], "damp", {"story": [story]}))
         journal.record(session, f"Shook the {food.name}: {look.value}", acts, at=now)
@@ -150,7 +150,7 @@ def back_in_jar(larder: Larder, number: int) -> None:
     now = larder.clock()
     with writing(larder.engine) as session:
         facts = _facts(session, number)
-        if _standing(facts, now.date()).phase is not Phase.DRYER:
+        if _standing(facts, now.date()).phase is not JarPhase.DRYER:
             raise Refused("number", "It is in its jar")
         food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
         anew = facts | {"events": [*facts["events"], [now.date().isoformat(), None]]}
@@ -190,7 +190,7 @@ def see_jars(larder: Larder) -> JarsView:
             for lot in lots.values()
             if lot.wants_conditioning and lot.conditioned_on is None and lot.id not in held
         ]
-    order = [Phase.DRYER, Phase.SHAKING, Phase.DONE]
+    order = [JarPhase.DRYER, JarPhase.SHAKING, JarPhase.DONE]
     jars.sort(key=lambda jar: (order.index(jar.phase), jar.due or today, jar.number))
     return JarsView(jars, waiting, list(SCHOOLS), OURS.days)
 
@@ -285,9 +285,9 @@ def _dots(facts: dict[str, Any], now: Standing, today: date) -> list[Dot]:
 
 
 def _says(facts: dict[str, Any], now: Standing, today: date) -> str:
-    if now.phase is Phase.DONE:
+    if now.phase is JarPhase.DONE:
         return "Done: it has proved dry."
-    if now.phase is Phase.DRYER:
+    if now.phase is JarPhase.DRYER:
         seen = next(event.look for event in reversed(_events(facts)) if event.look not in (None, Look.FREE))
         return f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""
     left = now.wanted - now.free_days

@@ -12,7 +12,16 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import Finding, Severity
 from yellow_larder.core.forecast import Hours
 from yellow_larder.core.laying import judge_load
-from yellow_larder.core.produce import Air, DryTest, Produce, Treatment, one_temperature, shared_over_trays
+from yellow_larder.core.produce import (
+    TEST_WORDS,
+    Air,
+    DryTest,
+    DryWords,
+    Produce,
+    Treatment,
+    one_temperature,
+    shared_over_trays,
+)
 from yellow_larder.larder.fresh import Fresh, read_fresh
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.lying import Lying, Room, say_range, say_thickness
@@ -89,6 +98,7 @@ class ItemPlan:
     wants: list[Treatment]
     skin: bool
     test: DryTest
+    test_words: DryWords
 
 
 @dataclass(frozen=True, slots=True)
@@ -290,6 +300,7 @@ class Laying:
             wants=sorted(produce.wants),
             skin=produce.skin,
             test=produce.test,
+            test_words=TEST_WORDS[produce.test],
         )
 
 

@@ -19,7 +19,7 @@ from yellow_larder.larder.loading import Item, Laying, LoadAsk
 from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import read_amount, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
-from yellow_larder.larder.running import Load, Running, hours_between, record_of, solids_g, view
+from yellow_larder.larder.running import Load, Running, Tray, hours_between, record_of, solids_g, view
 from yellow_larder.larder.wording import say_day
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
@@ -42,6 +42,8 @@ class Tested:
     says: str
     moisture_pct: float
     target_pct: float
+    weighed: bool
+    """Whether the moisture is that of a weight, and not of the forecast."""
     take_out: bool
 
 
@@ -148,7 +150,16 @@ def loosen(larder: Larder, number: int, item: int) -> None:
     _mark(larder, number, item, "loosened", "Loosened and turned the {name}")
 
 
-def try_dry(larder: Larder, number: int, item: int, *, feels_dry: bool, wet_inside: bool, weight: str = "") -> Tested:
+def try_dry(
+    larder: Larder,
+    number: int,
+    item: int,
+    *,
+    feels_dry: bool,
+    wet_inside: bool,
+    trays: tuple[int, ...] = (),
+    weight: str = "",
+) -> Tested:
     """Pieces were cooled and felt; says what to believe, and remembers that it was tested.
 
     Args:
@@ -157,7 +168,8 @@ def try_dry(larder: Larder, number: int, item: int, *, feels_dry: bool, wet_insi
         item: the food, counted from 0.
         feels_dry: whether cooled pieces from the middle feel as they should.
         wet_inside: whether a thick piece cut through is wet in the middle: case-hardened.
-        weight: what all trays of it weigh together; nothing to go by the forecast.
+        trays: numbers of the trays that were weighed; none means all of that food.
+        weight: what those weigh together, without the trays; nothing to go by the forecast.
 
     Raises:
         Refused: the weight cannot be, or nothing of that food is in the dryer.
@@ -165,7 +177,10 @@ def try_dry(larder: Larder, number: int, item: int, *, feels_dry: bool, wet_insi
     now = larder.clock()
     with reading(larder.engine) as session:
         running = Running(session, number, record_of(session, number), now)
-        tested = _tested(running, item, feels_dry=feels_dry, wet_inside=wet_inside, weight=weight)
+        numbers = [_number_of(running, tray) for tray in trays] or running.trays_in(item)
+        if not numbers or any(running.trays[n].item != item for n in numbers):
+            raise NotThere("item", "That food is out of the dryer")
+        tested = _tested(running, item, numbers, feels_dry=feels_dry, wet_inside=wet_inside, weight=weight)
     if not tested.take_out:
         _mark(larder, number, item, "tested", "Tested the {name}: not dry yet")
     return tested
@@ -269,10 +284,15 @@ def _mark(larder: Larder, number: int, item: int, what: str, title: str) -> None
         journal.record(session, said, [journal.Act("load", number, what, facts)], at=now)
 
 
-def _tray_of(running: Running, tray: int) -> Any:
+def _number_of(running: Running, tray: int) -> int:
+    """A tray's place in the record, from its number on screen."""
     if tray - 1 not in running.trays_in():
         raise NotThere("tray", f"There is no tray {tray} in there")
-    return running.trays[tray - 1]
+    return tray - 1
+
+
+def _tray_of(running: Running, tray: int) -> Tray:
+    return running.trays[_number_of(running, tray)]
 
 
 def _net_g(weight: str, tray_g: float) -> float:
@@ -302,27 +322,30 @@ def _moisture(running: Running, item: int, wet_g: float, dry_g: float, *, meant:
     return lying.course.moisture_pct(dry_g / wet_g) if dry_g > least else lying.wanted_pct
 
 
-def _tested(running: Running, item: int, *, feels_dry: bool, wet_inside: bool, weight: str) -> Tested:
-    numbers = running.trays_in(item)
-    if not numbers:
-        raise NotThere("item", "That food is out of the dryer")
+def _tested(
+    running: Running, item: int, numbers: list[int], *, feels_dry: bool, wet_inside: bool, weight: str
+) -> Tested:
     lying = running.lying[item]
     wet_g = sum(running.trays[n].wet_g for n in numbers)
-    if weight.strip():
-        now_g = _net_g(weight, running.tray_g * len(numbers))
-        if now_g >= wet_g:
-            raise Refused("weight", f"Not lighter than the {say_mass(wet_g, running.household.units)} it went in with")
-    else:
-        now_g = sum(running.expected_g(n) for n in numbers)
+    weighed = bool(weight.strip())
+    now_g = _net_g(weight, 0) if weighed else sum(running.expected_g(n) for n in numbers)
+    if now_g >= wet_g:
+        raise Refused("weight", f"Not lighter than the {say_mass(wet_g, running.household.units)} it went in with")
     moisture, target = lying.course.moisture_pct(now_g / wet_g), lying.course.target_pct
+    judged = believe(feels_dry=feels_dry, moisture_pct=moisture, target_pct=target)
     if wet_inside:
+        judged = Believe.HAND
         says = (
             "Case-hardened: the face closed over a wet middle. Cut the pieces smaller, turn the warmth down, and dry "
             "them on. Condition this lot for ten days."
         )
-        return Tested(Believe.HAND, says, moisture, target, take_out=False)
-    judged = believe(feels_dry=feels_dry, moisture_pct=moisture, target_pct=target)
-    return Tested(judged, _BELIEVED[judged], moisture, target, take_out=judged is Believe.DRY)
+    elif not weighed and judged is Believe.WEIGHT:
+        says = "By the forecast it is not dry yet. Weigh it: if the scale says the same, believe the scale."
+    elif not weighed and judged is Believe.HAND:
+        says = "Not yet, whatever the forecast says: believe the hand. An hour or two more."
+    else:
+        says = _BELIEVED[judged]
+    return Tested(judged, says, moisture, target, weighed, take_out=judged is Believe.DRY)
 
 
 def _came(

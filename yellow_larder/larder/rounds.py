@@ -12,7 +12,7 @@ import numpy as np
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.conditioning import Phase as JarPhase
+from yellow_larder.core.conditioning import JarPhase
 from yellow_larder.core.foods import Food
 from yellow_larder.larder.ageing import SOON_DAYS, days_left_of
 from yellow_larder.larder.foods import all_foods
@@ -30,7 +30,7 @@ MORNING = time(8)
 """When things that are due on a day are put in a calendar. Source: our judgement."""
 
 
-class Kind(StrEnum):
+class TaskKind(StrEnum):
     """What sort of thing is due."""
 
     SHAKE = "shake"
@@ -55,7 +55,7 @@ class When(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Due:
+class Task:
     """One thing that is due.
 
     Attributes:
@@ -72,7 +72,7 @@ class Due:
         colour: colour of the food.
     """
 
-    kind: Kind
+    kind: TaskKind
     number: int
     item: int
     title: str
@@ -90,7 +90,7 @@ class Rounds:
     """Everything that is due, what is late first."""
 
     day: date
-    due: list[Due]
+    due: list[Task]
     late: int
     today: int
     ahead: int
@@ -112,7 +112,7 @@ def due_now(session: Session, now: datetime) -> int:
     return sum(each.when is When.LATE or (each.when is When.TODAY and each.now) for each in _found(session, now))
 
 
-def _found(session: Session, now: datetime) -> list[Due]:
+def _found(session: Session, now: datetime) -> list[Task]:
     known, units = all_foods(session), settings(session).units
     return [
         *_loads(session, now),
@@ -132,14 +132,14 @@ def _when(due: datetime, now: datetime, *, all_day: bool, grace: timedelta = tim
     return When.LATE if late else When.TODAY
 
 
-def _loads(session: Session, now: datetime) -> Iterator[Due]:
-    kinds = {Step.WEIGH: Kind.WEIGH, Step.LOOSEN: Kind.LOOSEN, Step.TEST: Kind.TEST}
+def _loads(session: Session, now: datetime) -> Iterator[Task]:
+    kinds = {Step.WEIGH: TaskKind.WEIGH, Step.LOOSEN: TaskKind.LOOSEN, Step.TEST: TaskKind.TEST}
     for number, facts in journal.records(session, "load").items():
         running = Running(session, number, facts, now)
         for step in running.to_do():
             food = running.lying[step.item].food
             when = _when(step.due, now, all_day=False, grace=timedelta(hours=1))
-            yield Due(
+            yield Task(
                 kinds[step.step],
                 number,
                 step.item,
@@ -154,12 +154,12 @@ def _loads(session: Session, now: datetime) -> Iterator[Due]:
             )
 
 
-def _freezer(session: Session, now: datetime) -> Iterator[Due]:
+def _freezer(session: Session, now: datetime) -> Iterator[Task]:
     for each in freezings(session, now):
         out = each.phase in (Phase.COOLING, Phase.HOLDING, Phase.DONE)
         due = each.out_at if out else each.open_at or each.out_at
-        yield Due(
-            Kind.FREEZER_OUT if out else Kind.FREEZER_OPEN,
+        yield Task(
+            TaskKind.FREEZER_OUT if out else TaskKind.FREEZER_OPEN,
             each.number,
             0,
             f"Take the {each.food} out of the freezer, closed" if out else f"Open the {each.food}, and pack it dry",
@@ -173,15 +173,20 @@ def _freezer(session: Session, now: datetime) -> Iterator[Due]:
         )
 
 
-def _freeze_dryer(session: Session, now: datetime) -> Iterator[Due]:
+def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
     for each in freeze_loads(session, now):
         first = each.items[0]
+        names = " and ".join(item.name for item in each.items)
+        title = {
+            Stage.DRY: f"Take the {names} out of the freeze dryer, and close it at once",
+            Stage.OPEN: f"Close up the {names}: it drinks the room",
+        }.get(each.stage, f"Weigh the {names} in the freeze dryer{' again' if each.weighed else ''}")
         open_now = each.stage is Stage.OPEN
-        yield Due(
-            Kind.CLOSE_UP if open_now else Kind.FREEZE_DRYER,
+        yield Task(
+            TaskKind.CLOSE_UP if open_now else TaskKind.FREEZE_DRYER,
             each.number,
             0,
-            each.next.split(":")[0],
+            title,
             each.says,
             each.due,
             False,
@@ -192,7 +197,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Due]:
         )
 
 
-def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Due]:
+def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Task]:
     records = journal.records(session, "jar")
     wanted = {facts["lot"] for facts in records.values()}
     lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= 1)) if lot.id in wanted}
@@ -207,8 +212,8 @@ def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime)
         if stands.phase is JarPhase.DRYER:
             due = datetime.combine(stands.counted_from, MORNING)
             when = _when(due, now, all_day=True)
-            title = f"Dry the {food.name} again: back on the trays"
-            yield Due(Kind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
+            title = f"Dry the {_plain(food)} again: back on the trays"
+            yield Task(TaskKind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
         elif stands.due is not None:
             for ahead in range(stands.wanted - stands.free_days):
                 first = ahead == 0
@@ -216,12 +221,12 @@ def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime)
                 due = datetime.combine(day, MORNING)
                 said = f"{detail}, day {stands.free_days + ahead + 1} of {stands.wanted}"
                 when = _when(due, now, all_day=True)
-                title = f"Shake the {food.name}"
+                title = f"Shake the {_plain(food)}"
                 can = first and day <= today
-                yield Due(Kind.SHAKE, number, ahead, title, said, due, True, when, can, food.form, food.colour)
+                yield Task(TaskKind.SHAKE, number, ahead, title, said, due, True, when, can, food.form, food.colour)
 
 
-def _waiting(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Due]:
+def _waiting(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Task]:
     """What was dried and is in no jar yet."""
     held = {facts["lot"] for facts in journal.records(session, "jar").values()}
     wanting = select(Lot).where(Lot.mass_g >= 1, Lot.wants_conditioning, Lot.conditioned_on.is_(None))
@@ -230,11 +235,11 @@ def _waiting(session: Session, known: dict[str, Food], units: Units, now: dateti
             continue
         food = known[lot.food_key]
         due = datetime.combine(lot.came_on, MORNING)
-        yield Due(
-            Kind.CONDITION,
+        yield Task(
+            TaskKind.CONDITION,
             lot.id,
             0,
-            f"Put the {food.name} into a jar to condition",
+            f"Put the {_plain(food)} into a jar to condition",
             say_mass(lot.mass_g, units),
             due,
             True,
@@ -245,7 +250,7 @@ def _waiting(session: Session, known: dict[str, Food], units: Units, now: dateti
         )
 
 
-def _eat(session: Session, now: datetime) -> Iterator[Due]:
+def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
     rows, days = days_left_of(session, now.date())
     soon = np.flatnonzero(days < SOON_DAYS).tolist()
@@ -258,11 +263,11 @@ def _eat(session: Session, now: datetime) -> Iterator[Due]:
         end = now.date() + timedelta(days=int(np.floor(days[mine[0]])))
         past = sum(1 for n in mine if days[n] < 0)
         count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first['number']} first"
-        yield Due(
-            Kind.EAT,
+        yield Task(
+            TaskKind.EAT,
             first["number"],
             0,
-            f"Look at the {food}: past its best" if past else f"Eat the {food} next",
+            f"Look at the {food}: past best-by" if past else f"Eat the {food} next",
             count,
             datetime.combine(end, MORNING),
             True,
@@ -271,3 +276,8 @@ def _eat(session: Session, now: datetime) -> Iterator[Due]:
             first["form"],
             first["colour"],
         )
+
+
+def _plain(food: Food) -> str:
+    """What a dried food is called at the jar, where nobody thinks of it fresh."""
+    return food.name.removeprefix("dried ")

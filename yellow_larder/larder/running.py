@@ -11,7 +11,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.forecast import BAND_SD, Forecast, Hours, Weighing, forecast, stands_still
-from yellow_larder.core.produce import Treatment
+from yellow_larder.core.produce import TEST_WORDS, DryTest, DryWords, Treatment
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.loading import Trays, trays_of
 from yellow_larder.larder.lying import Lying, Room, say_range
@@ -205,7 +205,8 @@ class Drying:
     cut: str
     form: str
     colour: str
-    test: str
+    test: DryTest
+    test_words: DryWords
     wet_g: float
     wet: str
     target_g: float
@@ -237,6 +238,7 @@ class TrayView:
     target: str
     target_g: float
     expected_g: float
+    expected: str
     on_scale_g: float
     """What the scale would show now: the food as forecast, and the tray under it if it is weighed with it."""
     last: str
@@ -312,6 +314,7 @@ def _drying(running: Running, item: int, found: Forecast) -> Drying:
         form=lying.food.form,
         colour=lying.food.colour,
         test=lying.produce.test,
+        test_words=TEST_WORDS[lying.produce.test],
         wet_g=wet_g,
         wet=say_mass(wet_g, units),
         target_g=lying.dry_g(wet_g),
@@ -350,6 +353,7 @@ def _tray(running: Running, n: int, found: Forecast | None) -> TrayView:
         target=say_mass(target_g, units),
         target_g=target_g,
         expected_g=expected_g,
+        expected=say_mass(round(expected_g), units),
         on_scale_g=expected_g + running.tray_g,
         last=say_mass(last, units) if last is not None else "",
         dry_share=min(1.0, max(0.0, (tray.wet_g - expected_g) / (tray.wet_g - target_g))),

@@ -86,6 +86,7 @@
           hint="Thin air, less oxygen" />
         <Field label="Sign for money" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
       </div>
+      <Field label="A kilowatt-hour costs, in the smallest coin" name="kwh_coins" type="number" bind:value={draft.kwh_coins as number} {wrong} hint="27 for 0.27; 0 if it is not to be counted" />
       <div class="grid grid-cols-2 gap-3">
         <Field label="Packing room, °C" name="room_c" type="number" bind:value={draft.room_c as number} {wrong} />
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />

@@ -1,5 +1,6 @@
 // The keys, in one table: what they do, and the sheet that lists them.
 export const KEYS: [string, string][] = [
+  ["g then r", "go to Rounds"],
   ["g then t", "go to the Table"],
   ["g then d", "go to Drying"],
   ["g then b", "go to the Bench"],
@@ -14,7 +15,7 @@ export const KEYS: [string, string][] = [
   ["?", "this list"],
 ];
 
-const PLACES: Record<string, string> = { t: "/table", d: "/drying", b: "/bench", s: "/shelves", u: "/guide" };
+const PLACES: Record<string, string> = { r: "/rounds", t: "/table", d: "/drying", b: "/bench", s: "/shelves", u: "/guide" };
 
 export interface Doings {
   go(path: string): void;

@@ -20,9 +20,13 @@
   let household = $state(false);
 
   const days = $derived(larder.overview?.days ?? 0);
+  const busy = $derived(
+    [larder.overview?.drying ? `${larder.overview.drying} on` : "", larder.overview?.freezing ? `${larder.overview.freezing} cold` : ""].filter(Boolean).join(", "),
+  );
   const places = $derived([
+    { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} due` : "all done") : "…" },
     { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
-    { href: "/drying", name: "Drying", figure: larder.overview?.freezing ? `${larder.overview.freezing} cold` : "freezer" },
+    { href: "/drying", name: "Drying", figure: busy || "dryers" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
     { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
     { href: "/guide", name: "Guide", figure: "why" },
@@ -56,7 +60,7 @@
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
   <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 lg:gap-x-6">
-    <a href="/bench" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
+    <a href="/rounds" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
     <nav aria-label="Places" class="flex min-w-0 flex-1 max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">

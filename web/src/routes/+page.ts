@@ -1,5 +1,5 @@
 import { redirect } from "@sveltejs/kit";
 
 export function load(): never {
-  redirect(307, "/bench");
+  redirect(307, "/rounds");
 }

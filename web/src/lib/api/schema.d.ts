@@ -1607,6 +1607,11 @@ export interface components {
             /** Item */
             item: number;
             /**
+             * Trays
+             * @default []
+             */
+            trays?: number[];
+            /**
              * Weight
              * @default
              */
@@ -1901,7 +1906,7 @@ export interface components {
             /** Container Size */
             container_size: string;
             draw: components["schemas"]["Drawing"];
-            due: components["schemas"]["yellow_larder__larder__shelves__Due"];
+            due: components["schemas"]["Due"];
             /** Food */
             food: string;
             /** Form */
@@ -1959,7 +1964,7 @@ export interface components {
             holds: string;
             /** Key */
             key: string;
-            kind: components["schemas"]["yellow_larder__core__containers__Kind"];
+            kind: components["schemas"]["Kind"];
             /** Name */
             name: string;
             /** Size */
@@ -2044,7 +2049,7 @@ export interface components {
             height_mm: number;
             /** Inner Mm */
             inner_mm: number;
-            kind: components["schemas"]["yellow_larder__core__containers__Kind"];
+            kind: components["schemas"]["Kind"];
             /** Seal Mm */
             seal_mm: number;
             /** Top Mm */
@@ -2058,6 +2063,18 @@ export interface components {
          * @enum {string}
          */
         DryTest: "snaps" | "leather" | "crumbles" | "hard" | "jerky";
+        /**
+         * DryWords
+         * @description How a dry test is told: what it is when dry, what when not, and how it is done.
+         */
+        DryWords: {
+            /** Dry */
+            dry: string;
+            /** Not Dry */
+            not_dry: string;
+            /** Says */
+            says: string;
+        };
         /**
          * Drying
          * @description One food of a running load.
@@ -2109,8 +2126,8 @@ export interface components {
             target_g: number;
             /** Target Pct */
             target_pct: number;
-            /** Test */
-            test: string;
+            test: components["schemas"]["DryTest"];
+            test_words: components["schemas"]["DryWords"];
             /** Trays */
             trays: number[];
             /**
@@ -2123,6 +2140,12 @@ export interface components {
             /** Wet G */
             wet_g: number;
         };
+        /**
+         * Due
+         * @description How a package stands against its best-by.
+         * @enum {string}
+         */
+        Due: "fine" | "soon" | "past";
         /**
          * Eaten
          * @description One food over a month, and a day's average of it.
@@ -2831,7 +2854,7 @@ export interface components {
              * Format: date-time
              */
             out_at: string;
-            phase: components["schemas"]["yellow_larder__larder__freezing__Phase"];
+            phase: components["schemas"]["Phase"];
             /** Says */
             says: string;
             /** Share */
@@ -2940,6 +2963,7 @@ export interface components {
             /** Target Pct */
             target_pct: number;
             test: components["schemas"]["DryTest"];
+            test_words: components["schemas"]["DryWords"];
             /** Thickness */
             thickness: string;
             /** Trays */
@@ -2985,7 +3009,7 @@ export interface components {
             number: number;
             /** Overdue Days */
             overdue_days: number;
-            phase: components["schemas"]["yellow_larder__core__conditioning__Phase"];
+            phase: components["schemas"]["JarPhase"];
             /** Says */
             says: string;
             /** Story */
@@ -2994,6 +3018,26 @@ export interface components {
             title: string;
             /** Wanted */
             wanted: number;
+        };
+        /**
+         * JarPhase
+         * @description Where a jar stands.
+         * @enum {string}
+         */
+        JarPhase: "shaking" | "back in the dryer" | "done";
+        /**
+         * JarSchool
+         * @description One school of how long a jar is shaken.
+         */
+        JarSchool: {
+            /** Days */
+            days: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
         };
         /**
          * JarsView
@@ -3005,7 +3049,7 @@ export interface components {
             /** Ours */
             ours: number;
             /** Schools */
-            schools: components["schemas"]["yellow_larder__core__conditioning__School"][];
+            schools: components["schemas"]["JarSchool"][];
             /** Waiting */
             waiting: components["schemas"]["Waiting"][];
         };
@@ -3023,6 +3067,12 @@ export interface components {
             /** Mass */
             mass: string;
         };
+        /**
+         * Kind
+         * @description The sorts of container the trade tells apart.
+         * @enum {string}
+         */
+        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
         /**
          * KitchenRow
          * @description A thing counted in a kitchen, and what stands for it in the larder.
@@ -3586,7 +3636,7 @@ export interface components {
             colour: string;
             /** Container */
             container: string;
-            due: components["schemas"]["yellow_larder__larder__shelves__Due"];
+            due: components["schemas"]["Due"];
             /** Food */
             food: string;
             /** Form */
@@ -3626,7 +3676,7 @@ export interface components {
             kcal: number;
             /** Kept */
             kept: number;
-            settings: components["schemas"]["Settings-Output"];
+            settings: components["schemas"]["Settings"];
         };
         /**
          * Packed
@@ -3701,6 +3751,12 @@ export interface components {
          * @enum {string}
          */
         Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in plastic" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
+        /**
+         * Phase
+         * @description Where a package in the freezer stands.
+         * @enum {string}
+         */
+        Phase: "cooling" | "holding" | "done" | "thawing" | "ready";
         /**
          * Phases
          * @description Hours of each phase, and the water that becomes ice on the wall, g.
@@ -3929,7 +3985,7 @@ export interface components {
              */
             day: string;
             /** Due */
-            due: components["schemas"]["yellow_larder__larder__rounds__Due"][];
+            due: components["schemas"]["Task"][];
             /** Late */
             late: number;
             /** Today */
@@ -3955,7 +4011,7 @@ export interface components {
          * @description Whose word to take on how long food keeps.
          * @enum {string}
          */
-        "School-Input": "cautious" | "customary" | "hopeful";
+        School: "cautious" | "customary" | "hopeful";
         /**
          * Seen
          * @description A price as seen in a shop.
@@ -4006,7 +4062,7 @@ export interface components {
          *         currency: the sign put before sums of money; may be empty.
          *         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
          */
-        "Settings-Input": {
+        Settings: {
             /**
              * Altitude M
              * @default 0
@@ -4058,80 +4114,7 @@ export interface components {
              */
             room_c?: number;
             /** @default customary */
-            school?: components["schemas"]["School-Input"];
-            /** @default metric */
-            units?: components["schemas"]["Units"];
-        };
-        /**
-         * Settings
-         * @description Who eats here, the room they pack in, and how they like to see things.
-         *
-         *     Attributes:
-         *         name: what the household is called.
-         *         people: how many eat, as long as nobody is named.
-         *         kcal_per_person_day: what one of them eats in a day, likewise.
-         *         units: the measures they think in.
-         *         altitude_m: height of the house above the sea.
-         *         room_c: temperature of the room they pack in, °C.
-         *         humidity: relative humidity of that room, 0–1.
-         *         school: whose word they take on shelf life.
-         *         packet_sizes: ratings of the absorber packets they keep, mL.
-         *         currency: the sign put before sums of money; may be empty.
-         *         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
-         */
-        "Settings-Output": {
-            /**
-             * Altitude M
-             * @default 0
-             */
-            altitude_m?: number;
-            /**
-             * Currency
-             * @default
-             */
-            currency?: string;
-            /**
-             * Humidity
-             * @default 0.5
-             */
-            humidity?: number;
-            /**
-             * Kcal Per Person Day
-             * @default 2200
-             */
-            kcal_per_person_day?: number;
-            /**
-             * Kwh Coins
-             * @default 0
-             */
-            kwh_coins?: number;
-            /**
-             * Name
-             * @default Our larder
-             */
-            name?: string;
-            /**
-             * Packet Sizes
-             * @default [
-             *       100,
-             *       300,
-             *       500,
-             *       2000
-             *     ]
-             */
-            packet_sizes?: number[];
-            /**
-             * People
-             * @default 2
-             */
-            people?: number;
-            /**
-             * Room C
-             * @default 20
-             */
-            room_c?: number;
-            /** @default customary */
-            school?: components["schemas"]["yellow_larder__core__shelf_life__School"];
+            school?: components["schemas"]["School"];
             /** @default metric */
             units?: components["schemas"]["Units"];
         };
@@ -4313,6 +4296,60 @@ export interface components {
             until: string;
         };
         /**
+         * Task
+         * @description One thing that is due.
+         *
+         *     Attributes:
+         *         kind: what sort of thing.
+         *         number: of the load, jar, package or lot.
+         *         item: the food of a load, the tray to weigh; 0 otherwise.
+         *         title: what to do, in a short line.
+         *         detail: the rest of it.
+         *         due: when, UTC.
+         *         all_day: whether only the day matters.
+         *         when: late, today or ahead.
+         *         now: whether it can be done now.
+         *         form: shape of the food, for drawing; empty if there is none.
+         *         colour: colour of the food.
+         */
+        Task: {
+            /** All Day */
+            all_day: boolean;
+            /**
+             * Colour
+             * @default
+             */
+            colour?: string;
+            /** Detail */
+            detail: string;
+            /**
+             * Due
+             * Format: date-time
+             */
+            due: string;
+            /**
+             * Form
+             * @default
+             */
+            form?: string;
+            /** Item */
+            item: number;
+            kind: components["schemas"]["TaskKind"];
+            /** Now */
+            now: boolean;
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            when: components["schemas"]["When"];
+        };
+        /**
+         * TaskKind
+         * @description What sort of thing is due.
+         * @enum {string}
+         */
+        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat";
+        /**
          * Tested
          * @description What a test at the tray came to.
          */
@@ -4326,6 +4363,8 @@ export interface components {
             take_out: boolean;
             /** Target Pct */
             target_pct: number;
+            /** Weighed */
+            weighed: boolean;
         };
         /**
          * Thermal
@@ -4433,6 +4472,8 @@ export interface components {
         TrayView: {
             /** Dry Share */
             dry_share: number;
+            /** Expected */
+            expected: string;
             /** Expected G */
             expected_g: number;
             /** Item */
@@ -4603,104 +4644,6 @@ export interface components {
             /** Meal Name */
             meal_name: string;
         };
-        /**
-         * Phase
-         * @description Where a jar stands.
-         * @enum {string}
-         */
-        yellow_larder__core__conditioning__Phase: "shaking" | "back in the dryer" | "done";
-        /**
-         * School
-         * @description One school of how long a jar is shaken.
-         */
-        yellow_larder__core__conditioning__School: {
-            /** Days */
-            days: number;
-            /** Name */
-            name: string;
-            /** Source */
-            source: string;
-            /** Why */
-            why: string;
-        };
-        /**
-         * Kind
-         * @description The sorts of container the trade tells apart.
-         * @enum {string}
-         */
-        yellow_larder__core__containers__Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
-        /**
-         * School
-         * @description Whose word to take on how long food keeps.
-         * @enum {string}
-         */
-        yellow_larder__core__shelf_life__School: "cautious" | "customary" | "hopeful";
-        /**
-         * Phase
-         * @description Where a package in the freezer stands.
-         * @enum {string}
-         */
-        yellow_larder__larder__freezing__Phase: "cooling" | "holding" | "done" | "thawing" | "ready";
-        /**
-         * Due
-         * @description One thing that is due.
-         *
-         *     Attributes:
-         *         kind: what sort of thing.
-         *         number: of the load, jar, package or lot.
-         *         item: the food of a load, the tray to weigh; 0 otherwise.
-         *         title: what to do, in a short line.
-         *         detail: the rest of it.
-         *         due: when, UTC.
-         *         all_day: whether only the day matters.
-         *         when: late, today or ahead.
-         *         now: whether it can be done now.
-         *         form: shape of the food, for drawing; empty if there is none.
-         *         colour: colour of the food.
-         */
-        yellow_larder__larder__rounds__Due: {
-            /** All Day */
-            all_day: boolean;
-            /**
-             * Colour
-             * @default
-             */
-            colour?: string;
-            /** Detail */
-            detail: string;
-            /**
-             * Due
-             * Format: date-time
-             */
-            due: string;
-            /**
-             * Form
-             * @default
-             */
-            form?: string;
-            /** Item */
-            item: number;
-            kind: components["schemas"]["yellow_larder__larder__rounds__Kind"];
-            /** Now */
-            now: boolean;
-            /** Number */
-            number: number;
-            /** Title */
-            title: string;
-            when: components["schemas"]["When"];
-        };
-        /**
-         * Kind
-         * @description What sort of thing is due.
-         * @enum {string}
-         */
-        yellow_larder__larder__rounds__Kind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat";
-        /**
-         * Due
-         * @description How a package stands against its best-by.
-         * @enum {string}
-         */
-        yellow_larder__larder__shelves__Due: "fine" | "soon" | "past";
     };
     responses: never;
     parameters: never;
@@ -5482,7 +5425,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["yellow_larder__core__conditioning__Phase"];
+                    "application/json": components["schemas"]["JarPhase"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -6300,7 +6243,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Settings-Input"];
+                "application/json": components["schemas"]["Settings"];
             };
         };
         responses: {
@@ -6310,7 +6253,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Settings-Output"];
+                    "application/json": components["schemas"]["Settings"];
                 };
             };
             /** @description It is not there, or no longer */

@@ -107,6 +107,12 @@
           aria-invalid={wrong.moisture ? "true" : undefined} onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })} />
       </label>
       {@render error("moisture")}
+      {#if plan.story.length}
+        <details>
+          <summary class="flex min-h-11 items-center font-bold underline">What was done to this lot</summary>
+          <ol class="grid gap-1 pb-2.5 text-[0.93rem] leading-snug">{#each plan.story as line (line)}<li>{line}</li>{/each}</ol>
+        </details>
+      {/if}
     </div>
 
     <div>

@@ -1,128 +1,114 @@
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { page } from "$app/state";
+  import { api, ask, type Schemas } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
+  import { when } from "$lib/when";
   import { onMount } from "svelte";
-  import Cold from "./Cold.svelte";
-  import Curve from "./Curve.svelte";
-  import InIt from "./InIt.svelte";
-  import { freezer } from "./freezer.svelte";
+  import NewLoad from "./NewLoad.svelte";
+  import Proposal from "./Proposal.svelte";
+  import Running from "./Running.svelte";
+  import { load } from "./trays.svelte";
 
-  let containers = $state<Schemas["ContainerRow"][]>([]);
-  let inIt = $state<Schemas["InFreezer"][]>([]);
+  let machines = $state<Schemas["Machine"][]>([]);
+  let loads = $state<Schemas["Load"][]>([]);
+  let loaded = $state(false);
+  let shown = $state<number>();
 
-  const plan = $derived(freezer.plan);
   const us = $derived(larder.overview?.settings.units === "US");
-  const wrong = $derived<Wrong>(freezer.wrong);
-  const whole = (value: number) => Math.round(value).toLocaleString("en");
+  const running = $derived(load.written ? undefined : (loads.find((each) => each.number === shown) ?? loads[0]));
 
   $effect(() => {
-    if (larder.version >= 0) void load();
+    if (larder.version >= 0) void read();
   });
 
   onMount(() => {
-    // The middle warms and cools by itself: what is in there is looked at anew every minute.
-    const timer = setInterval(load, 60_000);
+    const asked = Number(page.url.searchParams.get("load"));
+    if (asked) shown = asked;
+    const timer = setInterval(read, 60_000);
     return () => clearInterval(timer);
   });
 
-  async function load() {
-    const [within, guide] = await Promise.all([
-      ask(api.GET("/api/freezer")),
-      containers.length ? Promise.resolve(undefined) : ask(api.GET("/api/reference")),
-    ]);
-    inIt = within.data ?? inIt;
-    containers = guide?.data?.containers ?? containers;
-    await freezer.replan();
+  async function read() {
+    const [within, known] = await Promise.all([ask(api.GET("/api/drying/loads")), ask(api.GET("/api/drying/machines"))]);
+    loads = within.data ?? loads;
+    machines = known.data ?? machines;
+    loaded = true;
+    await load.replan();
   }
 
-  async function putIn() {
-    const done = await ask(api.POST("/api/freezer", { body: $state.snapshot(freezer.ask) }));
-    freezer.wrong = done.wrong ?? {};
-    if (done.wrong) return;
-    larder.say("It is in the freezer. The clock runs on, whether this is open or not.");
-    freezer.clear();
+  async function start() {
+    const done = await ask(api.POST("/api/drying/loads", { body: load.body() }));
+    load.wrong = done.wrong ?? {};
+    if (done.wrong?.stop) larder.say(done.wrong.stop.message, "wrong");
+    if (!done.data) return;
+    load.clear();
+    shown = done.data;
+    larder.say("It is in the dryer. Its clock runs on, whether this is open or not.");
     await larder.changed();
   }
 </script>
 
 <svelte:head><title>Drying · Yellow Larder</title></svelte:head>
 
-<div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem]">
-  <section aria-label="What goes in" class="border-line px-4 pt-4 pb-5 sm:px-6 md:border-r lg:overflow-y-auto">
-    <h1 class="head font-sans">Into the freezer</h1>
-    <Cold {containers} {wrong} {us} />
+<div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_17rem] lg:grid-rows-1">
+  <section aria-label="A new load" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto {running ? 'max-md:order-3' : ''}">
+    <h1 class="head font-sans">A new load</h1>
+    <NewLoad {machines} {us} />
   </section>
 
-  <section aria-label="What the cold does" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 lg:overflow-y-auto">
-    {#if plan}
-      <div class={Object.keys(wrong).length ? "opacity-45" : ""}>
-        <h2 class="text-[1.7rem]">Out after {plan.holds[plan.chosen]?.ends}</h2>
-        <p class="caption">
-          {plan.count} × {plan.each} {plan.food} in a {plan.container_name}, {plan.thick} through at the thinnest · the middle is cold after
-          <b>{plan.middle_cold}</b>
-        </p>
-        <Curve {plan} {us} />
-        <div class="mt-3 grid gap-x-8 gap-y-4 sm:grid-cols-2">
-          <div>
-            <h3 class="head font-sans">How long? The schools</h3>
-            <div class="mt-1 grid gap-1" role="radiogroup" aria-label="How long it is held">
-              {#each plan.holds as hold, n (hold.name)}
-                <button
-                  role="radio"
-                  aria-checked={n === plan.chosen}
-                  class="grid min-h-12 grid-cols-[18px_1fr] items-center gap-2.5 rounded-xl border-[1.5px] px-3 py-1.5 text-left {n === plan.chosen ? 'border-ink bg-cream' : 'border-transparent hover:bg-cream'}"
-                  onclick={() => freezer.set({ hold: n })}
-                >
-                  <span class="grid size-4.5 place-items-center rounded-full border-2 border-ink" aria-hidden="true">{#if n === plan.chosen}<span class="size-2.5 rounded-full bg-ink"></span>{/if}</span>
-                  <span class="leading-tight">
-                    <span class="flex justify-between gap-3"><b>{hold.name}</b><span class="font-semibold whitespace-nowrap">{hold.ends}</span></span>
-                    <span class="block text-[0.86rem] text-soft">{hold.why}</span>
-                    {#if !hold.reaches}<span class="block text-[0.86rem] font-semibold text-rust">the middle of this is not cold by then</span>{/if}
-                  </span>
-                </button>
-              {/each}
-            </div>
-          </div>
-          <div>
-            <h3 class="head font-sans">Then thaw it closed</h3>
-            <p class="mt-1 leading-snug">
-              For <b>{plan.thaw}</b>, until its middle is above {plan.dew}, the room's dew point. Opened straight from the freezer, about
-              <b class="text-rust">{whole(plan.early_water_g)} g of water</b> would settle on it.
-            </p>
-            <p class="caption mt-1.5">Dew on the outside of a closed bag does no harm: wipe it off.</p>
-            <ul class="mt-3 grid gap-1.5">
-              {#each plan.cautions as caution (caution)}<li class="flex gap-2 text-[0.93rem] leading-snug"><b class="text-rust" aria-hidden="true">!</b>{caution}</li>{/each}
-            </ul>
-            <p class="caption mt-3">Cold kills what is inside, and nothing that comes later: pack it tight afterwards.</p>
-          </div>
-        </div>
-        <button class="do mt-5" disabled={Object.keys(wrong).length > 0} onclick={putIn}>It goes in now</button>
-      </div>
-    {:else}
+  <section aria-label="The trays" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 md:pt-2.5 lg:overflow-y-auto">
+    {#if load.written}
+      {#if load.plan}<Proposal plan={load.plan} wrong={Object.keys(load.wrong).length > 0} onstart={start} />{/if}
+    {:else if running}
+      {#key running.number}<Running load={running} {us} />{/key}
+    {:else if loaded}
       <div class="mx-auto max-w-xl pt-6 text-center">
-        <svg viewBox="0 0 260 170" class="mx-auto w-64" aria-hidden="true">
-          <path d="M20 52H240V156Q240 162 234 162H26Q20 162 20 156Z" fill="var(--air)" stroke="var(--ink)" stroke-width="2.4" />
-          <path d="M20 52L34 18H226L240 52Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="2.4" stroke-linejoin="round" />
-          <path d="M34 162V168M226 162V168" stroke="var(--ink)" stroke-width="5" stroke-linecap="round" />
-          {#each [[70, 104], [130, 92], [190, 108]] as [x, y] (x)}
-            <g transform="translate({x} {y})" stroke="var(--slate)" stroke-width="3" stroke-linecap="round" fill="none">
-              <path d="M0 -18V18M-15.600 -9L15.600 9M-15.600 9L15.600 -9M-5 -14L0 -9L5 -14M-5 14L0 9L5 14" />
-            </g>
+        <svg viewBox="0 0 260 150" class="mx-auto w-64" aria-hidden="true">
+          <rect x="40" y="12" width="180" height="126" rx="10" fill="var(--lid)" stroke="var(--ink)" stroke-width="2.4" />
+          <rect x="52" y="24" width="136" height="102" rx="5" fill="var(--air)" stroke="var(--ink)" stroke-width="1.8" />
+          {#each [44, 64, 84, 104] as y, n (y)}
+            <path d="M56 {y}H184" stroke="var(--ink)" stroke-width="2.4" />
+            {#each [66, 86, 106, 126, 146, 166] as x (x)}<ellipse cx={x + (n % 2) * 8} cy={y - 4} rx="8" ry="3.500" fill="#a9b76a" stroke="var(--ink)" stroke-width="1.2" />{/each}
           {/each}
+          <circle cx="204" cy="50" r="7" fill="var(--yolk)" stroke="var(--ink)" stroke-width="1.8" />
+          <path d="M198 84H210M198 92H210M198 100H210" stroke="var(--ink)" stroke-width="2" stroke-linecap="round" />
+          <path d="M92 6C86 -2 98 -6 92 -14M128 6C122 -2 134 -6 128 -14M164 6C158 -2 170 -6 164 -14" fill="none" stroke="var(--line)" stroke-width="3" stroke-linecap="round" />
         </svg>
-        <h2 class="mt-3 text-[1.7rem]">Eggs are in there already</h2>
-        <p class="mt-2 text-[1.05rem]">
-          Grain, flour, pulses and pasta bring insects' eggs with them. The cold kills them, but only once the middle of the bag is cold: write what goes in, and
-          see when that is, and when the bag may be opened again without getting wet.
-        </p>
+        <h2 class="mt-3 text-[1.7rem]">What is to be dried?</h2>
+        <p class="mt-2 text-[1.05rem]">Write what you have, weighed or counted. The trays are laid out for you: what fits in one layer, how warm, how long, and the weight each tray comes down to.</p>
         <div class="mt-5 flex flex-wrap justify-center gap-2.5">
-          {#each ["10 kg white rice", "1.5 kg bread flour", "5 lb macaroni"] as line (line)}<button class="chip" onclick={() => freezer.set({ line })}>{line}</button>{/each}
+          {#each ["12 leeks", "3 kg apples", "4 cans of black beans"] as line (line)}<button class="chip" onclick={() => load.add(line)}>{line}</button>{/each}
         </div>
       </div>
     {/if}
   </section>
 
-  <aside aria-label="In the freezer" class="border-line {inIt.length ? 'max-md:order-first' : ''} px-4 pt-4 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
-    <InIt {inIt} />
+  <aside aria-label="In the dryer" class="border-line px-4 pt-3 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
+    <h2 class="text-[1.35rem]">In the dryer</h2>
+    {#if loads.length}
+      <ul class="mt-1 border-t-2 border-ink">
+        {#each loads as each (each.number)}
+          <li class="border-b border-line py-2.5">
+            <button class="block w-full rounded-lg px-1 text-left hover:bg-cream {running?.number === each.number ? 'font-bold' : ''}" onclick={() => ((shown = each.number), load.clear())}>
+              <span class="block text-[1.05rem] font-bold first-letter:uppercase">{each.says}</span>
+              <span class="block text-[0.9rem] leading-snug font-normal text-soft">{each.machine_name}, since {when(each.began)}</span>
+              {#each each.items as item (item.item)}<span class="flex justify-between gap-3 text-[0.93rem] font-normal"><span>{item.name}</span><span>dry about <b>{when(item.done)}</b></span></span>{/each}
+            </button>
+          </li>
+        {/each}
+      </ul>
+      {#if load.written}<button class="chip mt-3" onclick={() => load.clear()}>Back to what is drying</button>{/if}
+    {:else if loaded}
+      <p class="caption mt-1">Nothing is on the trays. Once something is, its weight tells when it will be dry.</p>
+    {/if}
+    <div class="mt-5">
+      <p class="head">Keep in mind</p>
+      <ul class="mt-1 grid gap-1.5 text-[0.93rem] leading-snug">
+        <li>A load is full or it is not: half-empty trays cost as much.</li>
+        <li>Trays that are ready come out; the rest stay.</li>
+        <li>Nothing is lost by leaving dry food in a while longer.</li>
+        <li>Onions and garlic dry outdoors, under a roof.</li>
+      </ul>
+    </div>
   </aside>
 </div>

@@ -37,7 +37,7 @@
       {@const out = thing.phase === "thawing" || thing.phase === "ready"}
       <li class="border-b border-line py-3">
         <div class="flex items-baseline justify-between gap-3">
-          <b class="text-[1.05rem] first-letter:uppercase">{thing.food}</b>
+          <b class="text-[1.05rem] inline-block first-letter:uppercase">{thing.food}</b>
           <span class="rounded-md px-1.5 py-0.5 text-[0.86rem] font-semibold whitespace-nowrap {due ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{NAMES[thing.phase]}</span>
         </div>
         <p class="text-[0.9rem] leading-snug text-soft">{thing.says}</p>

@@ -1,0 +1,37 @@
+import { describe, expect, it } from "vitest";
+import { day, left, moment, when } from "./when";
+
+const now = new Date(2026, 10, 24, 12, 0);
+const iso = (date: Date) => date.toISOString().replace("Z", "");
+
+describe("times", () => {
+  it("are told in UTC, with or without saying so", () => {
+    expect(moment("2026-11-24T10:00:00").getTime()).toBe(moment("2026-11-24T10:00:00Z").getTime());
+    expect(moment("2026-11-24T10:00:00+02:00").toISOString()).toBe("2026-11-24T08:00:00.000Z");
+  });
+
+  it("name the day only if it is another one", () => {
+    expect(when(iso(new Date(2026, 10, 24, 16, 40)), now)).toBe("16:40");
+    expect(when(iso(new Date(2026, 10, 26, 8, 5)), now)).toBe("Thu 08:05");
+  });
+
+  it.each([
+    ["2026-11-24", "today"],
+    ["2026-11-25T08:00:00", "tomorrow"],
+    ["2026-11-23", "yesterday"],
+    ["2026-11-29", "Sun, 29 Nov"],
+    ["2025-02-03", "Feb 2025"],
+  ])("say %s as %s", (given, said) => {
+    expect(day(given, now)).toBe(said);
+  });
+
+  it.each([
+    [130, "in 2 h 10 min"],
+    [-40, "40 min ago"],
+    [60 * 26, "in 1 d 2 h"],
+    [60, "in 1 h"],
+    [0, "now"],
+  ])("say %i minutes as %s", (minutes, said) => {
+    expect(left(iso(new Date(now.getTime() + minutes * 60_000)), now)).toBe(said);
+  });
+});

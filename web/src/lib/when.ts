@@ -1,0 +1,34 @@
+// Times: the larder tells them in UTC, people read them on their own clock.
+
+/** A time of the larder's as a moment here. */
+export const moment = (iso: string): Date => new Date(/[zZ]|[+-]\d\d:\d\d$/.test(iso) ? iso : `${iso}Z`);
+
+/** "16:40". */
+export const clock = (iso: string): string => moment(iso).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+/** "16:40" today, "Thu 16:40" on any other day. */
+export function when(iso: string, now = new Date()): string {
+  const at = moment(iso);
+  return at.toDateString() === now.toDateString() ? clock(iso) : `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(iso)}`;
+}
+
+/** "today", "tomorrow", "yesterday", "Thu 26 Nov"; of a day, whatever the hour. */
+export function day(iso: string, now = new Date()): string {
+  const [year, month, date] = iso.slice(0, 10).split("-").map(Number) as [number, number, number];
+  const that = new Date(year, month - 1, date);
+  const apart = Math.round((that.getTime() - new Date(now.getFullYear(), now.getMonth(), now.getDate()).getTime()) / 86_400_000);
+  const near = { "-1": "yesterday", "0": "today", "1": "tomorrow" }[apart];
+  if (near) return near;
+  const far = Math.abs(apart) > 300;
+  return that.toLocaleDateString("en-GB", far ? { month: "short", year: "numeric" } : { weekday: "short", day: "numeric", month: "short" });
+}
+
+/** "in 2 h 10 min", "40 min ago". */
+export function left(iso: string, now = new Date()): string {
+  const minutes = Math.round((moment(iso).getTime() - now.getTime()) / 60_000);
+  const size = Math.abs(minutes);
+  const days = Math.floor(size / 1440);
+  const hours = Math.floor((size % 1440) / 60);
+  const words = days ? `${days} d${hours ? ` ${hours} h` : ""}` : hours ? `${hours} h${size % 60 ? ` ${size % 60} min` : ""}` : `${size} min`;
+  return minutes < 0 ? `${words} ago` : size === 0 ? "now" : `in ${words}`;
+}

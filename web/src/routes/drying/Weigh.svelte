@@ -1,0 +1,53 @@
+<!-- A tray is weighed: typed, or from the scale. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Field from "$lib/Field.svelte";
+  import ScaleReading from "$lib/ScaleReading.svelte";
+  import Sheet from "$lib/Sheet.svelte";
+  import { larder } from "$lib/larder.svelte";
+
+  let { open = $bindable(false), load, tray = $bindable(1) }: { open?: boolean; load: Schemas["Load"]; tray?: number } = $props();
+
+  let weight = $state("");
+  let wrong = $state<Wrong>({});
+
+  const inside = $derived(load.trays.filter((each) => !each.out));
+  const mine = $derived(load.trays.find((each) => each.number === tray));
+  const item = $derived(load.items.find((each) => each.item === mine?.item));
+
+  $effect(() => {
+    if (open) {
+      weight = "";
+      wrong = {};
+    }
+  });
+
+  async function save(meant = false) {
+    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
+    open = false;
+    await larder.changed();
+  }
+</script>
+
+<Sheet bind:open title="Weigh a tray">
+  <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), save())} novalidate>
+    <div class="flex flex-wrap gap-2" role="group" aria-label="Tray">
+      {#each inside as each (each.number)}<button type="button" class="chip !min-w-11 !px-2" aria-pressed={tray === each.number} onclick={() => (tray = each.number)}>{each.number}</button>{/each}
+    </div>
+    {#if mine && item}
+      <p class="leading-snug"><b class="inline-block first-letter:uppercase">{item.name}</b>: went in with {mine.wet}{mine.last ? `, weighed ${mine.last} last` : ""}; dry at {mine.target}. {load.with_tray ? "The tray's own weight is taken off." : "Weigh the food without its tray."}</p>
+      <ScaleReading lay={{ name: `tray ${tray}`, grams: mine.on_scale_g }} ontake={(taken) => (weight = taken)} />
+    {/if}
+    <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder="412 g" />
+    {#if wrong.meant}
+      <div class="rounded-xl border-2 border-rust p-3" role="alert">
+        <p class="leading-snug">{wrong.meant.message}</p>
+        <button type="button" class="chip mt-2" onclick={() => save(true)}>The weight is right</button>
+      </div>
+    {/if}
+    {#if wrong.request || wrong.tray}<p class="wrong">{(wrong.request ?? wrong.tray)?.message}</p>{/if}
+    <div class="flex justify-end"><button class="do" type="submit">Write it down</button></div>
+  </form>
+</Sheet>

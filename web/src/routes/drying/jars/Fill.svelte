@@ -1,0 +1,43 @@
+<!-- A lot goes into jars of its own. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Sheet from "$lib/Sheet.svelte";
+  import { larder } from "$lib/larder.svelte";
+
+  let { open = $bindable(false), lot, schools, ours }: { open?: boolean; lot: { lot: number; food: string; mass: string }; schools: Schemas["JarSchool"][]; ours: number } = $props();
+
+  let containers = $state<Schemas["ContainerRow"][]>([]);
+  let jar = $state("jar-half-gallon");
+  let picked = $state<number>();
+  let wrong = $state<Wrong>({});
+  const days = $derived(picked ?? ours);
+
+  $effect(() => {
+    if (open && !containers.length) void ask(api.GET("/api/reference")).then(({ data }) => (containers = data?.containers.filter((each) => each.kind === "jar") ?? []));
+  });
+
+  async function fill() {
+    const done = await ask(api.POST("/api/drying/jars", { body: { lot: lot.lot, jar, days } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
+    open = false;
+    larder.say("In its jar. Shake it tomorrow: Rounds will say so.");
+    await larder.changed();
+  }
+</script>
+
+<Sheet bind:open title="Into a jar">
+  <p class="leading-snug"><b>{lot.mass} {lot.food}</b>, alone in as many jars as it takes, none more than two thirds full.</p>
+  <p class="head mt-4">Jar</p>
+  <div class="mt-1 flex flex-wrap gap-2" role="group" aria-label="Jar">
+    {#each containers as each (each.key)}<button class="chip" aria-pressed={jar === each.key} onclick={() => (jar = each.key)}>{each.name}</button>{/each}
+  </div>
+  <p class="head mt-4">Shaken daily for</p>
+  <div class="mt-1 grid gap-2" role="group" aria-label="Days">
+    {#each schools as school (school.days)}
+      <button class="chip !justify-start !text-left" aria-pressed={days === school.days} onclick={() => (picked = school.days)}><span><b>{school.days} days</b> <span class="font-normal">{school.why}</span></span></button>
+    {/each}
+  </div>
+  {#each Object.values(wrong) as each (each.message)}<p class="wrong mt-2" role="alert">{each.message}</p>{/each}
+  <div class="mt-5 flex justify-end"><button class="do" onclick={fill}>Fill it</button></div>
+</Sheet>
