@@ -1,11 +1,12 @@
-"""The freezer: planned, filled, too soon, taken out, thawed, opened, on the bench."""
+"""A load from the trays to its lot with the scale, a jar that clumps, the freeze dryer, and the round."""
 
 import re
 from datetime import timedelta
 
 import httpx
 import pytest
-from playwright.sync_api import Page, expect
+from icalendar import Calendar
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Here
 
@@ -18,58 +19,268 @@ def pass_hours(served: Here, hours: float) -> None:
     served.larder.clock = lambda: before() + timedelta(hours=hours)
 
 
-def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
+def off_the_scale(page: Page, sheet: Locator, what: str) -> None:
+    """Lay something on the simulated scale, wait until it stands still, and take its weight."""
+    scale = sheet.get_by_role("group", name="The scale")
+    scale.get_by_role("button", name=what).click()
+    expect(scale.get_by_role("button", name="Take it")).to_be_enabled(timeout=15_000)
+    page.wait_for_timeout(1800)
+    scale.get_by_role("button", name="Take it").click()
+
+
+def start(page: Page, served: Here, line: str) -> Locator:
+    """A load of one food goes in; the trays are shown."""
     page.goto(f"{served.url}/drying")
-    page.get_by_label("What goes into the freezer").fill("10 kg white rice")
-    cold = page.get_by_role("region", name="What the cold does")
-    expect(cold.get_by_role("heading", name=re.compile("^Out after 4 days"))).to_be_visible()
-    expect(cold.get_by_role("img", name=re.compile("^Temperature of white rice"))).to_be_visible()
-    expect(cold).to_contain_text("g of water")
-    cold.get_by_role("radio", name=re.compile("^a day")).click()
-    expect(cold.get_by_role("heading", name="Out after 1 day")).to_be_visible()
-    cold.get_by_role("radio", name=re.compile("^four days cold")).click()
-    page.get_by_label("The freezer, °C").fill("5")
-    page.get_by_label("The freezer, °C").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("must lie between -40 and -16 °C")
-    expect(cold.get_by_role("button", name="It goes in now")).to_be_disabled()
-    page.get_by_label("The freezer, °C").fill("-18")
-    page.get_by_label("The freezer, °C").press("Enter")
-    cold.get_by_role("button", name="It goes in now").click()
-    within = page.get_by_role("complementary", name="In the freezer")
-    expect(within).to_contain_text("cooling")
-    expect(page.get_by_role("link", name="Drying 1 cold")).to_be_visible()
+    page.get_by_label("What goes on the trays").fill(line)
+    trays = page.get_by_role("region", name="The trays")
+    trays.get_by_role("button", name="It goes in now").click()
+    expect(trays.get_by_role("region", name="Next")).to_be_visible()
+    return trays
 
-    within.get_by_role("button", name="Take it out").click()
-    sheet = page.get_by_role("dialog", name="Too soon")
-    expect(sheet).to_contain_text("The hold is not over")
-    sheet.get_by_role("button", name="Leave it").click()
-    expect(within).to_contain_text("cooling")
 
-    pass_hours(served, 110)
+def test_a_load_from_the_trays_to_its_lot(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying")
+    page.get_by_label("What goes on the trays").fill("4 cans of black beans")
+    page.get_by_label("Dries in", exact=True).select_option("small")
+    trays = page.get_by_role("region", name="The trays")
+    expect(trays.get_by_role("heading", name=re.compile("^Dry in .* hours at 50 °C"))).to_be_visible()
+    expect(trays.get_by_role("img", name="Trays: 4 of cooked beans, 227 g each")).to_be_visible()
+    expect(trays).to_contain_text("to 71 g a tray")
+    expect(trays).to_contain_text("measured")
+    trays.get_by_role("button", name="It goes in now").click()
+    following = trays.get_by_role("region", name="Next")
+    expect(following).to_contain_text("Weigh tray 3, cooked beans")
+
+    pass_hours(served, 2.5)
     page.reload()
-    expect(within).to_contain_text("Take it out, closed, and let it warm.")
-    within.get_by_role("button", name="Take it out").click()
-    expect(within).to_contain_text("thawing")
-    within.get_by_role("button", name="Open it, to the bench").click()
-    expect(sheet).to_contain_text("g of water would settle on it")
-    page.keyboard.press("Escape")
+    following.get_by_role("button", name="Weigh it").click()
+    sheet = page.get_by_role("dialog", name="Weigh a tray")
+    off_the_scale(page, sheet, "put tray 3 on it")
+    weight = sheet.get_by_label("Weight")
+    expect(weight).to_have_value(re.compile(r"^1\d\d g$"))
+    sheet.get_by_role("button", name="Write it down").click()
+    expect(sheet).to_be_hidden()
+    expect(trays.get_by_role("img", name=re.compile("^Weight of the cooked beans"))).to_be_visible()
 
-    pass_hours(served, 12)
+    pass_hours(served, 6)
     page.reload()
-    within.get_by_role("button", name="Open it, to the bench").click()
-    expect(page).to_have_url(f"{served.url}/bench")
-    expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg white rice")
+    following.get_by_role("button", name="Is it dry?").click()
+    sheet = page.get_by_role("dialog", name="Is it dry?")
+    expect(sheet).to_contain_text("cool ten minutes first")
+    off_the_scale(page, sheet, "put the dry food on it")
+    sheet.get_by_role("button", name="it snaps").click()
+    expect(sheet.get_by_role("status")).to_contain_text("the hand and the scale agree")
+    sheet.get_by_role("button", name="Take them out").click()
+    out = page.get_by_role("dialog", name="Out, and dry")
+    expect(out).to_contain_text(re.compile("a can of beans is 7[12].* g or 1 cup dried, and wants 15[56] g of water"))
+    out.get_by_role("button", name="Into a jar, to prove it").click()
+    expect(page).to_have_url(re.compile("/drying/jars"))
+    page.get_by_role("button", name="Into a jar").click()
+    fill = page.get_by_role("dialog", name="Into a jar")
+    fill.get_by_role("button", name="5 days").click()
+    fill.get_by_role("button", name="Fill it").click()
+    expect(page.get_by_role("region", name="Jars")).to_contain_text("5 to go")
+
+    page.goto(f"{served.url}/drying/ready")
+    made = page.get_by_role("region", name="Made here")
+    made.get_by_role("link", name="To the bench").click()
+    verdict = page.get_by_role("region", name="Verdict")
+    expect(verdict).to_contain_text("Not conditioned yet")
+    expect(page.get_by_role("region", name="On the bench")).to_contain_text("What was done to this lot")
+
+
+def test_the_bench_stops_an_absorber_with_what_is_not_proved(page: Page, served: Here) -> None:
+    trays = start(page, served, "600 g leeks")
+    pass_hours(served, 9)
+    page.reload()
+    trays.get_by_role("button", name="Is it dry? Take trays out").click()
+    sheet = page.get_by_role("dialog", name="Is it dry?")
+    sheet.get_by_role("button", name="it snaps").click()
+    sheet.get_by_label("They weigh, together").fill("109 g")
+    sheet.get_by_role("button", name="Take them out").click()
+    page.get_by_role("dialog", name="Out, and dry").get_by_role("link", name="To the bench").click()
+    expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("109 g dried leeks")
+    page.get_by_role("button", name="absorbers").click()
+    expect(page.get_by_role("region", name="Verdict")).to_contain_text("Not conditioned yet: no absorber with it")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
+
+
+def test_weights_that_cannot_be_are_asked_about(page: Page, served: Here) -> None:
+    trays = start(page, served, "600 g leeks")
+    trays.get_by_role("button", name="Weigh tray 1").click()
+    sheet = page.get_by_role("dialog", name="Weigh a tray")
+    scale = sheet.get_by_role("group", name="The scale")
+    scale.get_by_role("button", name="pull its plug").click()
+    expect(scale).to_contain_text("No reading: is the scale on")
+    expect(scale.get_by_role("button", name="Take it")).to_be_disabled()
+    scale.get_by_role("button", name="plug it in").click()
+    weight = sheet.get_by_label("Weight")
+    write = sheet.get_by_role("button", name="Write it down")
+    weight.fill("900 g")
+    write.click()
+    expect(sheet).to_contain_text("More than the 300 g it went in with")
+    weight.fill("150 g")
+    write.click()
+    expect(sheet).to_be_hidden()
+    trays.get_by_role("button", name="Weigh tray 1").click()
+    weight.fill("220 g")
+    write.click()
+    expect(sheet.get_by_role("alert")).to_contain_text("food does not gain weight in a dryer")
+    sheet.get_by_role("button", name="The weight is right").click()
+    expect(sheet).to_be_hidden()
+
+
+def test_what_goes_in_beside_the_rest_and_what_comes_out_early(page: Page, served: Here) -> None:
+    trays = start(page, served, "1 kg leeks")
+    trays.get_by_role("button", name="Put another food in").click()
+    more = page.get_by_role("dialog", name="Another food")
+    more.get_by_label("What goes onto the free trays").fill("9 kg kale")
+    more.get_by_role("button", name="It goes in now").click()
+    expect(more).to_contain_text("are free")
+    more.get_by_label("What goes onto the free trays").fill("400 g mushrooms")
+    more.get_by_role("button", name="It goes in now").click()
+    expect(more).to_be_hidden()
+    expect(trays.get_by_role("button", name="mushrooms, slices")).to_be_visible()
+    expect(trays.get_by_role("heading", name="leeks and mushrooms")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
+    expect(trays.get_by_role("heading", name="leeks", exact=True)).to_be_visible()
+
+
+def test_meat_is_not_dried_unheated(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/drying")
-    expect(within).to_contain_text("Open it, and pack it dry.")
+    page.get_by_label("What goes on the trays").fill("1 kg lean beef")
+    trays = page.get_by_role("region", name="The trays")
+    expect(trays).to_contain_text("Heat lean beef through to 71 °C: drying alone does not kill germs")
+    go = trays.get_by_role("button", name="It goes in now")
+    expect(go).to_be_disabled()
+    page.get_by_role("button", name="heated to 71 °C").click()
+    expect(go).to_be_enabled()
+    expect(trays).to_contain_text("afterwards into the fridge or freezer")
 
 
-def test_the_power_may_go(page: Page, demo: Here) -> None:
-    """The clock is the server's: what is shown follows from when it went in, not from a page left open."""
-    page.goto(f"{demo.url}/drying")
-    within = page.get_by_role("complementary", name="In the freezer")
-    expect(within.get_by_role("listitem")).to_have_count(3)
-    phases = {each["phase"] for each in httpx.get(f"{demo.url}/api/freezer").json()}
-    assert phases == {"done", "thawing", "cooling"}
-    page.reload()
-    expect(within.get_by_role("listitem")).to_have_count(3)
+def test_a_jar_that_clumps_starts_again(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/drying/jars")
+    pears = page.locator("li", has_text=re.compile("dried pears", re.I)).first
+    expect(pears.get_by_role("list", name="Days of the dried pears").get_by_role("listitem").first).to_be_visible()
+    pears.get_by_role("button", name="clumped").click()
+    expect(pears).to_contain_text("Back into the dryer; the count starts again")
+    pears.get_by_role("button", name="Dried again, back in its jar").click()
+    expect(pears).to_contain_text("7 to go")
+    for _ in range(2):
+        page.get_by_role("button", name="Undo").click()
+        page.wait_for_timeout(200)
+    expect(pears.get_by_role("button", name="Free")).to_be_enabled()
+
+
+def test_grinding(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/drying/ready")
+    leeks = page.locator("li", has_text="dried leeks")
+    leeks.get_by_role("button", name="Grind").click()
+    sheet = page.get_by_role("dialog", name="Grind dried leeks")
+    sheet.get_by_label("How much").fill("9 kg")
+    sheet.get_by_role("button", name="Grind it").click()
+    expect(sheet).to_contain_text("There is 244 g of it")
+    sheet.get_by_label("How much").fill("44 g")
+    sheet.get_by_role("button", name="Grind it").click()
+    ground = page.get_by_role("dialog", name="Ground")
+    expect(ground).to_contain_text("a tablespoon stands for")
+    expect(ground).to_contain_text("Keeps about 7 months")
+    ground.get_by_role("button", name="Good").click()
+    page.get_by_role("button", name="Undo").click()
+    expect(leeks).to_contain_text("244 g")
+
+
+def test_the_freeze_dryer_until_it_is_closed(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying/freeze")
+    page.get_by_label("What goes into the freeze dryer").fill("2 kg strawberries")
+    load = page.get_by_role("region", name="The load")
+    expect(load.get_by_role("heading", name=re.compile("^Dry in"))).to_be_visible()
+    page.get_by_role("button", name="And another food").click()
+    page.get_by_label("Food 2 in the freeze dryer").fill("500 g peas")
+    page.get_by_role("group", name="How 500 g peas goes in").get_by_role("button", name="fresh").click()
+    expect(load).to_contain_text("All frozen or all fresh, never both")
+    expect(load.get_by_role("button", name="The door is closed")).to_be_disabled()
+    page.get_by_role("button", name="Take 500 g peas off").click()
+    load.get_by_role("button", name="The door is closed").click()
+    within = page.get_by_role("complementary", name="In the freeze dryer")
+    expect(within).to_contain_text("freezing")
+
+    pass_hours(served, 30)
+    for hours in (0.0, 2.1):
+        pass_hours(served, hours)
+        page.reload()
+        within.get_by_role("button", name="Weigh the load").click()
+        sheet = page.get_by_role("dialog", name="Weigh the load")
+        sheet.get_by_label("Weight").fill("187 g")
+        sheet.get_by_role("button", name="Write it down").click()
+        expect(sheet).to_be_hidden()
+        if not hours:
+            within.get_by_role("button", name="Take it out").click()
+            soon = page.get_by_role("dialog", name="Too soon")
+            expect(soon).to_contain_text("do not agree yet")
+            soon.get_by_role("button", name="Leave it in").click()
+    expect(within).to_contain_text("agrees")
+    within.get_by_role("button", name="Take it out").click()
+    expect(within).to_contain_text("Close it up: it drinks the room")
+    expect(within.get_by_role("link", name="Pack 187 g freeze-dried strawberries")).to_be_visible()
+    page.goto(f"{served.url}/rounds")
+    expect(page.get_by_role("region", name="What is due")).to_contain_text("Close up the strawberries")
+
+
+def test_the_round(page: Page, demo: Here) -> None:
+    page.goto(demo.url)
+    expect(page).to_have_url(re.compile("/rounds$"))
+    due = page.get_by_role("region", name="What is due")
+    pears = due.get_by_role("listitem").filter(has_text="Shake the pears").first
+    expect(pears).to_contain_text("yesterday")
+    pears.get_by_role("button", name="Free").click()
+    expect(due.get_by_role("heading", name="Late")).to_be_hidden()
+    flour = due.get_by_role("listitem").filter(has_text="Take the bread flour out of the freezer")
+    flour.get_by_role("button", name="It is out").click()
+    expect(due).to_contain_text("Open the bread flour, and pack it dry")
+    tomatoes = due.get_by_role("listitem").filter(has_text="Dry the tomatoes again")
+    tomatoes.get_by_role("button", name="Dried again").click()
+    expect(due.get_by_role("listitem").filter(has_text="Shake the tomatoes").first).to_contain_text("tomorrow")
+    for _ in range(3):
+        page.get_by_role("button", name="Undo").click()
+        page.wait_for_timeout(200)
+    expect(pears.get_by_role("button", name="Free")).to_be_visible()
+    hazelnuts = due.get_by_role("listitem").filter(has_text="hazelnuts")
+    hazelnuts.get_by_role("link", name="See it").click()
+    expect(page.get_by_role("complementary", name=re.compile("^Package"))).to_contain_text("Hazelnuts")
+
+
+def test_the_round_as_a_calendar(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/rounds")
+    with page.expect_download() as got:
+        page.get_by_role("link", name="Calendar file").click()
+    feed = got.value.path().read_bytes()
+    events = Calendar.from_ical(feed).walk("VEVENT")
+    shown = httpx.get(f"{demo.url}/api/rounds").json()["due"]
+    assert sorted(str(event["SUMMARY"]) for event in events) == sorted(task["title"] for task in shown)
+    assert httpx.get(f"{demo.url}/api/rounds/rounds.ics").headers["content-type"].startswith("text/calendar")
+
+
+def test_a_probe_that_sends_nothing_is_said(page: Page, served: Here) -> None:
+    httpx.put(f"{served.url}/api/devices/trouble", params={"hygrometer": "sends nonsense"}).raise_for_status()
+    page.goto(f"{served.url}/rounds")
+    expect(page.get_by_role("complementary", name="The days ahead")).to_contain_text("no reading from the probe")
+    page.goto(f"{served.url}/drying")
+    page.get_by_label("What goes on the trays").fill("1 kg leeks")
+    expect(page.get_by_role("region", name="The trays")).to_contain_text("as the household says")
+
+
+def test_a_dryer_of_ones_own(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying")
+    page.get_by_label("What goes on the trays").fill("1 kg leeks")
+    page.get_by_role("button", name="Add a dryer of your own").click()
+    sheet = page.get_by_role("dialog", name="A dryer of your own")
+    sheet.get_by_label("Name").fill("The Rayburn rack")
+    sheet.get_by_label("Width").fill("45")
+    sheet.get_by_label("Depth").fill("wide")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_contain_text("Write a length")
+    sheet.get_by_label("Depth").fill("30 cm")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(page.get_by_label("Dries in", exact=True)).to_have_value("own-1")
+    expect(page.get_by_role("region", name="The trays")).to_contain_text("The Rayburn rack")

@@ -7,6 +7,7 @@ from yellow_larder.larder.foods import NewFood, add_food
 from yellow_larder.larder.guide import guide
 from yellow_larder.larder.larder import Larder, Settings, settle
 from yellow_larder.larder.quantities import Units
+from yellow_larder.reference import drying
 
 
 def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> None:
@@ -22,6 +23,11 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert len(shown.bodies) == len(reference.bodies())
     assert shown.thermal == list(reference.thermal().values())
     assert all(row.source for row in [*shown.kitchen, *shown.bodies])
+    assert len(shown.drying) == len(drying.produce())
+    assert len(shown.machines) == len(drying.machines()) + len(drying.freeze_dryers())
+    assert len(shown.isotherms) == len(drying.isotherms())
+    assert len(shown.powders) == len(drying.powders())
+    assert all(row.source for row in [*shown.drying, *shown.machines, *shown.isotherms, *shown.powders])
 
 
 def test_kitchen_measures_say_what_stands_for_them(larder: Larder) -> None:
@@ -62,3 +68,20 @@ def test_ones_own_foods_stand_in_the_table(larder: Larder) -> None:
     own = guide(larder).foods[-1]
     assert (own.name, own.group, own.form, own.kcal) == ("bere meal", "our own", "dust", 350)
     assert own.source == "the household's own figures"
+
+
+def test_how_things_dry_follows_the_households_measures(larder: Larder) -> None:
+    """52 °C is 125.6 °F; 6 mm is 0.24 in; an oven of 40 × 34 cm (by hand)."""
+    leeks = next(row for row in guide(larder).drying if row.name == "mushrooms")
+    assert (leeks.air, leeks.thick, leeks.hours, leeks.dry_when) == ("52 °C", "6 mm", "6–10", "it snaps")
+    oven = next(row for row in guide(larder).machines if row.name.startswith("oven"))
+    assert oven.trays == "3 of 40 cm × 34 cm"
+    settle(larder, Settings(units=Units.US))
+    leeks = next(row for row in guide(larder).drying if row.name == "mushrooms")
+    assert (leeks.air, leeks.thick) == ("126 °F", "0.24 in")
+
+
+def test_isotherms_are_shown_at_four_humidities(larder: Larder) -> None:
+    wheat = next(row for row in guide(larder).isotherms if row.name == "hard wheat")
+    assert (wheat.model, wheat.at_60) == ("modified Henderson", 13.1)
+    assert wheat.at_20 < wheat.at_40 < wheat.at_60 < wheat.at_70

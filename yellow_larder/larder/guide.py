@@ -5,12 +5,17 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+import numpy as np
+
 from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
 from yellow_larder.core.household import Body
+from yellow_larder.core.moisture import Gab
+from yellow_larder.core.produce import TEST_WORDS, Produce
 from yellow_larder.core.shelf_life import Packing
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
-from yellow_larder.larder.quantities import Units, say_length, say_mass, say_volume
+from yellow_larder.larder.lying import say_thickness
+from yellow_larder.larder.quantities import Units, say_length, say_mass, say_temperature, say_volume
 from yellow_larder.larder.vessels import Drawing, drawing, say_container
 from yellow_larder.reference import (
     DAYS_PER_YEAR,
@@ -24,6 +29,16 @@ from yellow_larder.reference import (
     lives,
     packets,
     thermal,
+)
+from yellow_larder.reference.drying import (
+    FreezeDryer,
+    IsothermRow,
+    Machine,
+    freeze_dryers,
+    isotherms,
+    machines,
+    powder_rows,
+    produce,
 )
 from yellow_larder.store.database import reading
 
@@ -119,6 +134,54 @@ class BodyRow:
 
 
 @dataclass(frozen=True, slots=True)
+class DryingRow:
+    """A fresh food, and how it is dried."""
+
+    name: str
+    cut: str
+    thick: str
+    air: str
+    hours: str
+    water_pct: float
+    becomes: str
+    wants: str
+    dry_when: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class MachineRow:
+    """Something to dry in, warm or cold."""
+
+    name: str
+    trays: str
+    figures: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class IsothermGuide:
+    """How much water foods hold at rest with air of 20, 40, 60 and 70 % humidity, at 25 °C, %."""
+
+    name: str
+    model: str
+    at_20: float
+    at_40: float
+    at_60: float
+    at_70: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class PowderRow:
+    """What pieces become when they are ground."""
+
+    pieces: str
+    powder: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
 class Guide:
     """All tables."""
 
@@ -129,6 +192,10 @@ class Guide:
     kitchen: list[KitchenRow]
     bodies: list[BodyRow]
     thermal: list[Thermal]
+    drying: list[DryingRow]
+    machines: list[MachineRow]
+    isotherms: list[IsothermGuide]
+    powders: list[PowderRow]
 
 
 def guide(larder: Larder) -> Guide:
@@ -185,7 +252,55 @@ def guide(larder: Larder) -> Guide:
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
         bodies=_body_rows(units),
         thermal=list(thermal().values()),
+        drying=[_drying_row(each, units) for each in produce().values()],
+        machines=[
+            *(_machine_row(each, units) for each in machines().values()),
+            *(_freeze_dryer_row(each, units) for each in freeze_dryers().values()),
+        ],
+        isotherms=[_isotherm_guide(row) for row in isotherms()],
+        powders=[PowderRow(foods()[row.pieces].name, foods()[row.powder].name, row.source) for row in powder_rows()],
     )
+
+
+def _drying_row(each: Produce, units: Units) -> DryingRow:
+    wants = [*sorted(want.value for want in each.wants), *(["outdoors"] if each.outdoors else [])]
+    return DryingRow(
+        name=each.name,
+        cut=each.cut,
+        thick=say_thickness(each.thickness_mm, units),
+        air=say_temperature(each.air_c, units),
+        hours=f"{each.hours_low:g}–{each.hours_high:g}",
+        water_pct=each.fresh_water_pct,
+        becomes=foods()[each.dried].name,
+        wants=", ".join(wants),
+        dry_when=TEST_WORDS[each.test].dry,
+        source=each.source,
+    )
+
+
+def _trays(count: int, width_mm: float, depth_mm: float, units: Units, *, is_round: bool = False) -> str:
+    size = f"{say_length(width_mm, units)} across" if is_round else _size(width_mm, depth_mm, units)
+    return f"{count} of {size}"
+
+
+def _machine_row(each: Machine, units: Units) -> MachineRow:
+    range_c = f"{say_temperature(each.low_c, units)} to {say_temperature(each.high_c, units)}"
+    heats = f", {each.watts:g} W, heating {each.duty:.0%} of the time" if each.watts else ""
+    slower = f", {each.slower:g} times as long as a fan" if each.slower != 1 else ""
+    trays = _trays(each.trays, each.width_mm, each.depth_mm, units, is_round=each.is_round)
+    return MachineRow(each.name, trays, f"{range_c}{heats}{slower}", each.source)
+
+
+def _freeze_dryer_row(each: FreezeDryer, units: Units) -> MachineRow:
+    figures = f"{say_mass(each.ice_g, units)} of ice, {say_mass(each.g_per_hour, units)} of water an hour"
+    return MachineRow(each.name, _trays(each.trays, each.width_mm, each.depth_mm, units), figures, each.source)
+
+
+def _isotherm_guide(row: IsothermRow) -> IsothermGuide:
+    held = row.isotherm.moisture_pct(np.array([0.2, 0.4, 0.6, 0.7]), 25.0)
+    at_20, at_40, at_60, at_70 = (round(float(each), 1) for each in held)
+    model = "GAB" if isinstance(row.isotherm, Gab) else "modified Henderson"
+    return IsothermGuide(row.name, model, at_20, at_40, at_60, at_70, row.source)
 
 
 def _size(width_mm: float, length_mm: float, units: Units) -> str:

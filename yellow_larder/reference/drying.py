@@ -194,6 +194,26 @@ def freeze_dryers() -> dict[str, FreezeDryer]:
     }
 
 
+@dataclass(frozen=True, slots=True)
+class PowderSource:
+    """What dried pieces become when they are ground, by keys of the foods."""
+
+    pieces: str
+    powder: str
+    source: str
+
+
+@lru_cache
+def powder_rows() -> list[PowderSource]:
+    """Every row of the table of powders.
+
+    Example:
+        >>> powder_rows()[0].powder
+        'onion-powder'
+    """
+    return [PowderSource(row["pieces"], row["powder"], row["source"]) for row in rows("powders")]
+
+
 @lru_cache
 def powders() -> dict[str, str]:
     """What each dried food becomes when it is ground, by key.
@@ -202,4 +222,4 @@ def powders() -> dict[str, str]:
         >>> powders()["dried-leeks"]
         'leek-powder'
     """
-    return {row["pieces"]: row["powder"] for row in rows("powders")}
+    return {row.pieces: row.powder for row in powder_rows()}

@@ -2141,6 +2141,32 @@ export interface components {
             wet_g: number;
         };
         /**
+         * DryingRow
+         * @description A fresh food, and how it is dried.
+         */
+        DryingRow: {
+            /** Air */
+            air: string;
+            /** Becomes */
+            becomes: string;
+            /** Cut */
+            cut: string;
+            /** Dry When */
+            dry_when: string;
+            /** Hours */
+            hours: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Thick */
+            thick: string;
+            /** Wants */
+            wants: string;
+            /** Water Pct */
+            water_pct: number;
+        };
+        /**
          * Due
          * @description How a package stands against its best-by.
          * @enum {string}
@@ -2743,14 +2769,22 @@ export interface components {
             bodies: components["schemas"]["BodyRow"][];
             /** Containers */
             containers: components["schemas"]["ContainerRow"][];
+            /** Drying */
+            drying: components["schemas"]["DryingRow"][];
             /** Foods */
             foods: components["schemas"]["FoodRow"][];
+            /** Isotherms */
+            isotherms: components["schemas"]["IsothermGuide"][];
             /** Kitchen */
             kitchen: components["schemas"]["KitchenRow"][];
             /** Lives */
             lives: components["schemas"]["LifeTable"][];
+            /** Machines */
+            machines: components["schemas"]["MachineRow"][];
             /** Packets */
             packets: components["schemas"]["PacketRow"][];
+            /** Powders */
+            powders: components["schemas"]["PowderRow"][];
             /** Thermal */
             thermal: components["schemas"]["Thermal"][];
         };
@@ -2895,6 +2929,26 @@ export interface components {
             text: string;
             /** Words */
             words: string;
+        };
+        /**
+         * IsothermGuide
+         * @description How much water foods hold at rest with air of 20, 40, 60 and 70 % humidity, at 25 °C, %.
+         */
+        IsothermGuide: {
+            /** At 20 */
+            at_20: number;
+            /** At 40 */
+            at_40: number;
+            /** At 60 */
+            at_60: number;
+            /** At 70 */
+            at_70: number;
+            /** Model */
+            model: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
         };
         /**
          * Item
@@ -3304,6 +3358,20 @@ export interface components {
             watts: number;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * MachineRow
+         * @description Something to dry in, warm or cold.
+         */
+        MachineRow: {
+            /** Figures */
+            figures: string;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Trays */
+            trays: string;
         };
         /**
          * Made
@@ -3867,6 +3935,18 @@ export interface components {
             middle_c: number;
             /** Surface C */
             surface_c: number;
+        };
+        /**
+         * PowderRow
+         * @description What pieces become when they are ground.
+         */
+        PowderRow: {
+            /** Pieces */
+            pieces: string;
+            /** Powder */
+            powder: string;
+            /** Source */
+            source: string;
         };
         /**
          * PriceView

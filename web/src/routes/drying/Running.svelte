@@ -72,9 +72,9 @@
   <div class="mt-1.5 grid gap-2" style="grid-template-columns:repeat(auto-fill,minmax(6.4rem,1fr))">
     {#each inside as each (each.number)}
       {@const item = load.items.find((one) => one.item === each.item)}
-      <button class="rounded-xl border-[1.5px] p-1.5 pb-1 text-center hover:bg-cream {each.item === drying.item ? 'border-ink' : 'border-line'}" aria-label="Weigh tray {each.number}, {item?.name}" onclick={() => weigh(each.number)}>
+      <button class="rounded-xl border-[1.5px] p-1.5 pb-1 text-center hover:bg-cream {each.item === drying.item ? 'border-ink' : 'border-line'}" onclick={() => weigh(each.number)}>
         <TrayTop width={120} depth={load.trays_look.is_round ? 120 : Math.max(56, Math.min(120, (120 * load.trays_look.depth_mm) / load.trays_look.width_mm))} round={load.trays_look.is_round} pattern="in-{load.number}-{each.item}" share={0.86} />
-        <span class="block text-[0.86rem] leading-tight"><b>{each.number}</b> · {each.expected}</span>
+        <span class="block text-[0.86rem] leading-tight"><span class="sr-only">Weigh tray </span><b>{each.number}</b><span class="sr-only">, {item?.name}</span> · {each.expected}</span>
         <svg viewBox="0 0 100 9" class="mt-1 w-full" aria-hidden="true"><rect x="1" y="1" width="98" height="7" rx="3.500" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" /><rect x="2.500" y="2.500" width={Math.max(3, 95 * each.dry_share)} height="4" rx="2" fill="var(--yolk)" /></svg>
       </button>
     {/each}

@@ -5,6 +5,7 @@
   import { outline } from "$lib/draw/outline";
   import { larder } from "$lib/larder.svelte";
   import { Tabs } from "bits-ui";
+  import Drying from "./Drying.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
 
@@ -20,6 +21,7 @@
     ["lives", "How long it keeps"],
     ["containers", "Containers"],
     ["packets", "Packets"],
+    ["drying", "Drying"],
     ["kitchen", "Kitchen and cold"],
   ] as const;
 
@@ -34,7 +36,8 @@
   const lives = $derived(guide?.lives.filter((row) => has(row.life, row.meaning) || foods.some((food) => food.life === row.life)) ?? []);
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
   const kitchen = $derived(guide?.kitchen.filter((row) => has(row.what, row.stands_for)) ?? []);
-  const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length, kitchen: kitchen.length });
+  const drying = $derived(guide?.drying.filter((row) => has(row.name, row.cut, row.becomes)) ?? []);
+  const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length, drying: drying.length, kitchen: kitchen.length });
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${value.toLocaleString("en", { maximumFractionDigits: 1 })} y`;
@@ -179,6 +182,10 @@
       </ul>
       <p class="caption mt-4">Source: {packets[0]?.source}</p>
       {/if}
+    </Tabs.Content>
+
+    <Tabs.Content value="drying" class="mt-4">
+      {#if tab === "drying"}<Drying {drying} machines={wanted ? [] : (guide?.machines ?? [])} isotherms={wanted ? [] : (guide?.isotherms ?? [])} powders={wanted ? [] : (guide?.powders ?? [])} />{/if}
     </Tabs.Content>
 
     <Tabs.Content value="kitchen" class="mt-4">

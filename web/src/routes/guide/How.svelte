@@ -62,6 +62,36 @@
       source: "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice",
     },
     {
+      title: "When a load will be dry",
+      text: "Before anything is weighed: the hours of the table, times the square of the thickness, over how much more vapour the warmed air can hold than the room puts into it. Then every weighing is fitted, together with what was expected, by a curve that falls fast and then slowly; the band is where nine loads in ten end. The food comes to rest with the air around it, and never gets drier than that.",
+      sum: "water left = e^(−k·tⁿ); target = start × (1 − water) ÷ (1 − water when dry)",
+      source: "Page (1949); psychrometrics as above; hours: common practice and extension tables",
+    },
+    {
+      title: "Is it dry?",
+      text: "The hand and the scale are asked, and whichever says that it is still wet is believed: too wet moulds, too dry costs nothing. Cool it first. A dry face over a wet middle comes of too much heat, thick pieces and skins left whole: it is warned of before, and looked for by cutting a thick piece through.",
+      sum: "moisture = 1 − solids ÷ weight; dry within two points of the target, and to the touch",
+      source: "common practice: dry until dry",
+    },
+    {
+      title: "The jar that proves it",
+      text: "A few days part-full in a jar, shaken daily, even the pieces out and show what is still damp. Anything but free goes back to the dryer, and the count starts again. Never with a desiccant, which would drink the very sign. Until a jar is done, no absorber goes in with that lot: one wet piece without oxygen is what botulism needs.",
+      sum: "5, 7 or 10 days found free, one look a day; a missed day does not count and does no harm",
+      source: "common practice five days, published advice seven to ten",
+    },
+    {
+      title: "Water in food and air",
+      text: "Water activity is the humidity of the air that food is at rest with. It decides what grows: nothing below 0.60, mould above 0.65, botulism far above. Each kind of food has its curve; warmth pushes it up.",
+      sum: "grain: RH = 1 − e^(−K·(t + C)·Mᴺ); the rest: GAB with the heat of sorption",
+      source: "ASABE D245; GAB (Iglesias and Chirife, Handbook of Food Isotherms), from memory",
+    },
+    {
+      title: "Freeze-drying",
+      text: "The water of the load is set against the ice the wall holds, and the hours against what the pump draws off, or the thickness of the layer, whichever takes longer. All frozen or all fresh, nothing fatty. Dry is when two weighings two hours apart agree. Then it drinks the room: how fast follows from the room's humidity, and the clock gives it one point of moisture.",
+      sum: "minutes to close it = −τ · ln(1 − 1 ÷ (at rest with the room − dry))",
+      source: "common practice; uptake and layers by our judgement",
+    },
+    {
       title: "How a food is best kept",
       text: "The least trouble that reaches: first its own packet in a pail, then a jar or pail just closed, then vacuum, then an absorber in glass, then in foil, by the table of lives, the school you take and the coolest place you have. Never an absorber with sugar, salt or anything moist or sticky. Where nothing reaches, the list says how long the best of them lasts: store less of it, and eat it up in turn.",
       sum: "first packing with life ÷ pace in the coolest place ≥ years wanted",

@@ -1,0 +1,75 @@
+"""The freezer: planned, filled, too soon, taken out, thawed, opened, on the bench."""
+
+import re
+from datetime import timedelta
+
+import httpx
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Here
+
+pytestmark = pytest.mark.browser
+
+
+def pass_hours(served: Here, hours: float) -> None:
+    """Let so many hours go by for the larder."""
+    before = served.larder.clock
+    served.larder.clock = lambda: before() + timedelta(hours=hours)
+
+
+def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying/freezer")
+    page.get_by_label("What goes into the freezer").fill("10 kg white rice")
+    cold = page.get_by_role("region", name="What the cold does")
+    expect(cold.get_by_role("heading", name=re.compile("^Out after 4 days"))).to_be_visible()
+    expect(cold.get_by_role("img", name=re.compile("^Temperature of white rice"))).to_be_visible()
+    expect(cold).to_contain_text("g of water")
+    cold.get_by_role("radio", name=re.compile("^a day")).click()
+    expect(cold.get_by_role("heading", name="Out after 1 day")).to_be_visible()
+    cold.get_by_role("radio", name=re.compile("^four days cold")).click()
+    page.get_by_label("The freezer, °C").fill("5")
+    page.get_by_label("The freezer, °C").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("must lie between -40 and -16 °C")
+    expect(cold.get_by_role("button", name="It goes in now")).to_be_disabled()
+    page.get_by_label("The freezer, °C").fill("-18")
+    page.get_by_label("The freezer, °C").press("Enter")
+    cold.get_by_role("button", name="It goes in now").click()
+    within = page.get_by_role("complementary", name="In the freezer")
+    expect(within).to_contain_text("cooling")
+    expect(page.get_by_role("link", name="Drying 1 cold")).to_be_visible()
+
+    within.get_by_role("button", name="Take it out").click()
+    sheet = page.get_by_role("dialog", name="Too soon")
+    expect(sheet).to_contain_text("The hold is not over")
+    sheet.get_by_role("button", name="Leave it").click()
+    expect(within).to_contain_text("cooling")
+
+    pass_hours(served, 110)
+    page.reload()
+    expect(within).to_contain_text("Take it out, closed, and let it warm.")
+    within.get_by_role("button", name="Take it out").click()
+    expect(within).to_contain_text("thawing")
+    within.get_by_role("button", name="Open it, to the bench").click()
+    expect(sheet).to_contain_text("g of water would settle on it")
+    page.keyboard.press("Escape")
+
+    pass_hours(served, 12)
+    page.reload()
+    within.get_by_role("button", name="Open it, to the bench").click()
+    expect(page).to_have_url(f"{served.url}/bench")
+    expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg white rice")
+    page.get_by_role("button", name="Undo").click()
+    page.goto(f"{served.url}/drying/freezer")
+    expect(within).to_contain_text("Open it, and pack it dry.")
+
+
+def test_the_power_may_go(page: Page, demo: Here) -> None:
+    """The clock is the server's: what is shown follows from when it went in, not from a page left open."""
+    page.goto(f"{demo.url}/drying/freezer")
+    within = page.get_by_role("complementary", name="In the freezer")
+    expect(within.get_by_role("listitem")).to_have_count(3)
+    phases = {each["phase"] for each in httpx.get(f"{demo.url}/api/freezer").json()}
+    assert phases == {"done", "thawing", "cooling"}
+    page.reload()
+    expect(within.get_by_role("listitem")).to_have_count(3)
