@@ -19,6 +19,7 @@ import psutil
 from sqlalchemy import func, select
 
 from yellow_larder.cli import spare_garbage
+from yellow_larder.core.forecast import Course, Hours, Weighing, forecast
 from yellow_larder.core.shelf_life import days_left
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import week_list
@@ -26,6 +27,7 @@ from yellow_larder.larder.cold import FreezeAsk
 from yellow_larder.larder.diary import eaten_in_all
 from yellow_larder.larder.freezing import plan_freeze
 from yellow_larder.larder.larder import Larder, NewPlace, add_place, open_larder
+from yellow_larder.larder.loading import Item, LoadAsk, plan_load
 from yellow_larder.larder.meals import Meal, keep_meal
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.purse import set_purse
@@ -103,7 +105,23 @@ def _fill(file: Path) -> None:
         packed += len(pack(larder, Ask(line=lots[n % len(lots)], container="bag-gallon", place=1 + n % 2)).numbers)
         if packed >= 5000:
             break
+    _jars(larder, 500)
     larder.engine.dispose()
+
+
+def _jars(larder: Larder, many: int) -> None:
+    """So many jars of home-dried food, some days on, in one change."""
+    today = datetime.now().date()
+    acts = []
+    for n in range(1, many + 1):
+        began = today - timedelta(days=n % 6)
+        lot = {"food_key": "dried-leeks", "came_g": 150.0, "came_on": began.isoformat(), "coins": None, "price": None}
+        looks = [[(began + timedelta(days=day)).isoformat(), "free"] for day in range(1, n % 6)]
+        jar = {"lot": n, "jar": "jar-quart", "jars": 3, "days": 7, "began": began.isoformat(), "events": looks}
+        acts.append(journal.Act("lot", n, "came", lot | {"made": "dried", "wants_conditioning": True}))
+        acts.append(journal.Act("jar", n, "filled", jar))
+    with writing(larder.engine) as session:
+        journal.record(session, "jars", acts, at=larder.clock())
 
 
 def _large(_process: psutil.Process) -> None:
@@ -115,6 +133,9 @@ def _large(_process: psutil.Process) -> None:
             client.get("/api/shelves").raise_for_status()
             times.append(time.perf_counter() - start)
         _row(f"shelves over HTTP, {kept:,} packages, p95", _p95_ms(times), 150, "ms")
+        due = len(client.get("/api/rounds").json()["due"])
+        took = _p95_of(lambda: client.get("/api/rounds").raise_for_status(), 20)
+        _row(f"rounds over HTTP, {kept:,} packages, 500 jars, {due:,} due", took, 100, "ms")
 
 
 def _table(file: Path) -> None:
@@ -140,6 +161,8 @@ def _table(file: Path) -> None:
     lines = iter(f"{5 + n * 0.13:.2f} kg white rice" for n in range(1000))
     freeze = _p95_of(lambda: plan_freeze(larder, FreezeAsk(line=next(lines), container="lined-5-gallon")), 40)
     _row("freeze-kill: holds, thaw and curve", freeze, 20, "ms")
+    lots = iter(f"{2 + n * 0.01:.2f} kg leeks" for n in range(1000))
+    _row("a load planned", _p95_of(lambda: plan_load(larder, LoadAsk(items=(Item(line=next(lots)),))), 40), 30, "ms")
     larder.engine.dispose()
 
 
@@ -224,6 +247,10 @@ def _core() -> None:
     for _ in range(100):
         days_left(base, used, rate, age)
     _row(f"days left of {many:,} packages", (time.perf_counter() - start) * 10, 5, "ms")
+    apples = Course(85.56, 8, 2.5)
+    weighings = [Weighing(hours, share) for hours, share in ((1, 0.79), (2.5, 0.52), (4, 0.34), (5, 0.27), (6, 0.22))]
+    refit = _p95_of(lambda: forecast(apples, Hours(5, 8, 12.8), weighings), 200)
+    _row("drying forecast refitted to five weighings", refit, 30, "ms")
 
 
 if __name__ == "__main__":

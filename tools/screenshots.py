@@ -77,16 +77,52 @@ def _eaters(page: Page) -> None:
     page.get_by_role("heading", name=re.compile("kcal a day")).wait_for()
 
 
-def _drying(page: Page) -> None:
-    page.goto(f"{URL}/drying")
+def _freezer(page: Page) -> None:
+    page.goto(f"{URL}/drying/freezer")
     page.locator("#goes-in").fill("14 kg white rice")
     page.locator("#goes-in-container").select_option("lined-5-gallon")
     page.get_by_role("heading", name="Out after").wait_for()
     page.locator("#goes-in").blur()
 
 
+def _rounds(page: Page) -> None:
+    page.goto(f"{URL}/rounds")
+    page.get_by_role("heading", name="The days ahead").wait_for()
+
+
+def _drying(page: Page) -> None:
+    page.goto(f"{URL}/drying")
+    page.get_by_role("region", name="Next").wait_for()
+
+
+def _load(page: Page) -> None:
+    page.goto(f"{URL}/drying")
+    page.get_by_label("What goes on the trays").fill("3 kg apples")
+    page.get_by_role("button", name="And another food").click()
+    page.get_by_label("Food 2 on the trays").fill("1 kg onions")
+    page.get_by_role("heading", name="Dry in").wait_for()
+    page.get_by_label("Food 2 on the trays").blur()
+
+
+def _jars(page: Page) -> None:
+    page.goto(f"{URL}/drying/jars")
+    page.get_by_role("heading", name="to shake today").wait_for()
+
+
+def _freeze(page: Page) -> None:
+    page.goto(f"{URL}/drying/freeze")
+    page.get_by_label("What goes into the freeze dryer").fill("2 kg strawberries")
+    page.get_by_role("heading", name="Dry in").wait_for()
+    page.get_by_label("What goes into the freeze dryer").blur()
+
+
 SHOTS = [
+    ("rounds", _rounds, (1280, 800), "light"),
     ("drying", _drying, (1280, 800), "light"),
+    ("drying-load", _load, (1280, 800), "light"),
+    ("drying-jars-tablet-dark", _jars, (820, 1180), "dark"),
+    ("drying-freeze", _freeze, (1280, 800), "light"),
+    ("drying-freezer", _freezer, (1280, 800), "light"),
     ("table", _table, (1280, 800), "light"),
     ("table-meals", _meals, (1280, 800), "light"),
     ("table-diary-phone", _diary, (390, 844), "light"),

@@ -257,7 +257,9 @@ def test_the_round_as_a_calendar(page: Page, demo: Here) -> None:
     feed = got.value.path().read_bytes()
     events = Calendar.from_ical(feed).walk("VEVENT")
     shown = httpx.get(f"{demo.url}/api/rounds").json()["due"]
-    assert sorted(str(event["SUMMARY"]) for event in events) == sorted(task["title"] for task in shown)
+    assert sorted(str(event["SUMMARY"]) for event in events) == sorted(
+        task["title"] for task in shown for _ in range(task["more_days"] + 1)
+    )
     assert httpx.get(f"{demo.url}/api/rounds/rounds.ics").headers["content-type"].startswith("text/calendar")
 
 

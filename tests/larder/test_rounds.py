@@ -47,11 +47,11 @@ def test_a_jar_is_shaken_daily(larder: Larder, clock: Clock) -> None:
     out = dried(larder, clock)
     assert [each.title for each in due(larder, TaskKind.CONDITION)] == ["Put the leeks into a jar to condition"]
     number = fill_jar(larder, out.lot, days=5)
-    shakes = due(larder, TaskKind.SHAKE)
-    assert [(each.when, each.now) for each in shakes] == [(When.AHEAD, False)] * 5
-    assert [each.due.date() for each in shakes] == [(NOON + timedelta(days=n)).date() for n in range(1, 6)]
+    (shake,) = due(larder, TaskKind.SHAKE)
+    assert (shake.when, shake.now, shake.more_days) == (When.AHEAD, False, 4)
+    assert shake.due.date() == (NOON + timedelta(days=1)).date()
     clock.now += timedelta(days=1)
-    assert [each.when for each in due(larder, TaskKind.SHAKE)] == [When.TODAY] + [When.AHEAD] * 4
+    assert [each.when for each in due(larder, TaskKind.SHAKE)] == [When.TODAY]
     clock.now += timedelta(days=1)
     late = due(larder, TaskKind.SHAKE)[0]
     assert (late.when, late.now) == (When.LATE, True)
@@ -104,7 +104,7 @@ def test_late_comes_first(larder: Larder, clock: Clock) -> None:
     found = rounds(larder)
     order = [each.when for each in found.due]
     assert order == sorted(order, key=list(When).index)
-    assert (found.late, found.today, found.ahead) == (2, 0, 4)
+    assert (found.late, found.today, found.ahead) == (2, 0, 0)
 
 
 def test_the_calendar_reads_back(larder: Larder, clock: Clock) -> None:
@@ -117,7 +117,8 @@ def test_the_calendar_reads_back(larder: Larder, clock: Clock) -> None:
     calendar = Calendar.from_ical(feed)
     assert str(calendar["X-WR-CALNAME"]) == "Rounds · Skerrow; the “larder”"
     events = list(calendar.walk("VEVENT"))
-    assert [str(each["SUMMARY"]) for each in events] == [each.title for each in found.due]
+    titles = [each.title for each in found.due for _ in range(each.more_days + 1)]
+    assert [str(each["SUMMARY"]) for each in events] == titles
     assert len({str(each["UID"]) for each in events}) == len(events)
     # What is late stands on today.
     assert events[0].decoded("DTSTART") == clock.now.date()

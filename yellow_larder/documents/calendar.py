@@ -31,17 +31,20 @@ def rounds_calendar(rounds: Rounds, *, name: str, made: datetime) -> bytes:
     calendar.add("x-wr-calname", f"Rounds · {name}")
     calendar.add("refresh-interval", timedelta(hours=1), parameters={"VALUE": "DURATION"})
     for due in rounds.due:
-        calendar.add_component(_event(due, rounds, made))
+        for ahead in range(due.more_days + 1):
+            calendar.add_component(_event(due, rounds, ahead, made))
     return bytes(calendar.to_ical())
 
 
-def _event(due: Task, rounds: Rounds, made: datetime) -> Event:
+def _event(due: Task, rounds: Rounds, ahead: int, made: datetime) -> Event:
     event = Event()
-    day = max(due.due.date(), rounds.day)
-    event.add("uid", f"{due.kind}-{due.number}-{_apart(due, rounds)}@yellow-larder")
+    day = max(due.due.date(), rounds.day) + timedelta(days=ahead)
+    # A day tells apart what comes again, its food what happens at one load.
+    apart = day.isoformat() if due.all_day else str(due.item)
+    event.add("uid", f"{due.kind}-{due.number}-{apart}@yellow-larder")
     event.add("dtstamp", made.replace(tzinfo=UTC))
     event.add("summary", due.title)
-    event.add("description", due.detail)
+    event.add("description", due.detail if not ahead else "")
     if due.all_day or due.when is When.LATE:
         event.add("dtstart", day)
         event.add("dtend", day + timedelta(days=1))
@@ -50,8 +53,3 @@ def _event(due: Task, rounds: Rounds, made: datetime) -> Event:
         event.add("dtstart", due.due.replace(tzinfo=UTC))
         event.add("dtend", due.due.replace(tzinfo=UTC) + _LASTS)
     return event
-
-
-def _apart(due: Task, rounds: Rounds) -> str:
-    """What tells apart things of one kind at one jar or load: the day of a shake, the food of a load."""
-    return max(due.due.date(), rounds.day).isoformat() if due.all_day else str(due.item)

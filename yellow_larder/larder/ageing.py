@@ -48,7 +48,7 @@ def kept_rows(session: Session, columns: Sequence[ColumnElement[Any]]) -> list[d
         select(*columns).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
     )
     names = list(found.keys())
-    return [dict(zip(names, row, strict=True)) for row in found]
+    return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
 
 
 def days_left_of(session: Session, today: date) -> tuple[list[dict[str, Any]], Numbers]:

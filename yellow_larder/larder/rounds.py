@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from enum import StrEnum
+from typing import Any
 
 import numpy as np
 from sqlalchemy import select
@@ -20,6 +21,7 @@ from yellow_larder.larder.freezedrying import Stage, freeze_loads
 from yellow_larder.larder.freezing import Phase, freezings
 from yellow_larder.larder.jars import jar_standing
 from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.lots import CRUMBS_G
 from yellow_larder.larder.quantities import Units, say_mass
 from yellow_larder.larder.running import Running, Step
 from yellow_larder.store import journal
@@ -54,9 +56,9 @@ class When(StrEnum):
     AHEAD = "ahead"
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(slots=True)
 class Task:
-    """One thing that is due.
+    """One thing that is due; not frozen, since hundreds are made at once and freezing takes longest.
 
     Attributes:
         kind: what sort of thing.
@@ -70,6 +72,7 @@ class Task:
         now: whether it can be done now.
         form: shape of the food, for drawing; empty if there is none.
         colour: colour of the food.
+        more_days: on how many days after this one it comes again, one after the other.
     """
 
     kind: TaskKind
@@ -83,6 +86,7 @@ class Task:
     now: bool
     form: str = ""
     colour: str = ""
+    more_days: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,14 +118,32 @@ def due_now(session: Session, now: datetime) -> int:
 
 def _found(session: Session, now: datetime) -> list[Task]:
     known, units = all_foods(session), settings(session).units
+    jars, lots = journal.records(session, "jar"), _lots(session)
     return [
         *_loads(session, now),
         *_freezer(session, now),
         *_freeze_dryer(session, now),
-        *_jars(session, known, units, now),
-        *_waiting(session, known, units, now),
+        *_jars(jars, lots, known, units, now),
+        *_waiting(jars, lots, known, units, now),
         *_eat(session, now),
     ]
+
+
+@dataclass(frozen=True, slots=True)
+class _Lot:
+    """As much of a lot as a round has to know: hundreds are read at once, and need no objects with an identity."""
+
+    food_key: str
+    mass_g: float
+    came_on: date
+    wants_jar: bool
+
+
+def _lots(session: Session) -> dict[int, _Lot]:
+    """The lots of which something is left, by number."""
+    wants = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
+    found = session.execute(select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, wants).where(Lot.mass_g >= CRUMBS_G))
+    return {number: _Lot(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found.all()}
 
 
 def _when(due: datetime, now: datetime, *, all_day: bool, grace: timedelta = timedelta(0)) -> When:
@@ -197,10 +219,9 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
         )
 
 
-def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Task]:
-    records = journal.records(session, "jar")
-    wanted = {facts["lot"] for facts in records.values()}
-    lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= 1)) if lot.id in wanted}
+def _jars(
+    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+) -> Iterator[Task]:
     today = now.date()
     for number, facts in records.items():
         lot = lots.get(facts["lot"])
@@ -215,29 +236,30 @@ def _jars(session: Session, known: dict[str, Food], units: Units, now: datetime)
             title = f"Dry the {_plain(food)} again: back on the trays"
             yield Task(TaskKind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
         elif stands.due is not None:
-            for ahead in range(stands.wanted - stands.free_days):
-                first = ahead == 0
-                day = stands.due if first else max(stands.due, today) + timedelta(days=ahead)
-                due = datetime.combine(day, MORNING)
-                said = f"{detail}, day {stands.free_days + ahead + 1} of {stands.wanted}"
-                when = _when(due, now, all_day=True)
-                title = f"Shake the {_plain(food)}"
-                can = first and day <= today
-                yield Task(TaskKind.SHAKE, number, ahead, title, said, due, True, when, can, food.form, food.colour)
+            due = datetime.combine(stands.due, MORNING)
+            said = f"{detail}, day {stands.free_days + 1} of {stands.wanted}"
+            when = _when(due, now, all_day=True)
+            more = stands.wanted - stands.free_days - 1
+            can = stands.due <= today
+            title = f"Shake the {_plain(food)}"
+            yield Task(
+                TaskKind.SHAKE, number, 0, title, said, due, True, when, can, food.form, food.colour, more_days=more
+            )
 
 
-def _waiting(session: Session, known: dict[str, Food], units: Units, now: datetime) -> Iterator[Task]:
+def _waiting(
+    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+) -> Iterator[Task]:
     """What was dried and is in no jar yet."""
-    held = {facts["lot"] for facts in journal.records(session, "jar").values()}
-    wanting = select(Lot).where(Lot.mass_g >= 1, Lot.wants_conditioning, Lot.conditioned_on.is_(None))
-    for lot in session.scalars(wanting):
-        if lot.id in held:
+    held = {facts["lot"] for facts in records.values()}
+    for number, lot in lots.items():
+        if not lot.wants_jar or number in held:
             continue
         food = known[lot.food_key]
         due = datetime.combine(lot.came_on, MORNING)
         yield Task(
             TaskKind.CONDITION,
-            lot.id,
+            number,
             0,
             f"Put the {_plain(food)} into a jar to condition",
             say_mass(lot.mass_g, units),

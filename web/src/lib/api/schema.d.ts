@@ -4377,7 +4377,7 @@ export interface components {
         };
         /**
          * Task
-         * @description One thing that is due.
+         * @description One thing that is due; not frozen, since hundreds are made at once and freezing takes longest.
          *
          *     Attributes:
          *         kind: what sort of thing.
@@ -4391,6 +4391,7 @@ export interface components {
          *         now: whether it can be done now.
          *         form: shape of the food, for drawing; empty if there is none.
          *         colour: colour of the food.
+         *         more_days: on how many days after this one it comes again, one after the other.
          */
         Task: {
             /** All Day */
@@ -4415,6 +4416,11 @@ export interface components {
             /** Item */
             item: number;
             kind: components["schemas"]["TaskKind"];
+            /**
+             * More Days
+             * @default 0
+             */
+            more_days?: number;
             /** Now */
             now: boolean;
             /** Number */

@@ -29,15 +29,13 @@
   }
 
   const of = (when: Schemas["When"]) => round?.due.filter((task) => task.when === when) ?? [];
-  /** Of a jar's coming days only the next is a line; the others are dots on the days. */
-  const coming = $derived(of("ahead").filter((task) => task.kind !== "shake" || task.item === 0 || !of("ahead").some((other) => other.kind === "shake" && other.number === task.number && other.item < task.item)));
   const ready = $derived((round?.due ?? []).filter((task) => task.now).length);
   const groups = $derived(
     (
       [
         ["Late", of("late")],
         ["Today", of("today")],
-        ["Coming", coming],
+        ["Coming", of("ahead")],
       ] as [string, Task[]][]
     ).filter(([, tasks]) => tasks.length),
   );

@@ -5,16 +5,25 @@
 
   let { due }: { due: Schemas["Task"][] } = $props();
 
+  const DAY = 86_400_000;
+  const midnight = (date: Date) => new Date(date.getFullYear(), date.getMonth(), date.getDate()).getTime();
+
+  /** The day a thing falls on: what is late falls on today. */
+  function dayOf(task: Schemas["Task"], today: number): number {
+    const [year, month, date] = task.due.slice(0, 10).split("-").map(Number) as [number, number, number];
+    const day = task.all_day ? new Date(year, month - 1, date).getTime() : midnight(moment(task.due));
+    return Math.max(0, Math.round((day - today) / DAY));
+  }
+
   const days = $derived.by(() => {
-    const today = new Date();
-    return Array.from({ length: 10 }, (_, n) => {
-      const date = new Date(today.getFullYear(), today.getMonth(), today.getDate() + n);
-      const tasks = due.filter((task) => {
-        const at = task.all_day ? new Date(...(task.due.slice(0, 10).split("-").map((part, p) => Number(part) - (p === 1 ? 1 : 0)) as [number, number, number])) : moment(task.due);
-        return n === 0 ? at < new Date(date.getTime() + 86_400_000) : at.toDateString() === date.toDateString();
-      });
-      return { date, tasks };
-    });
+    const today = midnight(new Date());
+    return Array.from({ length: 10 }, (_, n) => ({
+      date: new Date(today + n * DAY + DAY / 2),
+      tasks: due.filter((task) => {
+        const first = dayOf(task, today);
+        return n >= first && n <= first + (task.more_days ?? 0);
+      }),
+    }));
   });
   const FILL: Partial<Record<Schemas["TaskKind"], string>> = { shake: "var(--leaf)", redry: "var(--rust)", "freezer-out": "var(--slate)", "freezer-open": "var(--slate)", eat: "var(--lid)" };
 </script>
