@@ -15,11 +15,12 @@ from yellow_larder.larder.grinding import grind
 from yellow_larder.larder.jars import Jar, back_in_jar, empty_jar, fill_jar, look_at_jar, see_jars
 from yellow_larder.larder.larder import Larder, take_back
 from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import CameOut, see_loads, start_load, take_out
+from yellow_larder.larder.loads import see_loads, start_load
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.made import made_here
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.taking_out import CameOut, take_out
 
 LEEKS = Item(line="2 kg leeks")
 

@@ -1,5 +1,5 @@
 from dataclasses import replace
-from datetime import timedelta
+from datetime import timedelta, timezone
 
 import pytest
 
@@ -12,19 +12,13 @@ from yellow_larder.larder.bench import plan
 from yellow_larder.larder.gives import gives_of
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.loading import Item, LoadAsk, plan_load
-from yellow_larder.larder.loads import (
-    add_to_load,
-    loosen,
-    see_loads,
-    start_load,
-    take_out,
-    try_dry,
-    weigh_tray,
-)
+from yellow_larder.larder.loads import add_to_load, loosen, see_loads, start_load
 from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.running import Load, Step
+from yellow_larder.larder.taking_out import take_out, try_dry
+from yellow_larder.larder.weighing import weigh_tray
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot
 
@@ -286,6 +280,32 @@ def test_a_rise_that_is_meant_strikes_the_earlier_ones_out(larder: Larder, clock
     weigh_tray(larder, number, 1, "240 g", meant=True)
     seen = only(larder).items[0].seen
     assert [round(each.mass_g / 6) for each in seen] == [240]
+
+
+def test_a_weight_written_down_later(larder: Larder, clock: Clock) -> None:
+    number = start_load(larder, LEEKS)
+    clock.now += timedelta(hours=4)
+    weigh_tray(larder, number, 1, "120 g")
+    weigh_tray(larder, number, 1, "200 g", at=NOON + timedelta(hours=2))
+    assert [(each.hours, round(each.mass_g / 6)) for each in only(larder).items[0].seen] == [(2, 200), (4, 120)]
+    utc = (NOON + timedelta(hours=3)).replace(tzinfo=timezone(timedelta(0)))
+    weigh_tray(larder, number, 2, "150 g", at=utc.astimezone(timezone(timedelta(hours=5))))
+    assert [each.hours for each in only(larder).items[0].seen] == [2, 3, 4]
+    for at, words in ((NOON - timedelta(hours=1), "before it went into"), (NOON + timedelta(hours=9), "still to come")):
+        with pytest.raises(Refused, match=words) as found:
+            weigh_tray(larder, number, 1, "150 g", at=at)
+        assert found.value.field == "at"
+    with pytest.raises(Refused, match="after that"):
+        weigh_tray(larder, number, 1, "100 g", at=NOON + timedelta(hours=3))
+
+
+def test_wetter_food_takes_longer_and_comes_out_lighter(larder: Larder) -> None:
+    usual, wet = (
+        plan_load(larder, LoadAsk(items=(Item(line="2 kg leeks", water=water),))).items[0] for water in (None, 90.0)
+    )
+    assert wet.hours.likely > 1.1 * usual.hours.likely
+    assert wet.dry_g == pytest.approx(200 / 0.94)
+    assert any(reason.startswith("90 % water in it:") for reason in wet.reasons)
 
 
 def test_weighed_with_its_tray(larder: Larder, clock: Clock) -> None:

@@ -16,10 +16,11 @@ from yellow_larder.larder.freezing import put_in, take_out
 from yellow_larder.larder.jars import fill_jar, look_at_jar
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import start_load, weigh_tray
+from yellow_larder.larder.loads import start_load
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
+from yellow_larder.larder.weighing import weigh_tray
 
 
 def due(larder: Larder, kind: TaskKind) -> list[Task]:

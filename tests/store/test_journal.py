@@ -33,7 +33,7 @@ from yellow_larder.larder.grinding import grind
 from yellow_larder.larder.jars import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle, take_back
 from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import add_to_load, loosen, start_load, take_out, try_dry, weigh_tray
+from yellow_larder.larder.loads import add_to_load, loosen, start_load
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.machines import NewMachine, add_machine
 from yellow_larder.larder.meals import Meal, keep_meal, remember, remove_meal
@@ -43,6 +43,8 @@ from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.shelves import move, throw_out
 from yellow_larder.larder.storing import mark_tried
+from yellow_larder.larder.taking_out import take_out, try_dry
+from yellow_larder.larder.weighing import weigh_tray
 from yellow_larder.store import journal
 from yellow_larder.store.database import open_database, reading, writing
 from yellow_larder.store.models import (

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Body
@@ -22,20 +23,12 @@ from yellow_larder.larder.freezedrying import (
 from yellow_larder.larder.grinding import Ground, grind
 from yellow_larder.larder.jars import JarsView, back_in_jar, empty_jar, fill_jar, look_at_jar, see_jars
 from yellow_larder.larder.loading import Item, LoadAsk, LoadPlan, plan_load
-from yellow_larder.larder.loads import (
-    CameOut,
-    Tested,
-    add_to_load,
-    loosen,
-    see_loads,
-    start_load,
-    take_out,
-    try_dry,
-    weigh_tray,
-)
+from yellow_larder.larder.loads import add_to_load, loosen, see_loads, start_load
 from yellow_larder.larder.machines import NewMachine, add_machine, see_machines
 from yellow_larder.larder.made import Made, made_here
 from yellow_larder.larder.running import Load
+from yellow_larder.larder.taking_out import CameOut, Tested, take_out, try_dry
+from yellow_larder.larder.weighing import weigh_tray
 from yellow_larder.reference.drying import FreezeDryer, Machine, freeze_dryers
 
 router = APIRouter(prefix="/drying", tags=["drying"], responses=REFUSALS)
@@ -87,10 +80,11 @@ def weigh_a_tray(
     number: int,
     tray: Annotated[int, Body()],
     weight: Annotated[str, Body(examples=["412 g"])],
+    at: Annotated[datetime | None, Body(description="when, if not just now")] = None,
     meant: Meant = False,
 ) -> None:
-    """A tray was weighed."""
-    weigh_tray(larder, number, tray, weight, meant=meant)
+    """A tray was weighed, now or a while ago."""
+    weigh_tray(larder, number, tray, weight, at=at, meant=meant)
 
 
 @router.post("/loads/{number}/loosen", status_code=204)

@@ -12,7 +12,9 @@ from yellow_larder.larder.grinding import grind
 from yellow_larder.larder.jars import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import loosen, see_loads, start_load, take_out, weigh_tray
+from yellow_larder.larder.loads import loosen, see_loads, start_load
+from yellow_larder.larder.taking_out import take_out
+from yellow_larder.larder.weighing import weigh_tray
 
 _LEMON = (Treatment.LEMON,)
 

@@ -91,6 +91,7 @@ class ItemPlan:
     dry_g: float
     dry: str
     each_dry: str
+    water_pct: float
     target_pct: float
     hours: Hours
     takes: str
@@ -293,6 +294,7 @@ class Laying:
             dry_g=lying.dry_g(on_trays),
             dry=say_mass(lying.dry_g(on_trays), units),
             each_dry=say_mass(lying.dry_g(mine[0]), units),
+            water_pct=lying.course.start_pct,
             target_pct=lying.course.target_pct,
             hours=lying.expected,
             takes=say_range(lying.expected),

@@ -9,7 +9,7 @@ import numpy as np
 
 from yellow_larder.core.drying import expected_hours, humidity_at
 from yellow_larder.core.foods import Food
-from yellow_larder.core.forecast import Course, Hours
+from yellow_larder.core.forecast import Course, Hours, slower_for_water
 from yellow_larder.core.laying import Laid
 from yellow_larder.core.produce import Produce, Treatment
 from yellow_larder.larder.quantities import Units, say_temperature
@@ -67,11 +67,19 @@ class Lying:
                 opened=opened,
             )
 
-        self.expected: Hours = expected(room)
+        self.water_factor = self._wetter(water_pct)
+        self.expected: Hours = expected(room).times(self.water_factor)
         in_plain_air = expected(Room(20, 0.5))
-        self.damp_factor = self.expected.likely / in_plain_air.likely
+        self.damp_factor = self.expected.likely / self.water_factor / in_plain_air.likely
         self.warmth_factor = in_plain_air.air / machine.slower
         self.slower = machine.slower
+
+    def _wetter(self, water_pct: float) -> float:
+        """How many times longer food takes that is wetter, or less wet, than the table has it."""
+        usual = Course(self.produce.fresh_water_pct, self.course.target_pct, self.floor_pct)
+        if water_pct == self.produce.fresh_water_pct:
+            return 1.0
+        return slower_for_water(usual, self.course)
 
     @property
     def laid(self) -> Laid:
@@ -96,6 +104,7 @@ class Lying:
             (self.warmth_factor, f"air of {say_temperature(self.air_c, units)}"),
             (self.slower, "no fan over it"),
             (self.expected.skin, "its skin is whole"),
+            (self.water_factor, f"{self.course.start_pct:.0f} % water in it"),
             (self.damp_factor, f"a room of {self.room.humidity:.0%} humidity"),
         ):
             if abs(factor - 1) > 0.03:

@@ -16,7 +16,7 @@
     name: string;
     value: string | number;
     wrong?: Wrong;
-    type?: "text" | "number" | "date";
+    type?: "text" | "number" | "date" | "time";
     hint?: string;
     placeholder?: string;
     onchange?: () => void;

@@ -467,7 +467,7 @@ export interface paths {
         put?: never;
         /**
          * Weigh A Tray
-         * @description A tray was weighed.
+         * @description A tray was weighed, now or a while ago.
          */
         post: operations["weigh_a_tray_api_drying_loads__number__weigh_post"];
         delete?: never;
@@ -1814,6 +1814,11 @@ export interface components {
         /** Body_weigh_a_tray_api_drying_loads__number__weigh_post */
         Body_weigh_a_tray_api_drying_loads__number__weigh_post: {
             /**
+             * At
+             * @description when, if not just now
+             */
+            at?: string | null;
+            /**
              * Meant
              * @description that it is meant, though something speaks against it
              * @default false
@@ -3024,6 +3029,8 @@ export interface components {
             trays: number;
             /** Wants */
             wants: components["schemas"]["Treatment"][];
+            /** Water Pct */
+            water_pct: number;
             /** Wet */
             wet: string;
             /** Wet G */

@@ -73,6 +73,10 @@
           cost
           <input class="field !w-18" value={item.cost} placeholder="–" onchange={(event) => load.item(n, { cost: event.currentTarget.value })} aria-label="What {item.line} cost" aria-invalid={wrong[`cost.${at}`] ? "true" : undefined} />
         </label>
+        <label class="flex items-center gap-2 text-[0.93rem]">
+          water, %
+          <input class="field !w-18" inputmode="decimal" value={item.water ?? ""} placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""} onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })} aria-label="Water in {item.line}, per cent" aria-invalid={wrong[`water.${at}`] ? "true" : undefined} />
+        </label>
         {#each offered(n) as [treatment, words] (treatment)}
           <button class="chip !px-3 !text-[0.88rem]" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}>{words}</button>
         {/each}

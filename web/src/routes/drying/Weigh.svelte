@@ -9,6 +9,8 @@
   let { open = $bindable(false), load, tray = $bindable(1) }: { open?: boolean; load: Schemas["Load"]; tray?: number } = $props();
 
   let weight = $state("");
+  /** "14:30", if it was weighed earlier. */
+  let time = $state("");
   let wrong = $state<Wrong>({});
 
   const inside = $derived(load.trays.filter((each) => !each.out));
@@ -18,12 +20,23 @@
   $effect(() => {
     if (open) {
       weight = "";
+      time = "";
       wrong = {};
     }
   });
 
+  /** The last time that the clock showed this, today or yesterday. */
+  function weighedAt(): string | null {
+    const found = /^(\d{2}):(\d{2})$/.exec(time);
+    if (!found) return null;
+    const at = new Date();
+    at.setHours(Number(found[1]), Number(found[2]), 0, 0);
+    if (at > new Date()) at.setDate(at.getDate() - 1);
+    return at.toISOString();
+  }
+
   async function save(meant = false) {
-    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant } }));
+    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant, at: weighedAt() } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     open = false;
@@ -40,7 +53,10 @@
       <p class="leading-snug"><b class="inline-block first-letter:uppercase">{item.name}</b>: went in with {mine.wet}{mine.last ? `, weighed ${mine.last} last` : ""}; dry at {mine.target}. {load.with_tray ? "The tray's own weight is taken off." : "Weigh the food without its tray."}</p>
       <ScaleReading lay={{ name: `tray ${tray}`, grams: mine.on_scale_g }} ontake={(taken) => (weight = taken)} />
     {/if}
-    <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder="412 g" />
+    <div class="grid grid-cols-[1fr_9rem] gap-3">
+      <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder="412 g" />
+      <Field label="At, if not now" name="at" type="time" bind:value={time} {wrong} />
+    </div>
     {#if wrong.meant}
       <div class="rounded-xl border-2 border-rust p-3" role="alert">
         <p class="leading-snug">{wrong.meant.message}</p>
