@@ -16,7 +16,7 @@ serve: .venv/ready web/build/index.html       ## serve your own larder
 test: .venv/ready web/build/index.html        ## all tests, browser included
 	sh tools/chromium.sh
 	cd web && npm run --silent test
-	$(BIN)/pytest -n logical --maxprocesses 4 --dist loadfile
+	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal
 
 check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
 	$(BIN)/ruff check .

@@ -44,7 +44,7 @@ def by_trying_all(wanted: Table, on_offer: Offers, coins: int) -> tuple[int, flo
     """Most whole meals, then most useful energy, then least money, by trying every basket and every menu."""
     gap = wanted.gap_g
     best = (-1, -1.0, 0.0)
-    for packs in product(range(5), repeat=len(on_offer.food)):
+    for packs in product(*[range(int(coins // each) + 1) for each in on_offer.coins]):
         cost = float(np.dot(packs, on_offer.coins))
         if cost > coins:
             continue

@@ -206,25 +206,9 @@ def test_opening_again_changes_nothing(larder: Larder, tmp_path: Path) -> None:
 WRITER = """
 import sys
 from pathlib import Path
-from yellow_larder.core.conditioning import Look
 from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
-from yellow_larder.larder.freezedrying import (
-    closed_up,
-    start_freeze_load,
-    take_out_freeze_load,
-    weigh_freeze_load,
-)
-from yellow_larder.larder.grinding import grind
-from yellow_larder.larder.jars import back_in_jar, empty_jar, fill_jar, look_at_jar
-from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import add_to_load, loosen, start_load, take_out, try_dry, weigh_tray
-from yellow_larder.larder.machines import NewMachine, add_machine
 from yellow_larder.larder.larder import open_larder
-from yellow_larder.larder.lots import set_cupboard
-from yellow_larder.larder.meals import Meal, keep_meal, remember, remove_meal
 from yellow_larder.larder.packing import pack
-from yellow_larder.larder.prices import Seen, forget_price, see_price
 larder = open_larder(Path(sys.argv[1]))
 while True:
     print(pack(larder, Ask(line="2 kg pearl barley")).numbers[-1], flush=True)
