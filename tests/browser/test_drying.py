@@ -250,6 +250,19 @@ def test_the_round(page: Page, demo: Here) -> None:
     expect(page.get_by_role("complementary", name=re.compile("^Package"))).to_contain_text("Hazelnuts")
 
 
+def test_the_round_leads_to_the_scale(page: Page, served: Here) -> None:
+    start(page, served, "600 g leeks")
+    pass_hours(served, 2)
+    page.goto(f"{served.url}/rounds")
+    page.get_by_role("link", name="Weigh it").click()
+    sheet = page.get_by_role("dialog", name="Weigh a tray")
+    expect(sheet).to_contain_text("Leeks: went in with 300 g", ignore_case=True)
+    sheet.get_by_label("Weight").fill("190 g")
+    sheet.get_by_label("At, if not now").fill("00:00")
+    sheet.get_by_role("button", name="Write it down").click()
+    expect(sheet.or_(page.get_by_role("region", name="Next")).first).to_be_visible()
+
+
 def test_the_round_as_a_calendar(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/rounds")
     with page.expect_download() as got:

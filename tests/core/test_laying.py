@@ -63,6 +63,15 @@ def test_onions_go_outdoors_and_alone() -> None:
     assert "outdoors" not in codes(laid("onions"), air=Air.SUN, air_c=52)
 
 
+def test_what_one_air_does_not_suit_dries_another_day() -> None:
+    """Source: common practice: herbs 35, fruit 57 °C."""
+    mixed = judge_load([laid("pears", Treatment.LEMON), laid("parsley")], air=Air.MACHINE, air_c=57)
+    (apart,) = [found for found in mixed if found.code == "not-together"]
+    assert (apart.says, apart.figures) == ("Fresh parsley should not dry with the rest", "fresh parsley 30–41 °C")
+    assert "not-together" not in codes(laid("parsley"), air_c=57)
+    assert "not-together" not in codes(laid("pears"), laid("mushrooms"), air_c=54)
+
+
 def test_sun_brings_pests() -> None:
     assert "sun" in codes(laid("apricots", Treatment.PIERCED), air=Air.SUN, air_c=50)
 

@@ -49,7 +49,7 @@ def judge_load(load: Sequence[Laid], *, air: Air, air_c: float) -> list[Finding]
     Source: each finding names its own.
     """
     found = [finding for laid in load for finding in _one(laid, air, air_c)]
-    found += _smells(load, air)
+    found += [*_not_together(load, air_c), *_smells(load, air)]
     if air is Air.SUN:
         found.append(_SUN)
     order = list(Severity)
@@ -201,6 +201,24 @@ def _treatment(laid: Laid) -> list[Finding]:
             )
         )
     return found
+
+
+def _not_together(load: Sequence[Laid], air_c: float) -> list[Finding]:
+    """One air goes over all of them: what it does not suit dries another day."""
+    apart = [laid.produce for laid in load if not laid.produce.low_c - 0.5 <= air_c <= laid.produce.high_c + 0.5]
+    if not apart or len(apart) == len(load):
+        return []
+    ranges = "; ".join(f"{food.name} {food.low_c:.0f}–{food.high_c:.0f} °C" for food in dict.fromkeys(apart))
+    return [
+        Finding(
+            Severity.MIND,
+            "not-together",
+            f"{_names(apart).capitalize()} should not dry with the rest",
+            f"One air goes over all trays, and {air_c:.0f} °C suits the others. Dry them on another day.",
+            "common practice",
+            ranges,
+        )
+    ]
 
 
 def _smells(load: Sequence[Laid], air: Air) -> list[Finding]:

@@ -11,13 +11,22 @@ from yellow_larder.core.drying import expected_hours, humidity_at
 from yellow_larder.core.foods import Food
 from yellow_larder.core.forecast import Course, Hours, slower_for_water
 from yellow_larder.core.laying import Laid
-from yellow_larder.core.produce import Produce, Treatment
+from yellow_larder.core.produce import Air, Produce, Treatment
 from yellow_larder.larder.quantities import Units, say_temperature
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
 
 _ABOVE_FLOOR_PCT = 1.5
 """How far above its point of rest a food is taken out where the air does not dry it further. Source: our judgement."""
+
+
+_AIRS = {
+    Air.MACHINE: "this dryer",
+    Air.OVEN: "an oven with its door ajar",
+    Air.SUN: "sun by day only",
+    Air.HANGING: "still air",
+}
+"""What makes drying slower than in front of a fan."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +81,7 @@ class Lying:
         in_plain_air = expected(Room(20, 0.5))
         self.damp_factor = self.expected.likely / self.water_factor / in_plain_air.likely
         self.warmth_factor = in_plain_air.air / machine.slower
-        self.slower = machine.slower
+        self.slower, self.air = machine.slower, machine.air
 
     def _wetter(self, water_pct: float) -> float:
         """How many times longer food takes that is wetter, or less wet, than the table has it."""
@@ -102,7 +111,7 @@ class Lying:
         for factor, words in (
             (self.expected.thickness, f"cut {say_thickness(self.thickness_mm, units)}"),
             (self.warmth_factor, f"air of {say_temperature(self.air_c, units)}"),
-            (self.slower, "no fan over it"),
+            (self.slower, _AIRS[self.air]),
             (self.expected.skin, "its skin is whole"),
             (self.water_factor, f"{self.course.start_pct:.0f} % water in it"),
             (self.damp_factor, f"a room of {self.room.humidity:.0%} humidity"),

@@ -32,3 +32,11 @@ export function left(iso: string, now = new Date()): string {
   const words = days ? `${days} d${hours ? ` ${hours} h` : ""}` : hours ? `${hours} h${size % 60 ? ` ${size % 60} min` : ""}` : `${size} min`;
   return minutes < 0 ? `${words} ago` : size === 0 ? "now" : `in ${words}`;
 }
+
+/** The last time that the clock showed "14:30", today or yesterday; nothing if it is no time. */
+export function lastTime(time: string, now = new Date()): string | null {
+  const found = /^(\d{2}):(\d{2})/.exec(time);
+  if (!found) return null;
+  const at = new Date(now.getFullYear(), now.getMonth(), now.getDate(), Number(found[1]), Number(found[2]));
+  return (at > now ? new Date(at.getTime() - 86_400_000) : at).toISOString();
+}

@@ -13,6 +13,8 @@
   let loads = $state<Schemas["Load"][]>([]);
   let loaded = $state(false);
   let shown = $state<number>();
+  /** The food that the round sent somebody here for: its next thing is opened at once. */
+  let sent = $state<number>();
 
   const us = $derived(larder.overview?.settings.units === "US");
   const running = $derived(load.written ? undefined : (loads.find((each) => each.number === shown) ?? loads[0]));
@@ -24,6 +26,7 @@
   onMount(() => {
     const asked = Number(page.url.searchParams.get("load"));
     if (asked) shown = asked;
+    if (page.url.searchParams.has("now")) sent = Number(page.url.searchParams.get("now"));
     const timer = setInterval(read, 60_000);
     return () => clearInterval(timer);
   });
@@ -60,7 +63,7 @@
     {#if load.written}
       {#if load.plan}<Proposal plan={load.plan} wrong={Object.keys(load.wrong).length > 0} onstart={start} />{/if}
     {:else if running}
-      {#key running.number}<Running load={running} {us} />{/key}
+      {#key running.number}<Running load={running} {us} {sent} />{/key}
     {:else if loaded}
       <div class="mx-auto max-w-xl pt-6 text-center">
         <svg viewBox="0 0 260 150" class="mx-auto w-64" aria-hidden="true">

@@ -6,12 +6,13 @@
   import { larder } from "$lib/larder.svelte";
   import { left, when } from "$lib/when";
   import { capital } from "$lib/words";
+  import { onMount } from "svelte";
   import More from "./More.svelte";
   import Test from "./Test.svelte";
   import Weigh from "./Weigh.svelte";
   import WeightCurve from "./WeightCurve.svelte";
 
-  let { load, us }: { load: Schemas["Load"]; us: boolean } = $props();
+  let { load, us, sent }: { load: Schemas["Load"]; us: boolean; sent?: number | undefined } = $props();
 
   let food = $state(0);
   let weighing = $state(false);
@@ -23,6 +24,7 @@
   const inside = $derived(load.trays.filter((each) => !each.out));
   const next = $derived(load.next);
   const due = $derived(new Date(`${next.due}Z`) <= new Date());
+  const then = $derived(load.then.map((step) => ` · then: ${step.says.split(":")[0]}, ${when(step.due)}`).join(""));
   const DO: Record<Schemas["Step"], string> = { weigh: "Weigh it", loosen: "Done: loosened", test: "Is it dry?", wait: "" };
 
   async function doIt(step: Schemas["ToDo"]) {
@@ -35,6 +37,12 @@
       await larder.changed();
     }
   }
+
+  onMount(() => {
+    const step = [load.next, ...load.then].find((each) => each.item === sent);
+    // Loosening is done at the trays, and told by a tap of its own.
+    if (step && step.step !== "loosen") void doIt(step);
+  });
 
   function weigh(number: number) {
     tray = number;
@@ -52,7 +60,7 @@
   <section aria-label="Next" class="mt-3 flex flex-wrap items-center justify-between gap-x-5 gap-y-2 rounded-xl border-2 border-ink bg-cream px-4 py-3">
     <div class="min-w-0">
       <p class="text-[1.12rem] leading-snug font-bold">{next.says}</p>
-      <p class="caption">{due ? "now" : `${left(next.due)}, ${when(next.due)}`}{#each load.then as step (step.item)}{" · then: "}{step.says.split(":")[0]}, {when(step.due)}{/each}</p>
+      <p class="caption">{due ? "now" : `${left(next.due)}, ${when(next.due)}`}{then}</p>
     </div>
     <button class={due ? "do" : "chip"} onclick={() => doIt(next)}>{DO[next.step]}</button>
   </section>

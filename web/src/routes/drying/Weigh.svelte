@@ -5,6 +5,7 @@
   import ScaleReading from "$lib/ScaleReading.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
+  import { lastTime } from "$lib/when";
 
   let { open = $bindable(false), load, tray = $bindable(1) }: { open?: boolean; load: Schemas["Load"]; tray?: number } = $props();
 
@@ -25,18 +26,8 @@
     }
   });
 
-  /** The last time that the clock showed this, today or yesterday. */
-  function weighedAt(): string | null {
-    const found = /^(\d{2}):(\d{2})$/.exec(time);
-    if (!found) return null;
-    const at = new Date();
-    at.setHours(Number(found[1]), Number(found[2]), 0, 0);
-    if (at > new Date()) at.setDate(at.getDate() - 1);
-    return at.toISOString();
-  }
-
   async function save(meant = false) {
-    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant, at: weighedAt() } }));
+    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant, at: lastTime(time) } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     open = false;

@@ -78,7 +78,7 @@
       <div class="mt-6 rounded-xl bg-cream px-4 py-3">
         <p class="head">The room</p>
         <p class="text-[1.05rem] font-semibold {room && !room.reads ? 'text-rust' : ''}">{room?.text ?? "…"}</p>
-        <p class="caption mt-0.5">{room?.reads ? "Loads, freeze-dried food and thaws are reckoned with it." : "What the household says of its room is used instead."}{room?.simulated ? " A thought-up probe." : ""}</p>
+        <p class="caption mt-0.5">{room?.reads ? "Loads and freeze-dried food are reckoned with it." : "What the household says of its room is used instead."}{room?.simulated ? " A thought-up probe." : ""}</p>
       </div>
       <div class="mt-5">
         <p class="head">In your own calendar</p>
