@@ -64,19 +64,21 @@
       {/if}
     </div>
     {#if item.line}
-      <div class="mt-2 flex flex-wrap items-center gap-2">
-        <label class="flex items-center gap-2 text-[0.93rem]">
+      <div class="mt-2 grid grid-cols-3 gap-2">
+        <label class="block text-[0.88rem] text-soft">
           cut
-          <input class="field !w-22" value={item.thickness} placeholder={load.plan?.items[at]?.thickness ?? "as usual"} onchange={(event) => load.item(n, { thickness: event.currentTarget.value })} aria-label="How thick {item.line} is cut" aria-invalid={wrong[`thickness.${at}`] ? "true" : undefined} />
+          <input class="field mt-0.5 !px-2" value={item.thickness} placeholder={load.plan?.items[at]?.thickness ?? "usual"} onchange={(event) => load.item(n, { thickness: event.currentTarget.value })} aria-label="How thick {item.line} is cut" aria-invalid={wrong[`thickness.${at}`] ? "true" : undefined} />
         </label>
-        <label class="flex items-center gap-2 text-[0.93rem]">
-          cost
-          <input class="field !w-18" value={item.cost} placeholder="–" onchange={(event) => load.item(n, { cost: event.currentTarget.value })} aria-label="What {item.line} cost" aria-invalid={wrong[`cost.${at}`] ? "true" : undefined} />
-        </label>
-        <label class="flex items-center gap-2 text-[0.93rem]">
+        <label class="block text-[0.88rem] text-soft">
           water, %
-          <input class="field !w-18" inputmode="decimal" value={item.water ?? ""} placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""} onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })} aria-label="Water in {item.line}, per cent" aria-invalid={wrong[`water.${at}`] ? "true" : undefined} />
+          <input class="field mt-0.5 !px-2" inputmode="decimal" value={item.water ?? ""} placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""} onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })} aria-label="Water in {item.line}, per cent" aria-invalid={wrong[`water.${at}`] ? "true" : undefined} />
         </label>
+        <label class="block text-[0.88rem] text-soft">
+          cost
+          <input class="field mt-0.5 !px-2" value={item.cost} placeholder="–" onchange={(event) => load.item(n, { cost: event.currentTarget.value })} aria-label="What {item.line} cost" aria-invalid={wrong[`cost.${at}`] ? "true" : undefined} />
+        </label>
+      </div>
+      <div class="mt-2 flex flex-wrap items-center gap-2 empty:hidden">
         {#each offered(n) as [treatment, words] (treatment)}
           <button class="chip !px-3 !text-[0.88rem]" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}>{words}</button>
         {/each}
@@ -108,7 +110,7 @@
     </div>
     <div>
       <label for="tray-weight" class="head block">Empty tray</label>
-      <input id="tray-weight" class="field mt-1" value={load.ask.tray} placeholder="not weighed" onchange={(event) => load.set({ tray: event.currentTarget.value })} aria-invalid={wrong.tray ? "true" : undefined} />
+      <input id="tray-weight" class="field mt-1" value={load.ask.tray} placeholder="none" onchange={(event) => load.set({ tray: event.currentTarget.value })} aria-invalid={wrong.tray ? "true" : undefined} />
     </div>
   </div>
   {#each ["air_c", "tray"] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}

@@ -43,9 +43,9 @@
   const bars = $derived(
     plan?.phases
       ? [
-          { name: "freezing", hours: plan.phases.freezing, fill: "var(--air)" },
-          { name: "drying", hours: (plan.phases.drying_low + plan.phases.drying_high) / 2, fill: "var(--yolk-pale)" },
-          { name: "extra dry", hours: plan.phases.extra, fill: "var(--lid)" },
+          { name: "freeze", hours: plan.phases.freezing, fill: "var(--air)" },
+          { name: "dry", hours: (plan.phases.drying_low + plan.phases.drying_high) / 2, fill: "var(--yolk-pale)" },
+          { name: "extra", hours: plan.phases.extra, fill: "var(--lid)" },
         ]
       : [],
   );
