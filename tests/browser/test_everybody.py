@@ -17,6 +17,7 @@ VIEWS = [
     "/bench",
     "/bench barley",
     "/bench sugar",
+    "/bench over time",
     "/shelves",
     "/shelves?n=9",
     "/guide",
@@ -75,6 +76,12 @@ def filled(label: str, line: str, button: str) -> Callable[[Page], None]:
     return prepare
 
 
+def over_time(page: Page) -> None:
+    on_bench("10 kg pearl barley")(page)
+    page.get_by_role("button", name="Oxygen over time").click()
+    expect(page.get_by_role("img", name=re.compile("^Oxygen in each"))).to_be_visible()
+
+
 def guide_of_foods(page: Page) -> None:
     page.get_by_role("searchbox").fill("dried")
     expect(page.get_by_role("table")).to_be_visible()
@@ -99,6 +106,7 @@ def trying(page: Page) -> None:
 PREPARED: dict[str, Callable[[Page], None]] = {
     "/bench barley": on_bench("10 kg pearl barley"),
     "/bench sugar": on_bench("10 kg brown sugar", "absorbers"),
+    "/bench over time": over_time,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,
     "/drying apples": filled("What goes on the trays", "3 kg apples", "It goes in now"),

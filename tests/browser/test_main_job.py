@@ -249,6 +249,8 @@ def test_the_power_goes_and_all_is_there(page: Page, mortal: Served) -> None:
 
 def test_a_server_that_is_gone_is_said_and_nothing_is_lost(page: Page, mortal: Served) -> None:
     put_on_bench(page, mortal, "10 kg pearl barley")
+    # What was asked is answered: it is the packing that finds nobody there.
+    page.wait_for_load_state("networkidle")
     mortal.kill()
     strip(page).get_by_role("button", name="Pack").click()
     expect(page.get_by_text("The larder does not answer").first).to_be_visible()
@@ -297,3 +299,16 @@ def test_bench_redraws_within_100_ms(page: Page, served: Here) -> None:
         }"""
     )
     assert took < 300
+
+
+def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "10 kg pearl barley")
+    page.get_by_role("button", name="Oxygen over time").click()
+    expect(page.get_by_role("img", name=re.compile("^Oxygen in each over the years. Down to 1 %"))).to_be_visible()
+    expect(page.get_by_role("region", name="Containers")).to_contain_text("stays there for more than 40 years")
+    expect(page.get_by_role("region", name="On the bench")).to_contain_text("Water activity")
+    page.get_by_label("Moisture, %").fill("13.4")
+    page.get_by_label("Moisture, %").press("Enter")
+    expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
+    page.get_by_role("button", name="Packets by school").click()
+    expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()

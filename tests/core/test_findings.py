@@ -140,3 +140,35 @@ def test_freezing_closes_the_first_guard_without_packets() -> None:
 def test_figures_out_of_range(field: str, value: float) -> None:
     with pytest.raises(OutOfRange, match=field):
         replace(case("pearl-barley"), **{field: value})
+
+
+@pytest.mark.parametrize(
+    ("moisture", "activity", "stops"),
+    [(12.5, 0.58, False), (12.5, 0.64, False), (12.5, 0.67, True), (9.5, 0.7, False), (14.0, 0.55, True)],
+)
+def test_traded_grain_passes_by_water_activity(moisture: float, activity: float, stops: bool) -> None:
+    """Source: nothing grows below 0.60, mould from 0.65 (ICMSF, from memory); grain is traded at 10–13.5 %."""
+    of = replace(case("pinto-beans", moisture=moisture), water_activity=activity, warmest_c=26)
+    assert ("absorber-with-moist" in codes(of, Severity.STOP)) is stops
+
+
+def test_home_dried_food_has_the_ten_per_cent_line_whatever_its_activity() -> None:
+    """Source: common practice."""
+    wet = replace(case("dried-leeks", moisture=11), water_activity=0.4)
+    assert "absorber-with-moist" in codes(wet, Severity.STOP)
+    dry = replace(case("dried-leeks", moisture=9), water_activity=0.35)
+    (finding,) = [found for found in judge(dry) if found.code == "dry-enough"]
+    assert finding.figures == (
+        "9.0 % moisture, a water activity of 0.35 at 21 °C, the store's warmest; nothing grows below 0.60"
+    )
+
+
+def test_what_can_mould_is_minded_however_it_is_closed() -> None:
+    jar = replace(case("hazelnuts", "jar-quart", Closing.LID, moisture=8.5), water_activity=0.71)
+    (finding,) = [found for found in judge(jar) if found.code == "moist-in-closed"]
+    assert finding.figures.endswith("mould grows above 0.65")
+
+
+def test_a_water_activity_that_cannot_be() -> None:
+    with pytest.raises(OutOfRange):
+        replace(case("pearl-barley"), water_activity=1.2)

@@ -11,7 +11,7 @@ from yellow_larder.core.findings import Severity
 from yellow_larder.core.shelf_life import School
 from yellow_larder.larder.asking import Ask, Sizing
 from yellow_larder.larder.bench import plan
-from yellow_larder.larder.larder import Larder, Settings, settle
+from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import Refused
 
@@ -168,3 +168,57 @@ def test_packets_too_small_for_the_need(larder: Larder) -> None:
     settle(larder, Settings(packet_sizes=(20,)))
     with pytest.raises(Refused, match="too small"):
         plan(larder, Ask(line="12 kg rolled oats", container="bag-5-gallon"))
+
+
+def test_the_same_beans_in_the_cellar_and_under_the_roof(larder: Larder) -> None:
+    """By hand from ASABE D245, edible beans at 13.3 %: 0.61 at 14 °C, 0.64 at 29 °C; at 13.5 %, 0.66 at 33 °C."""
+    cellar = add_place(larder, NewPlace("Cellar", mean_c=11, warmest_c=14))
+    roof = add_place(larder, NewPlace("Roof", mean_c=18, warmest_c=36))
+    ask = Ask(line="5 kg pinto beans", moisture=13.5)
+    cool, warm = (plan(larder, replace(ask, place=place)) for place in (cellar, roof))
+    assert cool.food.water_activity is not None
+    assert warm.food.water_activity is not None
+    assert cool.food.water_activity < 0.65 < warm.food.water_activity
+    assert (cool.verdict.severity, warm.verdict.severity) == (Severity.MIND, Severity.STOP)
+    assert "at 36 °C, the store's warmest; mould grows above 0.65" in warm.verdict.findings[0].figures
+
+
+def test_sugar_has_no_water_activity(larder: Larder) -> None:
+    assert plan(larder, Ask(line="5 kg white sugar")).food.water_activity is None
+
+
+@pytest.mark.parametrize(
+    ("container", "holds", "words"),
+    [
+        ("bag-gallon", True, "stays there for more than 40 years"),
+        ("lined-5-gallon", True, "stays there for more than 40 years"),
+        ("jar-quart", True, "Down to 1 % oxygen in"),
+        ("pail-5-gallon", False, "the wall lets it back above that after"),
+    ],
+)
+def test_oxygen_over_the_years(larder: Larder, container: str, holds: bool, words: str) -> None:
+    """Source: common practice: foil and glass for decades, bare plastic for months to a few years."""
+    shown = plan(larder, Ask(line="10 kg pearl barley", container=container, closing=Closing.ABSORBER))
+    assert shown.air is not None
+    assert words in shown.air.says
+    assert shown.air.down_days is not None
+    assert shown.air.down_days < 5
+    course = shown.air.course
+    assert course[0].likely > 15
+    assert all(point.low <= point.likely + 1e-6 <= point.high + 2e-6 for point in course)
+    back = {finding.code for finding in shown.verdict.findings} & {"wall-breathes"}
+    assert bool(back) is not holds
+    if not holds:
+        assert shown.air.holds_days is not None
+        assert 100 < shown.air.holds_days < 1100
+        assert any(finding.says.startswith("The wall breathes: oxygen is back") for finding in shown.verdict.findings)
+
+
+def test_without_packets_there_is_no_course(larder: Larder) -> None:
+    assert plan(larder, Ask(line="700 g pearl barley", container="jar-quart", closing=Closing.LID)).air is None
+
+
+def test_a_pail_for_the_winter_holds_long_enough(larder: Larder) -> None:
+    pail = Ask(line="10 kg pearl barley", container="pail-5-gallon", closing=Closing.ABSORBER)
+    short = plan(larder, replace(pail, horizon_years=0.25))
+    assert "wall-breathes" not in {finding.code for finding in short.verdict.findings}

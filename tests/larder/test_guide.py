@@ -27,6 +27,8 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert len(shown.machines) == len(drying.machines()) + len(drying.freeze_dryers())
     assert len(shown.isotherms) == len(drying.isotherms())
     assert len(shown.powders) == len(drying.powders())
+    assert [row.kind for row in shown.walls] == list(reference.walls())
+    assert all(row.source for row in shown.walls)
     assert all(row.source for row in [*shown.drying, *shown.machines, *shown.isotherms, *shown.powders])
 
 

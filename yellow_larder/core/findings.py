@@ -8,6 +8,7 @@ from enum import StrEnum
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.moisture import MOULD_GROWS, NOTHING_GROWS
 from yellow_larder.core.oxygen import Fill
 from yellow_larder.core.shelf_life import THICK_MIL
 
@@ -15,8 +16,8 @@ ABSORBER_MOISTURE_PCT = 10.0
 """Moisture above which no absorber goes in. Source: common practice, the ten-per-cent line."""
 
 COMMODITY_MOISTURE_PCT = 13.5
-"""Moisture up to which traded grain, pulses and pasta still pass: their water activity stays under about 0.65
-in a cool store. Source: modified Henderson isotherms, ASABE D245, from memory."""
+"""Moisture up to which traded grain, pulses and pasta may pass, if their water activity lets them. Source: what they
+are traded at; modified Henderson isotherms, ASABE D245, from memory."""
 
 YEARS_OF_OIL = 1.0
 """Oily food turns within about a year, sealed or not. Source: common practice."""
@@ -73,6 +74,9 @@ class Case:
         packed_ml: packet millilitres that go in.
         frozen: whether the food was held cold long enough to kill insects.
         unproven: whether it was dried here and has not been conditioned.
+        water_activity: of the food at the store's warmest, 0–1; none if it is not known or does not apply.
+        warmest_c: the store's warmest, °C.
+        holds_days: days until oxygen is back above one per cent; infinite if it never is, none if it is not known.
 
     Raises:
         OutOfRange: moisture or horizon lie outside the range above.
@@ -89,11 +93,29 @@ class Case:
     packed_ml: float
     frozen: bool = False
     unproven: bool = False
+    water_activity: float | None = None
+    warmest_c: float = 21
+    holds_days: float | None = None
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""
         check_range("moisture_pct", self.moisture_pct, 0, 100, "%")
         check_range("horizon_years", self.horizon_years, 0.1, 40, "years")
+        if self.water_activity is not None:
+            check_range("water_activity", self.water_activity, 0, 1, "")
+
+    @property
+    def is_lively(self) -> bool:
+        """Whether mould can grow in it at the store's warmest, as far as is known."""
+        return self.water_activity is not None and self.water_activity > MOULD_GROWS
+
+    @property
+    def water(self) -> str:
+        """Its moisture and water activity in words."""
+        has = f"{self.moisture_pct:.1f} % moisture"
+        if self.water_activity is None:
+            return has
+        return f"{has}, a water activity of {self.water_activity:.2f} at {self.warmest_c:.0f} °C, the store's warmest"
 
 
 def moisture_line_pct(food: Food) -> float:
@@ -150,11 +172,21 @@ def _absorber(case: Case) -> list[Finding]:
 
 
 def _moisture(case: Case) -> list[Finding]:
-    """Whether the food is dry enough to be closed at all, and without oxygen."""
+    """Whether the food is dry enough to be closed at all, and without oxygen.
+
+    Two schools: ten per cent for all that is dried at home, sugary or sticky; water activity for traded grain, pulses
+    and pasta, which are sold at 10–13.5 % and are safe there if the store is cool enough.
+    """
     line = moisture_line_pct(case.food)
     sticky = Trait.STICKY in case.food.traits
-    wet = case.moisture_pct > line or sticky
-    has = f"{case.moisture_pct:.1f} % moisture"
+    wet = case.moisture_pct > line or sticky or (case.moisture_pct > ABSORBER_MOISTURE_PCT and case.is_lively)
+    told = f"the line is {line:g} %"
+    if sticky:
+        told = "and sticky"
+    elif case.is_lively:
+        told = f"mould grows above {MOULD_GROWS:.2f}"
+    elif not wet and case.water_activity is not None and case.water_activity <= NOTHING_GROWS:
+        told = f"nothing grows below {NOTHING_GROWS:.2f}"
     if wet and case.closing is Closing.ABSORBER:
         return [
             Finding(
@@ -165,10 +197,11 @@ def _moisture(case: Case) -> list[Finding]:
                 "If in doubt, ask your local food-safety authority.",
                 "common practice, the ten-per-cent line; traded grain, pulses and pasta to 13.5 % "
                 "by water activity (ASABE D245)",
-                has + (", and sticky" if sticky else f"; the line is {line:g} %"),
+                case.water
+                + (", and sticky" if sticky else f"; {told}" if case.is_lively else f"; the line is {line:g} %"),
             )
         ]
-    if wet:
+    if wet or case.is_lively:
         return [
             Finding(
                 Severity.MIND,
@@ -176,8 +209,8 @@ def _moisture(case: Case) -> list[Finding]:
                 "Moist for a closed container",
                 "Food above its line can mould or clump on the shelf, and a vacuum does not stop what "
                 "grows without air. Dry it further, or eat it soon.",
-                "common practice",
-                f"{has}; the line is {line:g} %",
+                "common practice; sorption isotherms",
+                f"{case.water}; {told}",
             )
         ]
     return [
@@ -186,8 +219,8 @@ def _moisture(case: Case) -> list[Finding]:
             "dry-enough",
             "Dry enough to close",
             "Below its line a food does not mould, and an absorber is safe with it.",
-            "common practice; ASABE D245",
-            f"{has}; the line for this food is {line:g} %",
+            "common practice; ASABE D245 and GAB isotherms, see the Guide",
+            f"{case.water}; {told}",
         )
     ]
 
@@ -278,19 +311,34 @@ def _wall(case: Case) -> list[Finding]:
                 "common practice",
             )
         )
-    if case.closing is Closing.ABSORBER and not container.holds_without_air:
+    if case.closing is Closing.ABSORBER and _breathes(case):
         found.append(
             Finding(
                 Severity.MIND,
                 "wall-breathes",
-                f"Bare plastic breathes: good for about {BREATHING_YEARS:g} years, not {case.horizon_years:g}"
-                if case.horizon_years > BREATHING_YEARS
-                else "Bare plastic breathes: the oxygen comes back over a year or two",
+                _says_breathing(case),
                 "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
-                "common practice",
+                "common practice; oxygen through walls, see the Guide",
             )
         )
     return found
+
+
+def _breathes(case: Case) -> bool:
+    """Whether oxygen comes back before the food is wanted; by the sort of wall, where that is not reckoned."""
+    if case.holds_days is None:
+        return not case.container.holds_without_air
+    return 0 < case.holds_days < case.horizon_years * 365.25
+
+
+def _says_breathing(case: Case) -> str:
+    if case.holds_days is not None:
+        months = case.holds_days / 30.44
+        span = f"{months:.0f} months" if months < 18 else f"{months / 12:.0f} years"
+        return f"The wall breathes: oxygen is back in about {span}"
+    if case.horizon_years > BREATHING_YEARS:
+        return f"Bare plastic breathes: good for about {BREATHING_YEARS:g} years, not {case.horizon_years:g}"
+    return "Bare plastic breathes: the oxygen comes back over a year or two"
 
 
 def _outer(case: Case) -> list[Finding]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -9,7 +10,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.absorbers import NoPacketFits, choose_packets
-from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, volume_below_ml
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.findings import Case, Finding, Severity, judge, moisture_line_pct
@@ -18,17 +19,19 @@ from yellow_larder.core.guards import guards
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, need_by_container_ml, oxygen_ml
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
+from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.money import say_money
-from yellow_larder.larder.plan import BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
-from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass
+from yellow_larder.larder.plan import AirInside, BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
+from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
 from yellow_larder.larder.vessels import drawing, say_container
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.reference import DAYS_PER_YEAR, BaseLife, life_classes, lives, packets
+from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
 
@@ -84,9 +87,12 @@ def _plan(
     packer = _Packer(ask, food, container, closing, household, eating)
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
+    moisture = food.composition.water_g if ask.moisture is None else ask.moisture
+    activity = _water_activity(food, moisture, place)
+    inside = _air_inside(container, full, household, place) if closing is Closing.ABSORBER else None
     case = Case(
         food=food,
-        moisture_pct=food.composition.water_g if ask.moisture is None else ask.moisture,
+        moisture_pct=moisture,
         container=container,
         closing=closing,
         outer=ask.outer,
@@ -95,6 +101,9 @@ def _plan(
         need_ml=need_by_air_ml(full.oxygen_ml),
         packed_ml=full.packed_ml,
         frozen=ask.frozen,
+        water_activity=activity,
+        warmest_c=place.mean_c + place.swing_c,
+        holds_days=None if inside is None else math.inf if inside.holds_days is None else inside.holds_days,
         unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
     )
     best_by = _best_by(food, container, closing, place, household.school, today)
@@ -102,7 +111,15 @@ def _plan(
     days = person_days(total.kcal, eating.kcal_per_person_day)
     return Plan(
         food=FoodOnBench(
-            food.key, food.name, food.form, food.colour, case.moisture_pct, moisture_line_pct(food), food.group
+            key=food.key,
+            name=food.name,
+            form=food.form,
+            colour=food.colour,
+            moisture_pct=moisture,
+            moisture_line_pct=moisture_line_pct(food),
+            group=food.group,
+            water_activity=activity,
+            warmest=say_temperature(place.mean_c + place.swing_c, household.units),
         ),
         amount_g=amount_g,
         amount=say_mass(amount_g, household.units),
@@ -122,6 +139,7 @@ def _plan(
         household_days=days / eating.people,
         packets_in_all=_packets_in_all([full, *([rest] if rest else [])]),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
+        air=inside,
         verdict=_verdict([*judge(case), *_keeps_too_short(ask, best_by, today)]),
         guards=guards(case),
         best_by=best_by,
@@ -133,6 +151,22 @@ def _plan(
         cost=say_money(coins, household) if coins else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
     )
+
+
+def _water_activity(food: Food, moisture_pct: float, place: Place) -> float | None:
+    """Water activity where it will stand, at its warmest; none for sugar and salt, and beyond what isotherms tell."""
+    isotherm = isotherm_of(food)
+    warmest = place.mean_c + place.swing_c
+    if isotherm is None or not 0 <= moisture_pct <= 60 or not -20 <= warmest <= 70:
+        return None
+    return float(isotherm.water_activity(np.array(moisture_pct), warmest))
+
+
+def _air_inside(container: Container, full: Packed, household: Settings, place: Place) -> AirInside:
+    """The oxygen in one of them over the years, where it will stand."""
+    pressure = pressure_kpa(household.altitude_m)
+    share = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
+    return air_inside(container, full, share=share, store_c=min(max(place.mean_c, -20.0), 50.0))
 
 
 def _lot_of(session: Session, number: int | None, food: Food) -> Lot | None:

@@ -21,6 +21,7 @@ from yellow_larder.reference import (
     DAYS_PER_YEAR,
     KitchenMeasure,
     Thermal,
+    WallRange,
     bodies,
     containers,
     foods,
@@ -29,6 +30,7 @@ from yellow_larder.reference import (
     lives,
     packets,
     thermal,
+    walls,
 )
 from yellow_larder.reference.drying import (
     FreezeDryer,
@@ -173,6 +175,16 @@ class IsothermGuide:
 
 
 @dataclass(frozen=True, slots=True)
+class WallRow:
+    """What the wall of a kind of container lets through, and past its lid or seam."""
+
+    kind: Kind
+    face: str
+    closure: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
 class PowderRow:
     """What pieces become when they are ground."""
 
@@ -196,6 +208,7 @@ class Guide:
     machines: list[MachineRow]
     isotherms: list[IsothermGuide]
     powders: list[PowderRow]
+    walls: list[WallRow]
 
 
 def guide(larder: Larder) -> Guide:
@@ -252,6 +265,7 @@ def guide(larder: Larder) -> Guide:
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
         bodies=_body_rows(units),
         thermal=list(thermal().values()),
+        walls=[_wall_row(row) for row in walls().values()],
         drying=[_drying_row(each, units) for each in produce().values()],
         machines=[
             *(_machine_row(each, units) for each in machines().values()),
@@ -259,6 +273,18 @@ def guide(larder: Larder) -> Guide:
         ],
         isotherms=[_isotherm_guide(row) for row in isotherms()],
         powders=[PowderRow(foods()[row.pieces].name, foods()[row.powder].name, row.source) for row in powder_rows()],
+    )
+
+
+def _wall_row(row: WallRange) -> WallRow:
+    def span(low: float, high: float, unit: str) -> str:
+        return f"{low:g}–{high:g} {unit}" if high else "nothing"
+
+    return WallRow(
+        row.kind,
+        span(row.tight.face_ml, row.leaky.face_ml, "mL/m²·day·atm"),
+        span(row.tight.closure_ml, row.leaky.closure_ml, "mL/day·atm"),
+        row.source,
     )
 
 

@@ -72,6 +72,29 @@ class BestBy:
 
 
 @dataclass(frozen=True, slots=True)
+class OxygenPoint:
+    """A point of the course: days since it was closed, and oxygen, %, with the ends of what walls let through."""
+
+    days: float
+    likely: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True, slots=True)
+class AirInside:
+    """How the oxygen goes, and how long it stays away."""
+
+    course: list[OxygenPoint]
+    down_days: float | None
+    """Days until it is down to one per cent; none if it never is."""
+    holds_days: float | None
+    """Days until it is back above that; none if it never comes back in the time looked at."""
+    says: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
 class Verdict:
     """The verdict in a word and a sentence, and the findings behind it."""
 
@@ -92,6 +115,9 @@ class FoodOnBench:
     moisture_pct: float
     moisture_line_pct: float
     group: str
+    water_activity: float | None
+    """At the warmest of where it will stand."""
+    warmest: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,6 +143,8 @@ class Plan:
     household_days: float
     packets_in_all: str
     schools: list[SizingSchool]
+    air: AirInside | None
+    """How its oxygen goes, if packets take it."""
     verdict: Verdict
     guards: list[Guard]
     best_by: BestBy

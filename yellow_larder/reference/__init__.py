@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
+from yellow_larder.core.breathing import Wall
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.heat import Stuff
@@ -310,3 +311,42 @@ def usual_body(age_years: float, sex: Sex) -> Body:
         return row.female if sex is Sex.FEMALE else row.male
     height, weight = ((getattr(row.female, part) + getattr(row.male, part)) / 2 for part in ("height_cm", "weight_kg"))
     return Body(height, weight)
+
+
+@dataclass(frozen=True, slots=True)
+class WallRange:
+    """What the wall of a kind of container lets through, from the tightest to the leakiest."""
+
+    kind: Kind
+    tight: Wall
+    leaky: Wall
+    source: str
+
+    @property
+    def middle(self) -> Wall:
+        """The middle of the range: of figures that span a factor of ten, the geometric one."""
+        face = _between(self.tight.face_ml, self.leaky.face_ml)
+        return Wall(face, _between(self.tight.closure_ml, self.leaky.closure_ml))
+
+
+def _between(low: float, high: float) -> float:
+    return math.sqrt(low * high) if low > 0 else high / 2
+
+
+@lru_cache
+def walls() -> dict[Kind, WallRange]:
+    """What walls let through, by kind of container.
+
+    Example:
+        >>> walls()[Kind.BAG].middle
+        Wall(face_ml=0.01, closure_ml=0.0)
+    """
+    return {
+        Kind(row["kind"]): WallRange(
+            Kind(row["kind"]),
+            Wall(float(row["face_low_ml"]), float(row["closure_low_ml"])),
+            Wall(float(row["face_high_ml"]), float(row["closure_high_ml"])),
+            row["source"],
+        )
+        for row in rows("walls")
+    }

@@ -1411,6 +1411,22 @@ export interface components {
          */
         Air: "machine" | "oven" | "sun" | "hanging";
         /**
+         * AirInside
+         * @description How the oxygen goes, and how long it stays away.
+         */
+        AirInside: {
+            /** Course */
+            course: components["schemas"]["OxygenPoint"][];
+            /** Down Days */
+            down_days: number | null;
+            /** Holds Days */
+            holds_days: number | null;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+        };
+        /**
          * Appetite
          * @description What the household eats in a day; guests are counted only where the time ahead is known.
          *
@@ -2338,6 +2354,10 @@ export interface components {
             moisture_pct: number;
             /** Name */
             name: string;
+            /** Warmest */
+            warmest: string;
+            /** Water Activity */
+            water_activity: number | null;
         };
         /**
          * FoodPrices
@@ -2792,6 +2812,8 @@ export interface components {
             powders: components["schemas"]["PowderRow"][];
             /** Thermal */
             thermal: components["schemas"]["Thermal"][];
+            /** Walls */
+            walls: components["schemas"]["WallRow"][];
         };
         /**
          * Happening
@@ -3754,6 +3776,20 @@ export interface components {
             settings: components["schemas"]["Settings"];
         };
         /**
+         * OxygenPoint
+         * @description A point of the course: days since it was closed, and oxygen, %, with the ends of what walls let through.
+         */
+        OxygenPoint: {
+            /** Days */
+            days: number;
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
+        };
+        /**
          * Packed
          * @description Containers that are alike, as planned.
          */
@@ -3879,6 +3915,7 @@ export interface components {
          * @description Everything the bench shows.
          */
         Plan: {
+            air: components["schemas"]["AirInside"] | null;
             /** Amount */
             amount: string;
             /** Amount G */
@@ -4644,6 +4681,19 @@ export interface components {
             lot: number;
             /** Mass */
             mass: string;
+        };
+        /**
+         * WallRow
+         * @description What the wall of a kind of container lets through, and past its lid or seam.
+         */
+        WallRow: {
+            /** Closure */
+            closure: string;
+            /** Face */
+            face: string;
+            kind: components["schemas"]["Kind"];
+            /** Source */
+            source: string;
         };
         /**
          * WeekAhead

@@ -7,6 +7,7 @@
   import { larder } from "$lib/larder.svelte";
   import { onMount } from "svelte";
   import { Bench, nothing } from "./bench.svelte";
+  import AirOverTime from "./AirOverTime.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import Schools from "./Schools.svelte";
@@ -25,6 +26,7 @@
   let packed = $state<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
+  let overTime = $state(false);
   let packing = $state(false);
 
   const plan = $derived(bench.plan);
@@ -108,14 +110,22 @@
     </section>
 
     {#if plan}
-      <section aria-label="Containers" class="flex flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
+      <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
         <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
           <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
         {#if plan.schools.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
-            <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
+            <div class="mb-1 flex justify-center gap-2" role="group" aria-label="Packets, or oxygen over time">
+              <button class="chip !text-[0.88rem]" aria-pressed={!overTime} onclick={() => (overTime = false)}>Packets by school</button>
+              <button class="chip !text-[0.88rem]" aria-pressed={overTime} onclick={() => (overTime = true)}>Oxygen over time</button>
+            </div>
+            {#if overTime && plan.air}
+              <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
+            {:else}
+              <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
+            {/if}
           </div>
         {:else}
           <p class="caption py-3 text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>

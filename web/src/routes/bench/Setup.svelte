@@ -106,6 +106,12 @@
         <input class="field !min-h-9 !w-22 text-right font-semibold" inputmode="decimal" value={bench.ask.moisture ?? ""} placeholder={plan.food.moisture_pct.toFixed(1)}
           aria-invalid={wrong.moisture ? "true" : undefined} onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })} />
       </label>
+      {#if plan.food.water_activity !== null && plan.food.water_activity !== undefined}
+        <p class="flex min-h-11 items-center justify-between gap-3">
+          <span>Water activity <span class="caption block">at {plan.food.warmest}, the warmest there</span></span>
+          <b class={plan.food.water_activity > 0.65 ? "text-rust" : ""}>{plan.food.water_activity.toFixed(2)}</b>
+        </p>
+      {/if}
       {@render error("moisture")}
       {#if plan.story.length}
         <details>

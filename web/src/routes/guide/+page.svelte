@@ -166,6 +166,16 @@
           </li>
         {/each}
       </ul>
+      {#if guide && !wanted}
+        <h2 class="mt-7 text-[1.25rem]">Oxygen through the wall</h2>
+        <dl class="mt-1 border-t-2 border-ink">
+          {#each guide.walls as row (row.kind)}
+            <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[10rem_14rem_13rem_1fr]">
+              <dt class="font-semibold">{row.kind}</dt><dd>wall: {row.face}</dd><dd>lid or seam: {row.closure}</dd><dd class="caption">{row.source}</dd>
+            </div>
+          {/each}
+        </dl>
+      {/if}
       {/if}
     </Tabs.Content>
 
