@@ -119,9 +119,13 @@ def test_the_handle_moves_by_keys(page: Page, served: Here) -> None:
     handle = page.get_by_role("slider", name="Headspace")
     before = headspace_mm(page)
     handle.focus()
-    for _ in range(3):
+    for n in range(1, 4):
         page.keyboard.press("PageDown")
-        page.wait_for_timeout(150)
+        # The next press counts from where the last one got to, so that has to be drawn first.
+        for _ in range(60):
+            if headspace_mm(page) >= before + 20 * n - 2:
+                break
+            page.wait_for_timeout(50)
     assert headspace_mm(page) == pytest.approx(before + 60, abs=2)
 
 
@@ -310,5 +314,25 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     page.get_by_label("Moisture, %").fill("13.4")
     page.get_by_label("Moisture, %").press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
-    page.get_by_role("button", name="Packets by school").click()
+    page.get_by_role("button", name="Schools side by side").click()
     expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()
+
+
+def test_a_stop_is_overridden_by_saying_why(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg white sugar")
+    page.get_by_role("button", name="absorbers").click()
+    expect(strip(page)).to_contain_text("it sets like brick")
+    strip(page).get_by_role("button", name="All the same, for a reason").click()
+    sheet = page.get_by_role("dialog", name="Against the stop")
+    go = sheet.get_by_role("button", name="Pack it against the stop")
+    expect(go).to_be_disabled()
+    sheet.get_by_label("Why it is packed all the same").fill("so")
+    go.click()
+    expect(sheet).to_contain_text("Say why in a few words")
+    sheet.get_by_label("Why it is packed all the same").fill("a trial till May")
+    with page.context.expect_page():
+        go.click()
+    page.bring_to_front()
+    expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
+    page.goto(f"{served.url}/shelves?n=1")
+    expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Packed all the same: a trial till May")

@@ -5,6 +5,7 @@ import pypdfium2
 import pytest
 import zxingcpp
 
+from yellow_larder.core.containers import Closing
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.foods import NewFood, add_food
@@ -83,3 +84,15 @@ def test_no_labels_for_what_was_taken_back(larder: Larder) -> None:
 @pytest.mark.parametrize("text", ["", "barley", "YELLOW LARDER", "17 jars", "9" * 40])
 def test_not_every_text_is_a_code(text: str) -> None:
     assert read_code(text) is None
+
+
+@pytest.mark.parametrize("why", ["a trial till May", "goes into the freezer today, and " + "is eaten by the " * 4])
+def test_a_label_says_what_it_was_packed_against(larder: Larder, why: str) -> None:
+    """All of it, however long, and nothing of it over the code."""
+    why = why.strip()
+    ask = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABSORBER, against=why)
+    text, codes = read_back(sheet(larder, numbers=pack(larder, ask).numbers))
+    shown = " ".join(text[0].split())
+    assert "it sets like brick. Packed all the same:" in shown
+    assert why in shown
+    assert codes == ["YELLOW LARDER 1"]

@@ -8,6 +8,7 @@ import pytest
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.labels import labels
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle, take_back
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
@@ -192,3 +193,25 @@ def test_numbers_are_never_used_twice(larder: Larder) -> None:
     pack(larder, BARLEY)
     take_back(larder)
     assert pack(larder, BARLEY).numbers == [5, 6, 7, 8]
+
+
+SUGAR = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABSORBER)
+
+
+def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
+    for why, field in (("", "verdict"), ("  ", "verdict"), ("ok", "against"), ("x" * 200, "against")):
+        with pytest.raises(Refused) as found:
+            pack(larder, replace(SUGAR, against=why))
+        assert found.value.field == field
+    assert shelves(larder).packages == []
+    numbers = pack(larder, replace(SUGAR, against=" a trial,  to be opened in May ")).numbers
+    said = card(larder, numbers[0]).against
+    assert said.startswith("No absorber with white sugar: it sets like brick")
+    assert said.endswith("Packed all the same: a trial, to be opened in May")
+    (label,), _ = labels(larder, numbers=numbers)
+    assert label.against == said
+
+
+def test_where_there_is_no_stop_nothing_is_overridden(larder: Larder) -> None:
+    numbers = pack(larder, Ask(line="2 kg pearl barley", against="because I say so")).numbers
+    assert card(larder, numbers[0]).against == ""

@@ -13,6 +13,7 @@ from sqlalchemy import delete, select, text
 from sqlalchemy.exc import IntegrityError
 
 from yellow_larder.core.conditioning import Look
+from yellow_larder.core.containers import Closing
 from yellow_larder.larder import freezing
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import buy
@@ -61,7 +62,7 @@ from yellow_larder.store.models import (
     Record,
 )
 
-ACTS = 40
+ACTS = 41
 """How many different things `do` does."""
 
 STATE = (Household, Place, OwnFood, Package, Record, DiaryDay, Price, Lot)
@@ -125,6 +126,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: weigh_freeze_load(larder, n, "600 g"),
         lambda: take_out_freeze_load(larder, n, meant=True),
         lambda: closed_up(larder, n),
+        lambda: pack(larder, Ask(line="2 kg white sugar", closing=Closing.ABSORBER, against="a trial till May")),
     ]
     assert len(doings) == ACTS
     doings[act]()

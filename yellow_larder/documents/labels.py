@@ -63,6 +63,8 @@ def _draw(page: Canvas, label: Label, x: float, y: float, width: float, height: 
     ):
         fit(page, text, left, top, room, font, size)
         top -= 5.4 * mm
+    if label.against:
+        _against(page, label.against, left, y + _PAD + 10.5 * mm, room)
     _code(page, label, x + width - _PAD - _CODE, y + height - _PAD - _CODE)
     page.setFillColor(INK)
     page.setFont(NAME, 17)
@@ -84,6 +86,16 @@ def _name(page: Canvas, name: str, x: float, top: float, room: float) -> float:
     for n, line in enumerate(simpleSplit(name, NAME, size, room)[:2]):
         page.drawString(x, top - size * (0.85 + 1.1 * n), line)
     return size * (0.95 + 1.1 * (min(2, len(lines)) - 1))
+
+
+def _against(page: Canvas, text: str, x: float, top: float, room: float) -> None:
+    """The stop that was overridden, in as many lines as there is room for, small enough to be whole."""
+    size = 8.0
+    while size > 4.5 and len(simpleSplit(text, BOLD, size, room)) * size * 1.1 > 11 * mm:
+        size -= 0.5
+    page.setFont(BOLD, size)
+    for n, line in enumerate(simpleSplit(text, BOLD, size, room)):
+        page.drawString(x, top - size * (0.85 + 1.1 * n), line)
 
 
 def _code(page: Canvas, label: Label, x: float, y: float) -> None:

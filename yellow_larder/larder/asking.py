@@ -57,6 +57,7 @@ class Ask:
         moisture: moisture of this lot, %; none means that of the table.
         frozen: whether the lot was frozen through.
         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
+        against: why it is packed although the verdict is a stop; the label says so.
     """
 
     line: str = ""
@@ -77,6 +78,7 @@ class Ask:
     moisture: float | None = None
     frozen: bool = False
     lot: int | None = None
+    against: str = ""
 
 
 @dataclass(frozen=True, slots=True)

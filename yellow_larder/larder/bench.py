@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass, replace
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -23,6 +23,7 @@ from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.freezedrying import open_moisture_pct
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.money import say_money
 from yellow_larder.larder.plan import AirInside, BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
@@ -45,11 +46,12 @@ def plan(larder: Larder, ask: Ask) -> Plan:
         Refused: a field cannot be read or does not go together with the rest; nothing is saved.
     """
     with reading(larder.engine) as session:
-        return plan_in(session, ask, today=larder.today())
+        return plan_in(session, ask, now=larder.clock())
 
 
-def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
+def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
+    today = packed_on or now.date()
     household = settings(session)
     food, amount = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)
@@ -63,7 +65,7 @@ def plan_in(session: Session, ask: Ask, *, today: date) -> Plan:
         lot = _lot_of(session, ask.lot, food)
         coins = lot.coins * min(1.0, amount_g / lot.came_g) if lot and lot.coins else 0.0
         if lot:
-            moisture = lot.moisture_pct if ask.moisture is None else ask.moisture
+            moisture = _moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
             ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
         return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today)
     except OutOfRange as error:
@@ -151,6 +153,14 @@ def _plan(
         cost=say_money(coins, household) if coins else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
     )
+
+
+def _moisture_of(session: Session, lot: Lot, now: datetime) -> float | None:
+    """Moisture by a lot's record, and by how long it has lain open since; none if it has no record of it."""
+    if lot.made != "freeze-dried":
+        return lot.moisture_pct
+    by_now = open_moisture_pct(session, lot.id, now)
+    return lot.moisture_pct if by_now is None else max(by_now, lot.moisture_pct or 0.0)
 
 
 def _water_activity(food: Food, moisture_pct: float, place: Place) -> float | None:

@@ -197,6 +197,16 @@ def freeze_loads(session: Session, now: datetime) -> list[FreezeLoad]:
     return sorted((each for each in found if each), key=lambda load: load.due)
 
 
+def open_moisture_pct(session: Session, lot: int, now: datetime) -> float | None:
+    """Moisture of a freeze-dried lot that has lain open since it came out, %; none if it is closed up."""
+    for facts in journal.records(session, "freeze-load").values():
+        out = facts["out"]
+        if out and lot in out["lots"]:
+            chamber = read_chamber(session, _ask(facts), Room(out["room_c"], out["humidity"]))
+            return chamber.moisture_after(hours_between(datetime.fromisoformat(out["at"]), now))
+    return None
+
+
 def _facts(session: Session, number: int) -> dict[str, Any]:
     row = session.get(Record, ("freeze-load", number))
     if row is None:

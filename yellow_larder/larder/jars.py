@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Any
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.conditioning import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
@@ -122,14 +123,14 @@ def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
     today = now.date()
     with writing(larder.engine) as session:
         facts = _facts(session, number)
-        before = _standing(facts, today)
+        before = jar_standing(facts, today)
         if before.phase is JarPhase.DRYER:
             raise Refused("look", "It is back in the dryer: tell when it is in its jar again")
         if look is Look.FREE and before.due is not None and today < before.due:
             raise Refused("look", "It was shaken today already; the next time is tomorrow")
         food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
         anew = facts | {"events": [*facts["events"], [today.isoformat(), look.value]]}
-        after = _standing(anew, today)
+        after = jar_standing(anew, today)
         acts = [journal.Act("jar", number, look.value, anew)]
         if after.phase is JarPhase.DONE and before.phase is not JarPhase.DONE:
             story = f"{say_day(today)}: conditioned, {after.wanted} days free"
@@ -150,7 +151,7 @@ def back_in_jar(larder: Larder, number: int) -> None:
     now = larder.clock()
     with writing(larder.engine) as session:
         facts = _facts(session, number)
-        if _standing(facts, now.date()).phase is not JarPhase.DRYER:
+        if jar_standing(facts, now.date()).phase is not JarPhase.DRYER:
             raise Refused("number", "It is in its jar")
         food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
         anew = facts | {"events": [*facts["events"], [now.date().isoformat(), None]]}
@@ -178,7 +179,7 @@ def see_jars(larder: Larder) -> JarsView:
     with reading(larder.engine) as session:
         records = journal.records(session, "jar")
         known, units = all_foods(session), settings(session).units
-        lots = {lot.id: lot for lot in session.query(Lot).filter(Lot.mass_g >= CRUMBS_G)}
+        lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= CRUMBS_G))}
         jars = [
             _view(number, facts, lots[facts["lot"]], known[lots[facts["lot"]].food_key], units, today)
             for number, facts in records.items()
@@ -205,11 +206,6 @@ def line_of(lot: Lot, known: dict[str, Food], units: Units) -> str:
     return f"{say_mass(lot.mass_g, units)} {known[lot.food_key].name}"
 
 
-def jar_standing(facts: dict[str, Any], today: date) -> Standing:
-    """How a jar's record stands today."""
-    return _standing(facts, today)
-
-
 def _check_wants(food: Food, lot: Lot) -> None:
     if lot.made == "freeze-dried" or Trait.FREEZE_DRIED in food.traits:
         raise Refused("lot", "Freeze-dried food is not conditioned: it drinks the room's damp. Close it at once")
@@ -230,7 +226,8 @@ def _events(facts: dict[str, Any]) -> list[Event]:
     return [Event(date.fromisoformat(on), Look(look) if look else None) for on, look in facts["events"]]
 
 
-def _standing(facts: dict[str, Any], today: date) -> Standing:
+def jar_standing(facts: dict[str, Any], today: date) -> Standing:
+    """How a jar's record stands today."""
     try:
         return standing(date.fromisoformat(facts["began"]), facts["days"], _events(facts), today)
     except OutOfRange as error:
@@ -238,7 +235,7 @@ def _standing(facts: dict[str, Any], today: date) -> Standing:
 
 
 def _view(number: int, facts: dict[str, Any], lot: Lot, food: Food, units: Units, today: date) -> Jar:
-    now = _standing(facts, today)
+    now = jar_standing(facts, today)
     vessel = container_by_key(facts["jar"])
     each_ml = lot.mass_g / food.loose_g_ml / facts["jars"]
     return Jar(

@@ -31,6 +31,7 @@ class Label:
     packets: str
     container: str
     code: str
+    against: str = ""
 
 
 def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> tuple[list[Label], Units]:
@@ -74,4 +75,5 @@ def _label(package: Card) -> Label:
         packets=closed.get(package.closing, "no packets inside"),
         container=package.container,
         code=code_of(package.number),
+        against=package.against,
     )

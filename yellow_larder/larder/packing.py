@@ -24,6 +24,9 @@ from yellow_larder.store import journal
 from yellow_larder.store.database import writing
 from yellow_larder.store.models import Place
 
+SHORTEST_WHY, LONGEST_WHY = 8, 120
+"""Letters that a reason has which overrides a stop: more than a sigh, and not more than a label holds."""
+
 
 @dataclass(frozen=True, slots=True)
 class Batch:
@@ -49,14 +52,13 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
     today = larder.today()
     day = check_day(packed_on or today, today, "packed_on")
     with writing(larder.engine) as session:
-        planned = plan_in(session, ask, today=day)
-        if planned.verdict.severity is Severity.STOP:
-            raise Refused("verdict", planned.verdict.says)
+        planned = plan_in(session, ask, now=larder.clock(), packed_on=day)
+        against = _against(ask, planned)
         place = session.get_one(Place, planned.place)
         chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
         if not 1 <= chosen <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
-        facts = _facts(session, ask, planned, day, chosen)
+        facts = _facts(session, ask, planned, day, chosen) | {"against": against}
         first = journal.next_number(session, "package")
         groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
         acts = [
@@ -67,6 +69,24 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         acts += _off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
         change = journal.record(session, title, acts, at=larder.clock())
         return Batch(change.id, [act.subject for act in acts if act.kind == "package"], title)
+
+
+def _against(ask: Ask, planned: Plan) -> str:
+    """What the label says of a stop that was overridden: the stop, and why; empty if there is none.
+
+    Raises:
+        Refused: the verdict is a stop, and nobody has typed why it is packed all the same.
+    """
+    if planned.verdict.severity is not Severity.STOP:
+        return ""
+    why = " ".join(ask.against.split())
+    if not why:
+        raise Refused("verdict", planned.verdict.says)
+    if not SHORTEST_WHY <= len(why) <= LONGEST_WHY or not why.isprintable():
+        raise Refused(
+            "against", f"Say why in a few words, {SHORTEST_WHY} to {LONGEST_WHY} letters: the label carries it"
+        )
+    return f"{planned.verdict.says} Packed all the same: {why}"
 
 
 def usual_shelf(kind: Kind, shelves: int) -> int:

@@ -139,6 +139,8 @@ class Card:
     left: float
     due: Due
     thrown_out: str | None
+    against: str
+    """The stop it was packed against, and why; empty if there was none."""
     journal: list[Happening]
     ledger: list[Stretch]
 
@@ -206,6 +208,7 @@ def card(larder: Larder, number: int) -> Card:
         left=shown.left,
         due=shown.due,
         thrown_out=say_day(package.thrown_out_on) if package.thrown_out_on else None,
+        against=package.against,
         journal=[_happening(entry, places, household.units) for entry, _ in standing],
         ledger=_ledger(package, standing, places, household.units, today),
     )

@@ -140,7 +140,7 @@ def _identity(model: type[Base], kind: str, subject: int) -> Any:
 
 
 def _package(session: Session, number: int, standing: list[Entry]) -> Package:
-    facts = dict(standing[0].facts)
+    facts = {"against": ""} | standing[0].facts
     packed_on = date.fromisoformat(facts.pop("packed_on"))
     package = Package(
         number=number,

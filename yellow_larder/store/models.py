@@ -72,6 +72,8 @@ class Package(Base):
     """Life used up to `stands_since`, days at 21 °C."""
     stands_since: Mapped[date]
     thrown_out_on: Mapped[date | None]
+    against: Mapped[str]
+    """The stop it was packed against, and why; empty if there was none."""
 
 
 class Place(Base):

@@ -1469,8 +1469,14 @@ export interface components {
          *         moisture: moisture of this lot, %; none means that of the table.
          *         frozen: whether the lot was frozen through.
          *         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
+         *         against: why it is packed although the verdict is a stop; the label says so.
          */
         Ask: {
+            /**
+             * Against
+             * @default
+             */
+            against?: string;
             /**
              * Amount
              * @default
@@ -1914,6 +1920,8 @@ export interface components {
          * @description Everything about one package.
          */
         Card: {
+            /** Against */
+            against: string;
             /** Band */
             band: string;
             /** Best By */

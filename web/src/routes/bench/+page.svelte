@@ -60,11 +60,11 @@
     await bench.replan();
   }
 
-  async function pack(packedOn: string) {
+  async function pack(packedOn: string, against = "") {
     packing = true;
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
     const labels = open("", "_blank");
-    const body = { ask: $state.snapshot(bench.ask), packed_on: packedOn || null };
+    const body = { ask: { ...$state.snapshot(bench.ask), against }, packed_on: packedOn || null };
     const done = await ask(api.POST("/api/bench/pack", { body }));
     packing = false;
     packWrong = done.wrong ?? {};
@@ -118,7 +118,7 @@
         {#if plan.schools.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
             <div class="mb-1 flex justify-center gap-2" role="group" aria-label="Packets, or oxygen over time">
-              <button class="chip !text-[0.88rem]" aria-pressed={!overTime} onclick={() => (overTime = false)}>Packets by school</button>
+              <button class="chip !text-[0.88rem]" aria-pressed={!overTime} onclick={() => (overTime = false)}>Schools side by side</button>
               <button class="chip !text-[0.88rem]" aria-pressed={overTime} onclick={() => (overTime = true)}>Oxygen over time</button>
             </div>
             {#if overTime && plan.air}

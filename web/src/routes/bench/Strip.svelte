@@ -1,13 +1,23 @@
 <!-- The strip along the foot: how many, how much, how long, and the one thing to do next. -->
 <script lang="ts">
   import type { Schemas, Wrong } from "$lib/api/client";
+  import Field from "$lib/Field.svelte";
+  import Sheet from "$lib/Sheet.svelte";
 
   let {
     plan,
     wrong,
     busy,
     onpack,
-  }: { plan: Schemas["Plan"]; wrong: Wrong; busy: boolean; onpack: (packedOn: string) => void } = $props();
+  }: { plan: Schemas["Plan"]; wrong: Wrong; busy: boolean; onpack: (packedOn: string, against?: string) => void } = $props();
+
+  let against = $state(false);
+  let why = $state("");
+
+  $effect(() => {
+    // It is packed, or stands otherwise now: the reason was for that stop only.
+    if (!stop) against = false;
+  });
 
   let day = $state(today());
   const stop = $derived(plan.verdict.severity === "stop");
@@ -52,5 +62,18 @@
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
-  {#if stop}<p class="wrong mt-1 text-right">Not like this: {plan.verdict.says}</p>{/if}
+  {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">Not like this: {plan.verdict.says} <button class="min-h-9 underline" onclick={() => (against = true)}>All the same, for a reason …</button></p>{/if}
 </section>
+
+<Sheet bind:open={against} title="Against the stop">
+  <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), onpack(day, why))} novalidate>
+    <p class="text-lg leading-snug font-semibold text-rust">{plan.verdict.says}</p>
+    <p class="leading-snug">{plan.verdict.findings[0]?.why}</p>
+    <p class="leading-snug">If you know better, say why. The label carries it for whoever opens this in ten years. When in doubt, do not.</p>
+    <Field label="Why it is packed all the same" name="against" bind:value={why} {wrong} placeholder="goes into the freezer today" />
+    <div class="flex flex-wrap justify-end gap-3">
+      <button type="button" class="do" onclick={() => (against = false)}>Leave it</button>
+      <button type="submit" class="chip" disabled={busy || !why.trim()}>Pack it against the stop</button>
+    </div>
+  </form>
+</Sheet>

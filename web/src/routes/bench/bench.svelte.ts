@@ -25,6 +25,7 @@ export function nothing(): Ask {
     moisture: null,
     frozen: false,
     lot: null,
+    against: "",
   };
 }
 

@@ -92,6 +92,7 @@
         <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-[#a33d26] text-white' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{card.best_by === "keeps" ? "Keeps while it is dry" : card.best_by}</b>
         <span class="caption block pt-1">{card.band}</span>
       </p>
+      {#if card.against}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-[0.95rem] leading-snug font-semibold text-rust">{card.against}</p>{/if}
     {/if}
     {#if alike.length > 1}
       <div class="mt-3 flex flex-wrap items-center gap-1.5" role="group" aria-label="Alike">
