@@ -8,19 +8,22 @@ from tests.larder.test_jars import dried
 from yellow_larder.core.conditioning import Look
 from yellow_larder.core.containers import Closing
 from yellow_larder.documents.calendar import rounds_calendar
+from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
 from yellow_larder.larder.cold import FreezeAsk
 from yellow_larder.larder.freezedrying import start_freeze_load, take_out_freeze_load
 from yellow_larder.larder.freezing import put_in, take_out
 from yellow_larder.larder.jars import fill_jar, look_at_jar
-from yellow_larder.larder.larder import Larder
+from yellow_larder.larder.larder import Larder, NewPlace, add_place
 from yellow_larder.larder.loading import Item, LoadAsk
 from yellow_larder.larder.loads import start_load
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
+from yellow_larder.larder.shelves import Due, shelves
 from yellow_larder.larder.weighing import weigh_tray
+from yellow_larder.store.database import reading
 
 
 def due(larder: Larder, kind: TaskKind) -> list[Task]:
@@ -142,3 +145,26 @@ def test_a_calendar_has_a_shake_for_every_day(larder: Larder, clock: Clock, days
     events = Calendar.from_ical(rounds_calendar(rounds(larder), name="x", made=clock.now)).walk("VEVENT")
     days_in = [event.decoded("DTSTART") for event in events]
     assert days_in == [(NOON + timedelta(days=n)).date() for n in range(1, days + 1)]
+
+
+@pytest.mark.parametrize("ago", [0, 200, 400, 700, 1500, 4000])
+def test_the_round_finds_what_the_shelves_mark(larder: Larder, clock: Clock, ago: int) -> None:
+    """Asking the file only for what could be due leaves nothing out, in a cellar or under a roof."""
+    places = [1, add_place(larder, NewPlace("Cellar", "cellar", 4, mean_c=9, warmest_c=12))]
+    places.append(add_place(larder, NewPlace("Roof", "loft", 2, mean_c=24, warmest_c=38)))
+    for place in places:
+        for line, container, closing in (
+            ("300 g dried leeks", "jar-half-gallon", Closing.LID),
+            ("500 g onion powder", "jar-quart", Closing.LID),
+            ("2 kg white rice", "bag-gallon", Closing.ABSORBER),
+            ("500 g hazelnuts", "jar-quart", Closing.VACUUM),
+            ("1 kg salt", "jar-quart", Closing.LID),
+        ):
+            pack(larder, Ask(line=line, container=container, closing=closing, place=place))
+    clock.now += timedelta(days=ago)
+    marked = {each.number for each in shelves(larder).packages if each.due is not Due.FINE}
+    with reading(larder.engine) as session:
+        rows, days = due_within(session, larder.today(), SOON_DAYS)
+    assert {row["number"] for row in rows} == marked
+    assert all(days < SOON_DAYS)
+    assert bool(marked) is (ago > 0)

@@ -7,12 +7,13 @@ from datetime import date, timedelta
 from typing import Any
 
 import numpy as np
-from sqlalchemy import ColumnElement, select
+from sqlalchemy import ColumnElement, func, or_, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, share_left
+from yellow_larder.core.shelf_life import COOL_STRETCH, Numbers, School, ageing_rate, days_left, share_left
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.wording import say_best_by
+from yellow_larder.reference import life_classes
 from yellow_larder.store import journal
 from yellow_larder.store.models import Package, Place
 
@@ -39,24 +40,41 @@ _NEEDED = [
 ]
 
 
-def kept_rows(session: Session, columns: Sequence[ColumnElement[Any]]) -> list[dict[str, Any]]:
-    """What is kept, by place and number.
+def kept_rows(
+    session: Session, columns: Sequence[ColumnElement[Any]], *only: ColumnElement[bool]
+) -> list[dict[str, Any]]:
+    """What is kept, by place and number; or only what meets some conditions.
 
     Straight from the connection: thousands of rows need no objects with an identity.
     """
     found = session.connection().execute(
-        select(*columns).where(Package.thrown_out_on.is_(None)).order_by(Package.place_id, Package.number)
+        select(*columns).where(Package.thrown_out_on.is_(None), *only).order_by(Package.place_id, Package.number)
     )
     names = list(found.keys())
     return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
 
 
-def days_left_of(session: Session, today: date) -> tuple[list[dict[str, Any]], Numbers]:
-    """What is kept, and the days each has left by the household's school."""
-    rows = kept_rows(session, _NEEDED)
+def due_within(session: Session, today: date, days: float) -> tuple[list[dict[str, Any]], Numbers]:
+    """What is kept and has fewer than so many days left by the household's school, and how many.
+
+    The file is asked only for what could be due: what would be if it aged all the time as fast as the warmest day of
+    the warmest place makes the tenderest food age.
+    """
+    school = settings(session).school
     places = {place.id: place for place in session.scalars(select(Place))}
-    days, _, _ = lives_left(rows, places, settings(session).school, today)
-    return rows, days
+    steepest = max(row.q10 for row in life_classes().values())
+    fastest = max(1.0, *(steepest ** ((place.mean_c + abs(place.swing_c) - 21) / 10) for place in places.values()))
+    base = Package.__table__.columns[f"{school.value}_days"]
+    stood = func.julianday(today.isoformat()) - func.julianday(Package.stands_since)
+    age = func.julianday(today.isoformat()) - func.julianday(Package.packed_on)
+    could_be = or_(
+        base - Package.used_days - fastest * (stood + days) < 0,
+        base * COOL_STRETCH - age < days,
+    )
+    rows = kept_rows(session, _NEEDED, could_be)
+    left, _, _ = lives_left(rows, places, school, today)
+    soon = np.flatnonzero(left < days)
+    return [rows[n] for n in soon.tolist()], left[soon]
 
 
 def lives_left(

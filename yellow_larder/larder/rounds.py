@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.conditioning import JarPhase
 from yellow_larder.core.foods import Food
-from yellow_larder.larder.ageing import SOON_DAYS, days_left_of
+from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import Stage, freeze_loads
 from yellow_larder.larder.freezing import Phase, freezings
@@ -274,11 +274,10 @@ def _waiting(
 
 def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
-    rows, days = days_left_of(session, now.date())
-    soon = np.flatnonzero(days < SOON_DAYS).tolist()
+    rows, days = due_within(session, now.date(), SOON_DAYS)
     by_food: dict[str, list[int]] = defaultdict(list)
-    for n in soon:
-        by_food[rows[n]["food_name"]].append(n)
+    for n, row in enumerate(rows):
+        by_food[row["food_name"]].append(n)
     for food, mine in by_food.items():
         mine.sort(key=lambda n: days[n])
         first = rows[mine[0]]
