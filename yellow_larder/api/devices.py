@@ -14,7 +14,7 @@ from yellow_larder.devices.scale import Scale, State
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedScale, Trouble
 from yellow_larder.larder.larder import current_settings
 from yellow_larder.larder.lying import Room
-from yellow_larder.larder.quantities import say_mass, say_temperature
+from yellow_larder.larder.quantities import say_mass
 from yellow_larder.larder.refusals import NotThere
 
 router = APIRouter(prefix="/devices", tags=["devices"], responses=REFUSALS)
@@ -114,9 +114,9 @@ def make_trouble(devices: TheDevices, scale: Trouble = Trouble.NONE, hygrometer:
 @router.get("/room")
 def look_at_room(larder: TheLarder, devices: TheDevices) -> RoomView:
     """The room's air now, or that there is no reading."""
-    climate = devices.hygrometer.look()
+    room = measured_room(devices)
     simulated = devices.simulated_hygrometer is not None
-    if climate is None:
+    if room is None:
         return RoomView(False, None, None, "no reading from the probe", simulated)
-    text = f"{say_temperature(climate.temperature_c, current_settings(larder).units)}, {climate.humidity:.0%} humidity"
-    return RoomView(True, climate.temperature_c, climate.humidity, text, simulated)
+    text = room.says(current_settings(larder).units)
+    return RoomView(True, room.temperature_c, room.humidity, text, simulated)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -148,6 +149,11 @@ def judge(case: Case) -> list[Finding]:
         for rule in (_absorber, _moisture, _unproven, _eggs, _meat, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
         for finding in rule(case)
     ]
+    return gravest_first(found)
+
+
+def gravest_first(found: Iterable[Finding]) -> list[Finding]:
+    """Findings in the order they are read in: stops before minds before goods."""
     order = list(Severity)
     return sorted(found, key=lambda finding: order.index(finding.severity))
 

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.findings import Finding, Severity, gravest_first
 
 FAT_MIND_PCT, FAT_STOP_PCT = 10.0, 30.0
 """Fat of the food as it goes in: above the first it keeps for less long, above the second it does not dry.
@@ -125,8 +125,7 @@ def judge_freeze_load(trays: Sequence[Tray], *, ice_g: float) -> list[Finding]:
                 f"{water / 1000:.1f} kg of water; {ice_g / 1000:.1f} kg of ice at the most",
             )
         )
-    order = list(Severity)
-    return sorted(found, key=lambda finding: order.index(finding.severity))
+    return gravest_first(found)
 
 
 def _fat(tray: Tray) -> list[Finding]:

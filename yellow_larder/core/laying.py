@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.findings import Finding, Severity, gravest_first
 from yellow_larder.core.produce import Air, Produce, Treatment
 
 THICK = 1.6
@@ -52,8 +52,7 @@ def judge_load(load: Sequence[Laid], *, air: Air, air_c: float) -> list[Finding]
     found += [*_not_together(load, air_c), *_smells(load, air)]
     if air is Air.SUN:
         found.append(_SUN)
-    order = list(Severity)
-    return sorted(found, key=lambda finding: order.index(finding.severity))
+    return gravest_first(found)
 
 
 _SUN = Finding(
@@ -250,5 +249,15 @@ def _smells(load: Sequence[Laid], air: Air) -> list[Finding]:
 
 
 def _names(foods: Sequence[Produce]) -> str:
-    names = list(dict.fromkeys(food.name for food in foods))
-    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+    return listed([food.name for food in foods])
+
+
+def listed(words: Sequence[str]) -> str:
+    """Words as people list them, each once.
+
+    Example:
+        >>> listed(["leeks", "kale", "leeks", "peas"]), listed(["leeks"])
+        ('leeks, kale and peas', 'leeks')
+    """
+    once = list(dict.fromkeys(words))
+    return once[0] if len(once) == 1 else f"{', '.join(once[:-1])} and {once[-1]}"

@@ -13,7 +13,7 @@ from yellow_larder.core.absorbers import NoPacketFits, choose_packets
 from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, volume_below_ml
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.findings import Case, Finding, Severity, judge, moisture_line_pct
+from yellow_larder.core.findings import Case, Finding, Severity, gravest_first, judge, moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.nutrition import nutrients, person_days
@@ -303,8 +303,7 @@ def _keeps_too_short(ask: Ask, best_by: BestBy, today: date) -> list[Finding]:
 
 
 def _verdict(found: list[Finding]) -> Verdict:
-    order = list(Severity)
-    found.sort(key=lambda finding: order.index(finding.severity))
+    found = gravest_first(found)
     worst = found[0].severity
     minds = sum(finding.severity is Severity.MIND for finding in found)
     if worst is Severity.STOP:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -21,12 +22,13 @@ from yellow_larder.core.freeze_drying import (
     phases,
     water_g,
 )
+from yellow_larder.core.nutrition import dried_mass_g
 from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.foods import find_named, plain
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.loading import Trays
-from yellow_larder.larder.lying import Room
-from yellow_larder.larder.quantities import read_line, say_mass, say_temperature
+from yellow_larder.larder.lying import Room, usual_room
+from yellow_larder.larder.quantities import read_line, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import FreezeDryer, freeze_dryers, isotherm_of
@@ -98,7 +100,7 @@ class Chamber:
     def __init__(self, session: Session, ask: FreezeLoadAsk, room: Room | None = None) -> None:
         self.ask = ask
         self.household: Settings = settings(session)
-        self.room = room or Room(self.household.room_c, max(0.01, self.household.humidity))
+        self.room = room or usual_room(self.household)
         if ask.dryer not in freeze_dryers():
             raise NotThere("dryer", "Pick a freeze dryer")
         self.dryer: FreezeDryer = freeze_dryers()[ask.dryer]
@@ -139,7 +141,7 @@ class Chamber:
     def dry_g(self, n: int) -> float:
         """What a food comes to, g."""
         tray, food = self.trays[n], self.foods[n]
-        return tray.mass_g * (100 - tray.water_pct) / (100 - food.composition.water_g)
+        return dried_mass_g(tray.mass_g, tray.water_pct, food.composition.water_g)
 
     def pack_hours(self) -> float:
         """How long the load may lie open; that of the food that drinks fastest."""
@@ -200,7 +202,7 @@ class Chamber:
             takes=_takes(run) if run else "",
             pack_within=say_minutes(pack_hours),
             pack_hours=min(pack_hours, 1000.0),
-            room=f"{say_temperature(self.room.temperature_c, units)}, {self.room.humidity:.0%} humidity",
+            room=self.room.says(units),
             findings=found,
             stopped=stopped,
         )
@@ -238,15 +240,17 @@ def say_minutes(hours: float) -> str:
     return say_hours(hours)
 
 
+@lru_cache
+def _names() -> dict[str, Food]:
+    """What can be freeze-dried, by every name it has, with and without saying that it is."""
+    able = [food for food in foods().values() if Trait.FREEZE_DRIED in food.traits]
+    return {plain(name): food for food in able for name in (food.name, food.name.removeprefix(PREFIX), *food.aliases)}
+
+
 def _read(line: str, n: int) -> tuple[Food, float]:
-    known: dict[str, Food] = {}
-    for food in foods().values():
-        if Trait.FREEZE_DRIED in food.traits:
-            for name in (food.name, food.name.removeprefix(PREFIX), *food.aliases):
-                known[plain(name)] = food
     try:
         read = read_line(line)
-        food = find_named(read.food, known)
+        food = find_named(read.food, _names())
     except Refused as refused:
         raise Refused(f"line.{n}", refused.message, nearest=refused.nearest) from refused
     if read.amount.volume_ml:

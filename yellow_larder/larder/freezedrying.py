@@ -10,7 +10,6 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.findings import Severity
 from yellow_larder.core.foods import Food
 from yellow_larder.core.freeze_drying import (
     AGREE_HOURS,
@@ -26,10 +25,11 @@ from yellow_larder.larder.chamber import (
     read_chamber,
 )
 from yellow_larder.larder.cold import say_hours
+from yellow_larder.larder.jars import line_of
 from yellow_larder.larder.larder import Larder, Settings
 from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import read_amount, say_mass
-from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.refusals import NotThere, Refused, refuse_stops
 from yellow_larder.larder.running import hours_between
 from yellow_larder.larder.wording import say_day
 from yellow_larder.reference import foods
@@ -93,9 +93,7 @@ def start_freeze_load(larder: Larder, ask: FreezeLoadAsk) -> int:
     now = larder.clock()
     with writing(larder.engine) as session:
         chamber = read_chamber(session, ask, None)
-        stop = next((each for each in chamber.findings() if each.severity is Severity.STOP), None)
-        if stop:
-            raise Refused("stop", f"{stop.says}. {stop.why}")
+        refuse_stops(chamber.findings())
         number = journal.next_number(session, "freeze-load")
         facts = {
             "dryer": ask.dryer,
@@ -295,7 +293,7 @@ def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -
         pack_by=pack_by,
         moisture_now=chamber.moisture_after(hours_between(out_at, now)) if out_at else 0.0,
         lots=[lot.id for lot in left],
-        lines=[f"{say_mass(lot.mass_g, units)} {foods()[lot.food_key].name}" for lot in left],
+        lines=[line_of(lot, foods()[lot.food_key], units) for lot in left],
     )
 
 

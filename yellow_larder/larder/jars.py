@@ -187,7 +187,9 @@ def see_jars(larder: Larder) -> JarsView:
         ]
         held = {facts["lot"] for facts in records.values()}
         waiting = [
-            Waiting(lot.id, known[lot.food_key].name, say_mass(lot.mass_g, units), line_of(lot, known, units))
+            Waiting(
+                lot.id, known[lot.food_key].name, say_mass(lot.mass_g, units), line_of(lot, known[lot.food_key], units)
+            )
             for lot in lots.values()
             if lot.wants_conditioning and lot.conditioned_on is None and lot.id not in held
         ]
@@ -201,9 +203,9 @@ def jars_for(food: Food, mass_g: float, capacity_ml: float) -> int:
     return max(1, math.ceil(mass_g / food.loose_g_ml / (capacity_ml * FULLEST) - 1e-9))
 
 
-def line_of(lot: Lot, known: dict[str, Food], units: Units) -> str:
+def line_of(lot: Lot, food: Food, units: Units) -> str:
     """A lot as a line for the bench."""
-    return f"{say_mass(lot.mass_g, units)} {known[lot.food_key].name}"
+    return f"{say_mass(lot.mass_g, units)} {food.name}"
 
 
 def _check_wants(food: Food, lot: Lot) -> None:
@@ -256,7 +258,7 @@ def _view(number: int, facts: dict[str, Any], lot: Lot, food: Food, units: Units
         due=now.due,
         overdue_days=now.overdue_days,
         says=_says(facts, now, today),
-        line=f"{say_mass(lot.mass_g, units)} {food.name}",
+        line=line_of(lot, food, units),
         title=f"{facts['jars']} × {vessel.name}" if facts["jars"] > 1 else vessel.name,
         story=list(lot.story["lines"]),
     )

@@ -24,7 +24,7 @@ from yellow_larder.core.produce import (
 )
 from yellow_larder.larder.fresh import Fresh, read_fresh
 from yellow_larder.larder.larder import Larder, Settings, settings
-from yellow_larder.larder.lying import Lying, Room, say_range, say_thickness
+from yellow_larder.larder.lying import Lying, Room, say_range, say_thickness, usual_room
 from yellow_larder.larder.machines import find_machine
 from yellow_larder.larder.money import read_money, say_money
 from yellow_larder.larder.quantities import read_amount, read_length_mm, say_mass, say_temperature
@@ -154,7 +154,7 @@ class Laying:
         self.ask = ask
         self.household: Settings = settings(session)
         self.machine: Machine = find_machine(session, ask.machine)
-        self.room: Room = room or Room(self.household.room_c, max(0.01, self.household.humidity))
+        self.room: Room = room or usual_room(self.household)
         if not 1 <= len(ask.items) <= MOST_ITEMS:
             raise Refused("line", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.tray_g = read_amount(ask.tray, "tray").mass_g if ask.tray.strip() else 0.0
@@ -258,7 +258,7 @@ class Laying:
             left_over=say_mass(sum(self.left_g), units) if any(self.left_g) else "",
             takes=say_range(self.hours()),
             energy=say_energy(machine, self.hours().likely, self.household),
-            room=f"{say_temperature(self.room.temperature_c, units)}, {self.room.humidity:.0%} humidity",
+            room=self.room.says(units),
             measured=self.room.measured,
             findings=found,
             stopped=any(finding.severity is Severity.STOP for finding in found),

@@ -8,11 +8,10 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.findings import Severity
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.loading import Item, Laying, LoadAsk
 from yellow_larder.larder.lying import Room
-from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.refusals import NotThere, Refused, refuse_stops
 from yellow_larder.larder.running import Load, Running, record_of, view
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
@@ -83,9 +82,7 @@ def see_loads(larder: Larder) -> list[Load]:
 
 def _laid(session: Session, ask: LoadAsk, room: Room | None) -> Laying:
     laying = Laying(session, ask, room)
-    stop = next((finding for finding in laying.findings() if finding.severity is Severity.STOP), None)
-    if stop:
-        raise Refused("stop", f"{stop.says}. {stop.why}")
+    refuse_stops(laying.findings())
     return laying
 
 

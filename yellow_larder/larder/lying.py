@@ -12,6 +12,7 @@ from yellow_larder.core.foods import Food
 from yellow_larder.core.forecast import Course, Hours, slower_for_water
 from yellow_larder.core.laying import Laid
 from yellow_larder.core.produce import Air, Produce, Treatment
+from yellow_larder.larder.larder import Settings
 from yellow_larder.larder.quantities import Units, say_temperature
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
@@ -36,6 +37,15 @@ class Room:
     temperature_c: float
     humidity: float
     measured: bool = False
+
+    def says(self, units: Units) -> str:
+        """Its air in words."""
+        return f"{say_temperature(self.temperature_c, units)}, {self.humidity:.0%} humidity"
+
+
+def usual_room(household: Settings) -> Room:
+    """The room as the household said, where nothing measures it."""
+    return Room(household.room_c, max(0.01, household.humidity))
 
 
 class Lying:

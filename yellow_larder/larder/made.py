@@ -65,7 +65,7 @@ def made_here(larder: Larder) -> list[Made]:
                 in_jar=lot.id in held,
                 can_grind=lot.food_key in powders(),
                 meat=Trait.MEAT in known[lot.food_key].traits,
-                line=line_of(lot, known, units),
+                line=line_of(lot, known[lot.food_key], units),
                 gives=gives_of(session, lot),
                 story=list(lot.story["lines"]),
             )

@@ -45,8 +45,8 @@ def overview(larder: Larder) -> Overview:
             kept=kept,
             kcal=here.kcal,
             days=here.days,
-            freezing=len(journal.records(session, "freezing")),
-            drying=sum(len(journal.records(session, kind)) for kind in ("load", "jar", "freeze-load")),
+            freezing=journal.how_many(session, "freezing"),
+            drying=journal.how_many(session, "load", "jar", "freeze-load"),
             due=due_now(session, larder.clock()),
             can_undo=change.title if change else None,
         )

@@ -2,7 +2,10 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+
 from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.findings import Finding, Severity
 
 
 class Refused(Exception):
@@ -21,6 +24,17 @@ class Refused(Exception):
 
 class NotThere(Refused):
     """What was asked for does not exist, or no longer."""
+
+
+def refuse_stops(findings: Iterable[Finding]) -> None:
+    """Refuse what a finding stops, with its reason.
+
+    Raises:
+        Refused: one of them is a stop.
+    """
+    for finding in findings:
+        if finding.severity is Severity.STOP:
+            raise Refused("stop", f"{finding.says}. {finding.why}")
 
 
 _WORDS = {

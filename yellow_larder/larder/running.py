@@ -11,6 +11,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.forecast import BAND_SD, Forecast, Hours, Weighing, forecast, stands_still
+from yellow_larder.core.laying import listed
 from yellow_larder.core.produce import TEST_WORDS, DryTest, DryWords, Treatment
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.loading import Trays, trays_of
@@ -82,6 +83,7 @@ class Running:
             for each in facts["trays"]
         ]
         self.loosened = [datetime.fromisoformat(at) if at else None for at in facts["loosened"]]
+        self._forecasts: dict[int, Forecast] = {}
         self.tested = [datetime.fromisoformat(at) if at else None for at in facts["tested"]]
 
     def _lying(self, item: dict[str, Any]) -> Lying:
@@ -119,7 +121,12 @@ class Running:
         return sorted(found, key=lambda each: each.hours)
 
     def forecast_of(self, item: int) -> Forecast:
-        """When a food will be dry."""
+        """When a food will be dry; fitted once, however often it is asked."""
+        if item not in self._forecasts:
+            self._forecasts[item] = self._fit(item)
+        return self._forecasts[item]
+
+    def _fit(self, item: int) -> Forecast:
         lying = self.lying[item]
         least = min(tray.wet_g for tray in self.trays if tray.item == item)
         step = min(0.2, _SCALE_STEP_G / least)
@@ -145,7 +152,7 @@ class Running:
         hours = self.forecast_of(item).hours()
         name, began = self.lying[item].produce.name, self.began_of(item)
         numbers = [n + 1 for n in self.trays_in(item)]
-        trays = f"tray {numbers[0]}" if len(numbers) == 1 else f"trays {_listed(numbers)}"
+        trays = f"tray {numbers[0]}" if len(numbers) == 1 else f"trays {listed([str(n) for n in numbers])}"
         weighed = [at for tray in self.trays if tray.item == item for at, _ in tray.weighings]
         tested = self.tested[item]
         last = max([began, *weighed, *([tested] if tested else [])])
@@ -288,7 +295,7 @@ def view(running: Running) -> Load:
         trays_look=trays_of(running.machine),
         free_trays=running.machine.trays - len(running.trays_in()),
         with_tray=running.tray_g > 0,
-        says=_listed(names),
+        says=listed(names),
         next=steps[0],
         then=steps[1:],
         items=[_drying(running, item, found) for item, found in forecasts.items()],
@@ -363,11 +370,6 @@ def _tray(running: Running, n: int, found: Forecast | None) -> TrayView:
 def hours_between(since: datetime, until: datetime) -> float:
     """Hours from one time to another; never below zero."""
     return max(0.0, (until - since) / timedelta(hours=1))
-
-
-def _listed(names: list[Any]) -> str:
-    words = [str(name) for name in dict.fromkeys(names)]
-    return words[0] if len(words) == 1 else f"{', '.join(words[:-1])} and {words[-1]}"
 
 
 def solids_g(lying: Lying, wet_g: float) -> float:

@@ -95,6 +95,11 @@ def records(session: Session, kind: str) -> dict[int, dict[str, Any]]:
     return {row.number: row.facts for row in rows}
 
 
+def how_many(session: Session, *kinds: str) -> int:
+    """How many subjects there are of kinds that are kept as records."""
+    return session.scalar(select(func.count()).select_from(Record).where(Record.kind.in_(kinds))) or 0
+
+
 def entries(session: Session, kind: str, subject: int) -> list[tuple[Entry, Change]]:
     """What happened to a subject and still counts, oldest first."""
     return [(entry, change) for _, entry, change in _standing(session, kind, [subject])]

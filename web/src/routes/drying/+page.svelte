@@ -44,7 +44,7 @@
     load.wrong = done.wrong ?? {};
     if (done.wrong?.stop) larder.say(done.wrong.stop.message, "wrong");
     if (!done.data) return;
-    load.clear();
+    load.clear({ air_c: null });
     shown = done.data;
     larder.say("It is in the dryer. Its clock runs on, whether this is open or not.");
     await larder.changed();
@@ -92,7 +92,7 @@
       <ul class="mt-1 border-t-2 border-ink">
         {#each loads as each (each.number)}
           <li class="border-b border-line py-2.5">
-            <button class="block w-full rounded-lg px-1 text-left hover:bg-cream {running?.number === each.number ? 'font-bold' : ''}" onclick={() => ((shown = each.number), load.clear())}>
+            <button class="block w-full rounded-lg px-1 text-left hover:bg-cream {running?.number === each.number ? 'font-bold' : ''}" onclick={() => ((shown = each.number), load.clear({ air_c: null }))}>
               <span class="block text-[1.05rem] font-bold first-letter:uppercase">{each.says}</span>
               <span class="block text-[0.9rem] leading-snug font-normal text-soft">{each.machine_name}, since {when(each.began)}</span>
               {#each each.items as item (item.item)}<span class="flex justify-between gap-3 text-[0.93rem] font-normal"><span>{item.name}</span><span>dry about <b>{when(item.done)}</b></span></span>{/each}
@@ -100,7 +100,7 @@
           </li>
         {/each}
       </ul>
-      {#if load.written}<button class="chip mt-3" onclick={() => load.clear()}>Back to what is drying</button>{/if}
+      {#if load.written}<button class="chip mt-3" onclick={() => load.clear({ air_c: null })}>Back to what is drying</button>{/if}
     {:else if loaded}
       <p class="caption mt-1">Nothing is on the trays. Once something is, its weight tells when it will be dry.</p>
     {/if}

@@ -58,7 +58,7 @@
         <p class="wrong mt-1">{error.message}</p>
         <div class="mt-1 flex flex-wrap gap-1.5">
           {#each error.nearest as name (name)}
-            <button class="chip !px-3" onclick={() => load.item(n, { line: item.line.replace(/^(.*?\d\S*\s*(?:kg|g|lb|oz|pounds?)?\s*(?:of\s+)?).*$/i, `$1${name}`) })}>{name}</button>
+            <button class="chip !px-3" onclick={() => load.rename(n, name)}>{name}</button>
           {/each}
         </div>
       {/if}

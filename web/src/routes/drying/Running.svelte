@@ -4,7 +4,7 @@
   import TrayFoods from "$lib/draw/TrayFoods.svelte";
   import TrayTop from "$lib/draw/TrayTop.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { left, when } from "$lib/when";
+  import { left, moment, when } from "$lib/when";
   import { capital } from "$lib/words";
   import { onMount } from "svelte";
   import More from "./More.svelte";
@@ -23,7 +23,7 @@
   const drying = $derived(load.items.find((item) => item.item === food) ?? load.items[0]);
   const inside = $derived(load.trays.filter((each) => !each.out));
   const next = $derived(load.next);
-  const due = $derived(new Date(`${next.due}Z`) <= new Date());
+  const due = $derived(moment(next.due) <= new Date());
   const then = $derived(load.then.map((step) => ` · then: ${step.says.split(":")[0]}, ${when(step.due)}`).join(""));
   const DO: Record<Schemas["Step"], string> = { weigh: "Weigh it", loosen: "Done: loosened", test: "Is it dry?", wait: "" };
 

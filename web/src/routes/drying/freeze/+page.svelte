@@ -76,7 +76,7 @@
         </div>
         {#if error && item.line}
           <p class="wrong mt-1">{error.message}</p>
-          <div class="mt-1 flex flex-wrap gap-1.5">{#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.item(n, { line: item.line.replace(/^(.*?\d\S*\s*(?:kg|g|lb|oz|pounds?)?\s*(?:of\s+)?).*$/i, `$1${name.replace(/^freeze-dried /, "")}`) })}>{name}</button>{/each}</div>
+          <div class="mt-1 flex flex-wrap gap-1.5">{#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.rename(n, name.replace(/^freeze-dried /, ""))}>{name}</button>{/each}</div>
         {/if}
         {#if item.line}
           <div class="mt-2 grid grid-cols-2 gap-2" role="group" aria-label="How {item.line} goes in">

@@ -5,7 +5,7 @@
   import ScaleReading from "$lib/ScaleReading.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { left, when } from "$lib/when";
+  import { left, moment, when } from "$lib/when";
 
   let { load }: { load: Schemas["FreezeLoad"] } = $props();
 
@@ -17,8 +17,8 @@
 
   const path = $derived({ params: { path: { number: load.number } } });
   const dry = $derived(load.items.reduce((sum, item) => sum + item.dry_g, 0));
-  const due = $derived(new Date(`${load.due}Z`) <= new Date());
-  const late = $derived(load.pack_by ? new Date(`${load.pack_by}Z`) < new Date() : false);
+  const due = $derived(moment(load.due) <= new Date());
+  const late = $derived(load.pack_by ? moment(load.pack_by) < new Date() : false);
   const STAGES = [["freezing", "freezing"], ["drying", "drying"], ["weighing", "weighing"], ["dry", "dry"], ["open", "out, open"]] as const;
 
   async function weigh() {
