@@ -2,6 +2,7 @@ import shutil
 import subprocess
 import sys
 import time
+from collections.abc import Callable
 from datetime import timedelta
 from pathlib import Path
 from typing import Any
@@ -14,7 +15,8 @@ from sqlalchemy.exc import IntegrityError
 
 from yellow_larder.core.conditioning import Look
 from yellow_larder.core.containers import Closing
-from yellow_larder.larder import freezing
+from yellow_larder.core.looks import Feel
+from yellow_larder.larder import freezing, looking, run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import buy
 from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
@@ -35,6 +37,7 @@ from yellow_larder.larder.jars import back_in_jar, empty_jar, fill_jar, look_at_
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle, take_back
 from yellow_larder.larder.loading import Item, LoadAsk
 from yellow_larder.larder.loads import add_to_load, loosen, start_load
+from yellow_larder.larder.looking import empty_out, look_over
 from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.machines import NewMachine, add_machine
 from yellow_larder.larder.meals import Meal, keep_meal, remember, remove_meal
@@ -42,8 +45,22 @@ from yellow_larder.larder.packing import pack
 from yellow_larder.larder.prices import Seen, forget_price, see_price
 from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.run_record import RunPhase
+from yellow_larder.larder.run_view import see_run
 from yellow_larder.larder.shelves import move, throw_out
 from yellow_larder.larder.storing import mark_tried
+from yellow_larder.larder.supplies import (
+    NewSupply,
+    Sort,
+    add_supply,
+    count_supply,
+    cut_down,
+    forget_supply,
+    more_of,
+    put_spares,
+    set_supply,
+    spend_desiccant,
+)
 from yellow_larder.larder.taking_out import take_out, try_dry
 from yellow_larder.larder.weighing import weigh_tray
 from yellow_larder.store import journal
@@ -62,7 +79,7 @@ from yellow_larder.store.models import (
     Record,
 )
 
-ACTS = 41
+ACTS = 61
 """How many different things `do` does."""
 
 STATE = (Household, Place, OwnFood, Package, Record, DiaryDay, Price, Lot)
@@ -85,7 +102,7 @@ def _written(n: int) -> list[Written]:
 
 def do(larder: Larder, act: int, n: int) -> None:
     """One of the things a person does."""
-    doings = [
+    doings: list[Callable[[], object]] = [
         lambda: pack(larder, Ask(line=f"{n + 1} kg pearl barley")),
         lambda: pack(larder, Ask(line=f"{n + 1} kg red lentils", container="jar-quart")),
         lambda: move(larder, [n + 1], place=1, shelf=n % 3 + 1),
@@ -127,9 +144,51 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: take_out_freeze_load(larder, n, meant=True),
         lambda: closed_up(larder, n),
         lambda: pack(larder, Ask(line="2 kg white sugar", closing=Closing.ABSORBER, against="a trial till May")),
+        lambda: add_supply(larder, NewSupply(sort=Sort.PACKETS, key=["500", "300"][n % 2], count=n, per_pack=4)),
+        lambda: add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=n + 2)),
+        lambda: add_supply(larder, NewSupply(sort=Sort.DESICCANT, key="10", count=n + 2)),
+        lambda: more_of(larder, n, 3, cost="1.20"),
+        lambda: count_supply(larder, n, 9),
+        lambda: put_spares(larder, n, 2, 9),
+        lambda: cut_down(larder, n),
+        lambda: spend_desiccant(larder, n, 1, restored=n % 2 == 0),
+        lambda: forget_supply(larder, n),
+        lambda: run_acts.add_line(larder, Ask(line=f"{n + 1} kg red lentils")),
+        lambda: _run_on(larder),
+        lambda: _run_on(larder),
+        lambda: _run_on(larder),
+        lambda: run_acts.close_one(larder, 1, n),
+        lambda: run_acts.put_back(larder, 1),
+        lambda: run_acts.put_back(larder, 1, n),
+        lambda: run_acts.abandon(larder, 1),
+        lambda: look_over(larder, [looking.Look(n + 1, list(Feel)[n])]),
+        lambda: empty_out(larder, n + 1),
+        lambda: set_supply(larder, n, low=n),
     ]
     assert len(doings) == ACTS
-    doings[act]()
+    if doings[act]() is False:
+        raise Refused("run", "There is no run")
+
+
+def _run_on(larder: Larder) -> bool:
+    """The next step of the run, if it is one that asks for nothing."""
+    steps = {
+        RunPhase.SHEET: run_acts.begin,
+        RunPhase.LABELS: run_acts.labelled,
+        RunPhase.SET_OUT: run_acts.set_out,
+        RunPhase.FILL: run_acts.fill_rest,
+        RunPhase.OPEN: run_acts.open_packets,
+        RunPhase.LAST: run_acts.finish,
+    }
+    run = see_run(larder)
+    if run is None:
+        return False
+    if run.phase in (RunPhase.CLOCK, RunPhase.PLAIN):
+        left = [each for each in run.containers if not each.closed and each.out == (run.clock is not None)]
+        run_acts.close_one(larder, run.number, next(each.n for each in left if each.out or not each.packets))
+    else:
+        steps[run.phase](larder, run.number)
+    return True
 
 
 @settings(max_examples=40, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
@@ -149,6 +208,22 @@ def test_undo_is_exact(tmp_path: Path, doings: list[tuple[int, int]]) -> None:
         take_back(larder)
     assert state(larder) == seen[0]
     larder.engine.dispose()
+
+
+def test_a_whole_run_is_taken_back_step_by_step(larder: Larder) -> None:
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=9, per_pack=4))
+    add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=20))
+    run_acts.add_line(larder, Ask(line="5 kg red lentils"))
+    run_acts.add_line(larder, Ask(line="1 kg white sugar", container="jar-quart"))
+    seen = [state(larder)]
+    while _run_on(larder):
+        seen.append(state(larder))
+    assert len(seen) > 8
+    assert len(seen[-1]["packages"]) == 4
+    while len(seen) > 1:
+        assert state(larder) == seen.pop()
+        take_back(larder)
+    assert state(larder) == seen[0]
 
 
 def test_state_follows_from_the_journal_alone(larder: Larder) -> None:

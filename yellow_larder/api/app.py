@@ -15,7 +15,20 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from yellow_larder import __doc__ as about
-from yellow_larder.api import bench, devices, drying, freezer, household, reference, rounds, shelves, storing, table
+from yellow_larder.api import (
+    bench,
+    devices,
+    drying,
+    freezer,
+    household,
+    reference,
+    rounds,
+    run,
+    shelves,
+    storing,
+    supplies,
+    table,
+)
 from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.api.problems import add_problem_handlers, problem
 from yellow_larder.larder.larder import Larder
@@ -31,7 +44,7 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
     app.state.larder = larder
     app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
-    for each in (rounds, bench, shelves, drying, freezer, devices, table, storing, reference, household):
+    for each in (rounds, bench, run, shelves, supplies, drying, freezer, devices, table, storing, reference, household):
         app.include_router(each.router, prefix="/api")
     app.middleware("http")(_guard)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)

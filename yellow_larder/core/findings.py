@@ -424,20 +424,39 @@ def _oxygen(case: Case) -> list[Finding]:
     ]
 
 
+def draws_in(case: Case) -> bool:
+    """Whether it can be felt that the air is gone: a bag that firms up, a jar whose lid dips.
+
+    Source: common practice, see `AIRY_VOID`.
+    """
+    if case.closing is Closing.LID:
+        return False
+    if not case.container.is_flat:
+        return case.container.kind is Kind.JAR
+    return not _stays_loose(case) and not _is_airy(case)
+
+
+def _is_airy(case: Case) -> bool:
+    return case.fill.between_ml / case.fill.food_ml > AIRY_VOID
+
+
+def _stays_loose(case: Case) -> bool:
+    return case.fill.headspace_ml > case.fill.between_ml / 2
+
+
 def _pull_down(case: Case) -> list[Finding]:
     """How the package will feel in a few days."""
     if case.closing is not Closing.ABSORBER:
         return []
-    airy = case.fill.between_ml / case.fill.food_ml > AIRY_VOID
     if not case.container.is_flat:
         says = "The lid will dip in a day or two" if case.container.kind is Kind.JAR else "The pail will look the same"
         if case.container.kind is Kind.LINED_PAIL:
             says = "The liner will draw in; the pail will look the same"
         if case.container.kind in (Kind.BOTTLE, Kind.CAN):
             says = "The wall may dent a little inwards"
-    elif case.fill.headspace_ml > case.fill.between_ml / 2:
+    elif _stays_loose(case):
         says = "May stay loose: that is fine"
-    elif airy:
+    elif _is_airy(case):
         says = "Will draw in and stay soft: airy food does"
     else:
         says = "Will feel firm in a day or two"

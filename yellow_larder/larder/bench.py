@@ -13,7 +13,7 @@ from yellow_larder.core.absorbers import NoPacketFits, choose_packets
 from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, volume_below_ml
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.findings import Case, Finding, Severity, gravest_first, judge, moisture_line_pct
+from yellow_larder.core.findings import Case, Finding, Severity, draws_in, gravest_first, judge, moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.nutrition import nutrients, person_days
@@ -152,6 +152,7 @@ def _plan(
         story=list(lot.story["lines"]) if lot else [],
         cost=say_money(coins, household) if coins else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
+        draws_in=draws_in(case),
     )
 
 

@@ -53,25 +53,25 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
     day = check_day(packed_on or today, today, "packed_on")
     with writing(larder.engine) as session:
         planned = plan_in(session, ask, now=larder.clock(), packed_on=day)
-        against = _against(ask, planned)
+        against = stop_overridden(ask, planned)
         place = session.get_one(Place, planned.place)
         chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
         if not 1 <= chosen <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
-        facts = _facts(session, ask, planned, day, chosen) | {"against": against}
+        facts = shared_facts(session, ask, planned, day, chosen) | {"against": against}
         first = journal.next_number(session, "package")
         groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
         acts = [
-            journal.Act("package", first + n, "packed", facts | _own_facts(group, planned))
+            journal.Act("package", first + n, "packed", facts | own_facts(group, planned))
             for n, group in enumerate(groups)
         ]
         title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
-        acts += _off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
+        acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
         change = journal.record(session, title, acts, at=larder.clock())
         return Batch(change.id, [act.subject for act in acts if act.kind == "package"], title)
 
 
-def _against(ask: Ask, planned: Plan) -> str:
+def stop_overridden(ask: Ask, planned: Plan) -> str:
     """What the label says of a stop that was overridden: the stop, and why; empty if there is none.
 
     Raises:
@@ -96,7 +96,7 @@ def usual_shelf(kind: Kind, shelves: int) -> int:
     return 1 if kind is Kind.JAR else (shelves + 1) // 2
 
 
-def _off_the_lot(session: Session, number: int | None, food_key: str, mass_g: float) -> list[journal.Act]:
+def off_the_lot(session: Session, number: int | None, food_key: str, mass_g: float) -> list[journal.Act]:
     """What packing takes off the lot in the cupboard; a lot of another food is not meant."""
     if number is None:
         return []
@@ -106,7 +106,7 @@ def _off_the_lot(session: Session, number: int | None, food_key: str, mass_g: fl
     return [journal.Act("lot", number, "packed", {"mass_g": min(mass_g, lot.mass_g)})]
 
 
-def _facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:
+def shared_facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:
     """What all containers of the batch have in common, as the journal keeps it."""
     food = all_foods(session)[planned.food.key]
     container = read_container(ask, settings(session).units)
@@ -130,7 +130,7 @@ def _facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> 
     }
 
 
-def _own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
+def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
     """What differs between the full ones and a last one."""
     return {
         "mass_g": group.mass_g,

@@ -158,3 +158,5 @@ class Plan:
     cost: str
     """What the food cost, if it comes from a lot that was bought; else empty."""
     cost_per_1000_kcal: str
+    draws_in: bool
+    """Whether it can be felt later that the air is gone."""

@@ -15,18 +15,21 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.conditioning import JarPhase
 from yellow_larder.core.foods import Food
+from yellow_larder.core.looks import LOOK_DAYS
 from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import Stage, freeze_loads
 from yellow_larder.larder.freezing import Phase, freezings
 from yellow_larder.larder.jars import jar_standing
 from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.looking import due_looks
 from yellow_larder.larder.lots import CRUMBS_G
 from yellow_larder.larder.quantities import Units, say_mass
 from yellow_larder.larder.running import Running, Step
+from yellow_larder.larder.supplies import low_supplies
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
-from yellow_larder.store.models import Lot
+from yellow_larder.store.models import Lot, Package
 
 MORNING = time(8)
 """When things that are due on a day are put in a calendar. Source: our judgement."""
@@ -46,6 +49,9 @@ class TaskKind(StrEnum):
     CLOSE_UP = "close-up"
     CONDITION = "condition"
     EAT = "eat"
+    LOOK = "look"
+    TROUBLE = "trouble"
+    SUPPLY = "supply"
 
 
 class When(StrEnum):
@@ -125,6 +131,9 @@ def _found(session: Session, now: datetime) -> list[Task]:
         *_freeze_dryer(session, now),
         *_jars(jars, lots, known, units, now),
         *_waiting(jars, lots, known, units, now),
+        *_looks(session, now),
+        *_trouble(session),
+        *_supplies(session, now),
         *_eat(session, now),
     ]
 
@@ -297,6 +306,60 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
             first["form"],
             first["colour"],
         )
+
+
+def _looks(session: Session, now: datetime) -> Iterator[Task]:
+    """Packages to be looked over, those of one food and one run together."""
+    together: dict[tuple[int, str, date], list[Package]] = defaultdict(list)
+    for package in due_looks(session, now.date() + timedelta(days=LOOK_DAYS[-1])):
+        together[package.batch, package.food_name, package.look_due or now.date()].append(package)
+    for (_, food, day), packages in together.items():
+        first = packages[0]
+        due = datetime.combine(day, MORNING)
+        after = (day - first.packed_on).days
+        count = f"{len(packages)} packages" if len(packages) > 1 else "1 package"
+        yield Task(
+            TaskKind.LOOK,
+            first.number,
+            0,
+            f"Look at the {food}: firm, loose or puffed?",
+            f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
+            due,
+            True,
+            _when(due, now, all_day=True),
+            day <= now.date(),
+            first.form,
+            first.colour,
+        )
+
+
+def _trouble(session: Session) -> Iterator[Task]:
+    """Packages that were not right when they were looked over."""
+    wrong = select(Package).where(Package.trouble != "", Package.thrown_out_on.is_(None)).order_by(Package.number)
+    for package in session.scalars(wrong):
+        yield Task(
+            TaskKind.TROUBLE,
+            package.number,
+            0,
+            f"Number {package.number}, {package.food_name}: {package.trouble.split(':')[0].lower()}",
+            package.trouble,
+            datetime.combine(package.stands_since, MORNING),
+            True,
+            When.TODAY,
+            True,
+            package.form,
+            package.colour,
+        )
+
+
+def _supplies(session: Session, now: datetime) -> Iterator[Task]:
+    """What to pack with is running low: one line for all."""
+    low = low_supplies(session)
+    if not low:
+        return
+    names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
+    tomorrow = datetime.combine(now.date() + timedelta(days=1), MORNING)
+    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, tomorrow, True, When.AHEAD, True)
 
 
 def _plain(food: Food) -> str:

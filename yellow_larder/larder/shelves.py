@@ -12,6 +12,7 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.looks import Eye
 from yellow_larder.core.nutrition import person_days
 from yellow_larder.larder.ageing import SOON_DAYS, kept_rows, lives_left
 from yellow_larder.larder.days import check_day
@@ -141,6 +142,8 @@ class Card:
     thrown_out: str | None
     against: str
     """The stop it was packed against, and why; empty if there was none."""
+    trouble: str
+    """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
     journal: list[Happening]
     ledger: list[Stretch]
 
@@ -209,6 +212,7 @@ def card(larder: Larder, number: int) -> Card:
         due=shown.due,
         thrown_out=say_day(package.thrown_out_on) if package.thrown_out_on else None,
         against=package.against,
+        trouble=package.trouble,
         journal=[_happening(entry, places, household.units) for entry, _ in standing],
         ledger=_ledger(package, standing, places, household.units, today),
     )
@@ -337,6 +341,11 @@ def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happenin
     on = say_day(date.fromisoformat(facts["on"]))
     if entry.act == "moved":
         return Happening(on, f"Moved to {places[facts['place_id']].name}", f"shelf {facts['shelf']}")
+    if entry.act == "looked":
+        eye = "" if facts["eye"] == Eye.UNSEEN else f", eye {facts['eye']}"
+        return Happening(on, f"Looked over: {facts['feel']}{eye}", facts["says"])
+    if entry.act == "emptied":
+        return Happening(on, "Emptied", "to be packed anew")
     return Happening(on, "Thrown out", facts["why"])
 
 
@@ -349,7 +358,7 @@ def _ledger(
     found = []
     stops = [(date.fromisoformat(entry.facts["on"]), entry) for entry, _ in standing[1:]]
     for until, entry in [*stops, (package.thrown_out_on or today, None)]:
-        leaves = entry is None or entry.facts.get("place_id", at) != at or entry.act == "thrown out"
+        leaves = entry is None or entry.facts.get("place_id", at) != at or entry.act in ("thrown out", "emptied")
         if leaves and (until > since or entry is None):
             place = places[at]
             days = (until - since).days

@@ -65,20 +65,34 @@ def drawing(container: Container) -> Drawing:
     )
 
 
-def own_bag(size: str, film_mil: float, units: Units) -> Container:
+def own_bag(size: str, film_mil: float, units: Units, *, field: str = "own_bag") -> Container:
     """A bag of one's own from its flat size as typed, say one cut down for another use.
 
     Raises:
         Refused: the size cannot be read, or no bag has it.
     """
-    width, length = read_size_mm(size, "own_bag", units=units)
+    width, length = read_size_mm(size, field, units=units)
     if length < _SEAL_MM + _LEAST_LEFT_MM:
         raise Refused(
-            "own_bag",
+            field,
             f"Too short to close: the seal alone takes {say_length(_SEAL_MM, units)}, "
             f"so it must be {say_length(_SEAL_MM + _LEAST_LEFT_MM, units)} long or more",
         )
     return container_by_key(f"{_OWN}{width:.0f}x{length:.0f}x{film_mil:g}")
+
+
+def cut_shorter(bag: Container, by_mm: float) -> Container:
+    """A bag that was cut open under its seal: one of the household's own, so much shorter.
+
+    Raises:
+        Refused: it would be too short to be closed again, or not shorter.
+    """
+    length = bag.length_mm - by_mm
+    if by_mm < 1:
+        raise Refused("by", "Cutting takes something off: write how much, such as 3 cm")
+    if length < _SEAL_MM + _LEAST_LEFT_MM:
+        raise Refused("by", "Too short to close after that: throw it away, or cut less")
+    return container_by_key(f"{_OWN}{bag.width_mm:.0f}x{length:.0f}x{bag.film_mil:g}")
 
 
 @lru_cache(maxsize=512)

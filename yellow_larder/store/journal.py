@@ -34,6 +34,9 @@ from yellow_larder.store.models import (
 GONE = "removed"
 """The act that takes a subject away; its journal stays."""
 
+RESERVED = "reserved"
+"""The act that keeps a number for something that is not there yet: a label printed before the bag is filled."""
+
 OPENING = 1
 """The first change, the larder's opening, cannot be undone: there would be nowhere to stand."""
 
@@ -114,6 +117,7 @@ def _standing(session: Session, kind: str, subjects: Sequence[int]) -> list[tupl
             .join(Change, Change.id == Entry.change_id)
             .outerjoin(undo_of, undo_of.undoes == Change.id)
             .where(Entry.kind == kind, Entry.subject.in_(subjects[start : start + 500]), undo_of.id.is_(None))
+            .where(Entry.act != RESERVED)
             .order_by(Entry.id)
         )
         found += [(entry.subject, entry, change) for entry, change in rows]
@@ -147,13 +151,16 @@ def _identity(model: type[Base], kind: str, subject: int) -> Any:
 def _package(session: Session, number: int, standing: list[Entry]) -> Package:
     facts = {"against": ""} | standing[0].facts
     packed_on = date.fromisoformat(facts.pop("packed_on"))
+    look_due = facts.pop("look_due", None)
     package = Package(
         number=number,
-        batch=standing[0].change_id,
+        batch=facts.pop("batch", standing[0].change_id),
         packed_on=packed_on,
         stands_since=packed_on,
         used_days=0.0,
         thrown_out_on=None,
+        look_due=date.fromisoformat(look_due) if look_due else None,
+        trouble="",
         **{column: value for column, value in facts.items() if column in Package.__table__.columns},
     )
     for entry in standing[1:]:
@@ -162,7 +169,10 @@ def _package(session: Session, number: int, standing: list[Entry]) -> Package:
         package.stands_since = on
         if entry.act == "moved":
             package.place_id, package.shelf = entry.facts["place_id"], entry.facts["shelf"]
-        elif entry.act == "thrown out":
+        elif entry.act == "looked":
+            package.look_due = date.fromisoformat(entry.facts["next"]) if entry.facts["next"] else None
+            package.trouble = entry.facts["trouble"]
+        elif entry.act in ("thrown out", "emptied"):
             package.thrown_out_on = on
     return package
 
@@ -230,6 +240,71 @@ def _lot(_session: Session, number: int, standing: list[Entry]) -> Lot:
     return lot
 
 
+def _patched(_session: Session, number: int, standing: list[Entry]) -> Record:
+    """A record that each act patches, so that an act taken back leaves the others as they are."""
+    facts: dict[str, Any] = {}
+    for entry in standing:
+        facts = merge_patch(facts, entry.facts)
+    return Record(kind=standing[-1].kind, number=number, facts=facts)
+
+
+def merge_patch(old: dict[str, Any], patch: dict[str, Any]) -> dict[str, Any]:
+    """A document with a patch laid over it: what is null goes, what is a document is patched in turn.
+
+    Example:
+        >>> merge_patch({"a": 1, "b": {"c": 2, "d": 3}}, {"a": None, "b": {"c": 4}})
+        {'b': {'c': 4, 'd': 3}}
+
+    Source: RFC 7396, JSON Merge Patch.
+    """
+    new = dict(old)
+    for name, value in patch.items():
+        if value is None:
+            new.pop(name, None)
+        elif isinstance(value, dict):
+            below = new.get(name)
+            new[name] = merge_patch(below if isinstance(below, dict) else {}, value)
+        else:
+            new[name] = value
+    return new
+
+
+def _supply(_session: Session, number: int, standing: list[Entry]) -> Record:
+    """Things in stock: their count follows from what came, went and was counted; it is never below nothing."""
+    facts: dict[str, Any] = {"count": 0, "spares": 0, "worth": 1.0, "since": None, "uses": 0, "spent": 0}
+    for entry in standing:
+        said = entry.facts
+        match entry.act:
+            case "came":
+                facts["count"] += said["count"]
+                facts["coins"] = said.get("coins", facts.get("coins"))
+            case "used":
+                facts["count"] = max(0, facts["count"] - said.get("count", 0))
+                facts["spares"] = max(0, facts["spares"] - said.get("spares", 0))
+                facts["uses"] += said.get("uses", 0)
+            case "spares":
+                facts |= _with_spares(facts, said)
+            case "spent":
+                gone = min(facts["count"], said["count"])
+                facts["count"], facts["spent"] = facts["count"] - gone, facts["spent"] + gone
+            case "restored":
+                back = min(facts["spent"], said["count"])
+                facts["count"], facts["spent"] = facts["count"] + back, facts["spent"] - back
+            case _:
+                facts |= said
+    return Record(kind="supply", number=number, facts=facts)
+
+
+def _with_spares(facts: dict[str, Any], said: dict[str, Any]) -> dict[str, Any]:
+    """Spares that come to others in the jar: worth what they all are on the mean, and as old as the oldest."""
+    there, come = facts["spares"], said["spares"]
+    together = there + come
+    if not together:
+        return {}
+    worth = (there * facts["worth"] + come * said["worth"]) / together
+    return {"spares": together, "worth": worth, "since": facts["since"] if there else said["since"]}
+
+
 _Fold = tuple[type[Base], Callable[[Session, int, list[Entry]], Base]]
 
 _RECORDS = (
@@ -254,5 +329,7 @@ _FOLDS: dict[str, _Fold] = {
     "diary": (DiaryDay, _diary_day),
     "price": (Price, _price),
     "lot": (Lot, _lot),
+    "run": (Record, _patched),
+    "supply": (Record, _supply),
     **dict.fromkeys(_RECORDS, (Record, _record)),
 }

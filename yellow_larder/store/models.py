@@ -74,6 +74,10 @@ class Package(Base):
     thrown_out_on: Mapped[date | None]
     against: Mapped[str]
     """The stop it was packed against, and why; empty if there was none."""
+    look_due: Mapped[date | None] = mapped_column(index=True)
+    """The day it is to be looked over next; none if its looks are done."""
+    trouble: Mapped[str]
+    """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
 
 
 class Place(Base):

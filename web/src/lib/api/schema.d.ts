@@ -804,6 +804,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rounds/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Looks
+         * @description What is to be looked over, what is due first.
+         */
+        get: operations["see_looks_api_rounds_looks_get"];
+        put?: never;
+        /**
+         * Looked
+         * @description Packages were looked over; what that means for each.
+         */
+        post: operations["looked_api_rounds_looks_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rounds/looks/{number}/empty": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Emptied
+         * @description A package is opened to be packed anew; the number of the lot it is now.
+         */
+        post: operations["emptied_api_rounds_looks__number__empty_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rounds/rounds.ics": {
         parameters: {
             query?: never;
@@ -818,6 +862,306 @@ export interface paths {
         get: operations["rounds_as_calendar_api_rounds_rounds_ics_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The Run
+         * @description The run that is on, or the sheet that waits; nothing if there is none.
+         */
+        get: operations["the_run_api_run_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put On Sheet
+         * @description Put what is on the bench on the run sheet; the number of the run.
+         */
+        post: operations["put_on_sheet_api_run_lines_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See One
+         * @description A run by its number, done or not.
+         */
+        get: operations["see_one_api_run__number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/abandon": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Abandon
+         * @description The run ends here; what is closed is packed.
+         */
+        post: operations["abandon_api_run__number__abandon_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description What is out goes back into the jar: the packets of so many containers, the last first, or all.
+         */
+        post: operations["put_back_api_run__number__back_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin
+         * @description Begin: its containers get their numbers, and labels can be printed.
+         */
+        post: operations["begin_api_run__number__begin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close
+         * @description A container is closed; it counts once, whoever says it first.
+         */
+        post: operations["close_api_run__number__close_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fill
+         * @description A container is filled and half-sealed.
+         */
+        post: operations["fill_api_run__number__fill_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/fill-rest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fill Rest
+         * @description All others hold what was planned.
+         */
+        post: operations["fill_rest_api_run__number__fill_rest_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Finish
+         * @description All is put away.
+         */
+        post: operations["finish_api_run__number__finish_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/labelled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Labelled
+         * @description The labels are stuck on.
+         */
+        post: operations["labelled_api_run__number__labelled_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/lines/{line}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Take Off Sheet
+         * @description Take a line off the sheet.
+         */
+        delete: operations["take_off_sheet_api_run__number__lines__line__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Packets
+         * @description The packets are opened: the clock starts.
+         */
+        post: operations["open_packets_api_run__number__open_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/set-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Out
+         * @description Everything lies ready.
+         */
+        post: operations["set_out_api_run__number__set_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/tick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tick
+         * @description Something of the set-out list lies ready.
+         */
+        post: operations["tick_api_run__number__tick_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -898,6 +1242,154 @@ export interface paths {
          * @description Throw packages out; their journal stays.
          */
         post: operations["throw_out_packages_api_shelves_throw_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See
+         * @description Everything there is to pack with.
+         */
+        get: operations["see_api_supplies_get"];
+        put?: never;
+        /**
+         * Add
+         * @description Write something down; its number.
+         */
+        post: operations["add_api_supplies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Note
+         * @description When it is running low, what one costs, what is to be known of it.
+         */
+        put: operations["note_api_supplies__number__put"];
+        post?: never;
+        /**
+         * Forget
+         * @description Strike it out.
+         */
+        delete: operations["forget_api_supplies__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}/came": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Came
+         * @description More of it came.
+         */
+        post: operations["came_api_supplies__number__came_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Count
+         * @description It was counted.
+         */
+        put: operations["count_api_supplies__number__count_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cut
+         * @description A bag was cut open and is kept; the number of the shorter one.
+         */
+        post: operations["cut_api_supplies__number__cut_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}/desiccant": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Desiccant
+         * @description Gel is full of water, or dry again.
+         */
+        post: operations["desiccant_api_supplies__number__desiccant_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/supplies/{number}/spares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Spares
+         * @description Packets went into the jar of spares.
+         */
+        post: operations["spares_api_supplies__number__spares_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1556,18 +2048,6 @@ export interface components {
          */
         Basis: "planned" | "diary" | "both";
         /**
-         * Batch
-         * @description What was packed in one go.
-         */
-        Batch: {
-            /** Batch */
-            batch: number;
-            /** Numbers */
-            numbers: number[];
-            /** Title */
-            title: string;
-        };
-        /**
          * Believe
          * @description What a test at the tray comes to.
          * @enum {string}
@@ -1622,6 +2102,48 @@ export interface components {
              */
             price: number;
         };
+        /** Body_came_api_supplies__number__came_post */
+        Body_came_api_supplies__number__came_post: {
+            /**
+             * Cost
+             * @default
+             */
+            cost?: string;
+            /** Count */
+            count: number;
+        };
+        /** Body_close_api_run__number__close_post */
+        Body_close_api_run__number__close_post: {
+            /** Container */
+            container: number;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+        };
+        /** Body_count_api_supplies__number__count_put */
+        Body_count_api_supplies__number__count_put: {
+            /** Count */
+            count: number;
+            /** Spares */
+            spares?: number | null;
+        };
+        /** Body_cut_api_supplies__number__cut_post */
+        Body_cut_api_supplies__number__cut_post: {
+            /**
+             * By
+             * @default 3 cm
+             */
+            by?: string;
+        };
+        /** Body_desiccant_api_supplies__number__desiccant_post */
+        Body_desiccant_api_supplies__number__desiccant_post: {
+            /** Count */
+            count: number;
+            /** Restored */
+            restored: boolean;
+        };
         /** Body_feel_if_dry_api_drying_loads__number__test_post */
         Body_feel_if_dry_api_drying_loads__number__test_post: {
             /** Feels Dry */
@@ -1659,6 +2181,16 @@ export interface components {
             /** Lot */
             lot: number;
         };
+        /** Body_fill_api_run__number__fill_post */
+        Body_fill_api_run__number__fill_post: {
+            /** Container */
+            container: number;
+            /**
+             * Weight
+             * @example 2.54 kg
+             */
+            weight: string;
+        };
         /** Body_fill_purse_api_table_purse_put */
         Body_fill_purse_api_table_purse_put: {
             /**
@@ -1674,6 +2206,11 @@ export interface components {
              * @default
              */
             amount?: string;
+        };
+        /** Body_looked_api_rounds_looks_post */
+        Body_looked_api_rounds_looks_post: {
+            /** Looks */
+            looks: components["schemas"]["yellow_larder__larder__looking__Look"][];
         };
         /** Body_loosen_trays_api_drying_loads__number__loosen_post */
         Body_loosen_trays_api_drying_loads__number__loosen_post: {
@@ -1706,6 +2243,20 @@ export interface components {
              * @example 2
              */
             shelf: number;
+        };
+        /** Body_note_api_supplies__number__put */
+        Body_note_api_supplies__number__put: {
+            /** Cost */
+            cost?: string | null;
+            /** Low */
+            low?: number | null;
+            /** Note */
+            note?: string | null;
+        };
+        /** Body_open_packets_api_run__number__open_post */
+        Body_open_packets_api_run__number__open_post: {
+            /** Count */
+            count?: number | null;
         };
         /** Body_open_up_api_freezer__number__open_post */
         Body_open_up_api_freezer__number__open_post: {
@@ -1749,6 +2300,15 @@ export interface components {
              */
             shelf?: number | null;
         };
+        /** Body_put_back_api_run__number__back_post */
+        Body_put_back_api_run__number__back_post: {
+            /** Count */
+            count?: number | null;
+        };
+        /** Body_put_on_sheet_api_run_lines_post */
+        Body_put_on_sheet_api_run_lines_post: {
+            ask: components["schemas"]["Ask"];
+        };
         /** Body_put_on_simulated_scale_api_devices_scale_pan_put */
         Body_put_on_simulated_scale_api_devices_scale_pan_put: {
             /** Grams */
@@ -1771,7 +2331,16 @@ export interface components {
         };
         /** Body_shake_a_jar_api_drying_jars__number__look_post */
         Body_shake_a_jar_api_drying_jars__number__look_post: {
-            look: components["schemas"]["Look"];
+            look: components["schemas"]["yellow_larder__core__conditioning__Look"];
+        };
+        /** Body_spares_api_supplies__number__spares_post */
+        Body_spares_api_supplies__number__spares_post: {
+            /** Count */
+            count: number;
+            /** Minutes */
+            minutes: number;
+            /** On */
+            on?: string | null;
         };
         /** Body_take_freeze_load_out_api_drying_freeze__number__out_post */
         Body_take_freeze_load_out_api_drying_freeze__number__out_post: {
@@ -1832,6 +2401,16 @@ export interface components {
              * @example puffed up
              */
             why: string;
+        };
+        /** Body_tick_api_run__number__tick_post */
+        Body_tick_api_run__number__tick_post: {
+            /** Code */
+            code: string;
+            /**
+             * On
+             * @default true
+             */
+            on?: boolean;
         };
         /** Body_weigh_a_tray_api_drying_loads__number__weigh_post */
         Body_weigh_a_tray_api_drying_loads__number__weigh_post: {
@@ -1974,6 +2553,43 @@ export interface components {
             shelf: number;
             /** Thrown Out */
             thrown_out: string | null;
+            /** Trouble */
+            trouble: string;
+        };
+        /**
+         * Clock
+         * @description The clock: packets are out.
+         */
+        Clock: {
+            /** Closed */
+            closed: number;
+            /**
+             * Done At
+             * Format: date-time
+             */
+            done_at: string;
+            /** Each S */
+            each_s: number;
+            /** Left S */
+            left_s: number;
+            /** Next */
+            next: number | null;
+            /** Of */
+            of: number;
+            /**
+             * Opened At
+             * Format: date-time
+             */
+            opened_at: string;
+            /** Out S */
+            out_s: number;
+            /** Over */
+            over: boolean;
+            /** Put Back */
+            put_back: number;
+            /** Says */
+            says: string;
+            tone: components["schemas"]["Severity"];
         };
         /**
          * Closing
@@ -2042,6 +2658,12 @@ export interface components {
             /** Weekday */
             weekday: number;
         };
+        /**
+         * Doing
+         * @description What is to be done with it.
+         * @enum {string}
+         */
+        Doing: "nothing" | "look again" | "repack" | "throw out";
         /**
          * Dot
          * @description A day of a jar: what was seen, or that it is still to come.
@@ -2290,6 +2912,18 @@ export interface components {
             /** Eaters */
             eaters: components["schemas"]["EaterView"][];
         };
+        /**
+         * Eye
+         * @description Colour of the pill packed with absorbers, where one can be seen.
+         * @enum {string}
+         */
+        Eye: "not seen" | "pink" | "grey or blue";
+        /**
+         * Feel
+         * @description How a package feels.
+         * @enum {string}
+         */
+        Feel: "firm" | "loose" | "puffed" | "leaks";
         /**
          * FieldProblem
          * @description What is wrong with one field, and what would be right.
@@ -3342,11 +3976,20 @@ export interface components {
             warmth: string;
         };
         /**
-         * Look
-         * @description What a shake shows.
-         * @enum {string}
+         * Looked
+         * @description What a look at one package means.
          */
-        Look: "free" | "clumped" | "stuck" | "droplets";
+        Looked: {
+            doing: components["schemas"]["Doing"];
+            /** Number */
+            number: number;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
+        };
         /**
          * Machine
          * @description Something to dry in: trays, warmth, and how much slower than a fan it is.
@@ -3713,6 +4356,67 @@ export interface components {
             width_mm?: number;
         };
         /**
+         * NewSupply
+         * @description Something to pack with, as a person writes it down.
+         *
+         *     Attributes:
+         *         sort: what sort of thing.
+         *         key: of a container, its key in the table; of packets, their rating in mL; of desiccant, grams in one.
+         *         size: flat size of a bag of one's own, "25 × 35 cm"; goes before `key`.
+         *         name: of lids and tools, what it is called.
+         *         count: how many there are; of packets, inner packs that are closed.
+         *         per_pack: packets in one inner pack.
+         *         cost: what one costs, "0.45"; of packets, one inner pack.
+         *         low: a count at which it is running low.
+         *         note: what is to be known of it, such as where the spares are or how hot the iron must be.
+         *         came_on: the day it came; none means today.
+         */
+        NewSupply: {
+            /** Came On */
+            came_on?: string | null;
+            /**
+             * Cost
+             * @default
+             */
+            cost?: string;
+            /**
+             * Count
+             * @default 0
+             */
+            count?: number;
+            /**
+             * Key
+             * @default
+             */
+            key?: string;
+            /**
+             * Low
+             * @default 0
+             */
+            low?: number;
+            /**
+             * Name
+             * @default
+             */
+            name?: string;
+            /**
+             * Note
+             * @default
+             */
+            note?: string;
+            /**
+             * Per Pack
+             * @default 1
+             */
+            per_pack?: number;
+            /**
+             * Size
+             * @default
+             */
+            size?: string;
+            sort: components["schemas"]["Sort"];
+        };
+        /**
          * Nutrients
          * @description Energy and nutrients of some weight of food: kcal, and grams.
          */
@@ -3781,6 +4485,10 @@ export interface components {
             kcal: number;
             /** Kept */
             kept: number;
+            /** Low */
+            low: number;
+            /** Running */
+            running: string;
             settings: components["schemas"]["Settings"];
         };
         /**
@@ -3849,6 +4557,20 @@ export interface components {
             size_ml: number;
             /** Source */
             source: string;
+        };
+        /**
+         * PacketShape
+         * @description A packet as it is drawn.
+         */
+        PacketShape: {
+            /** Count */
+            count: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Size Ml */
+            size_ml: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * PacketsIn
@@ -3947,6 +4669,8 @@ export interface components {
             /** Count */
             count: number;
             draw: components["schemas"]["Drawing"];
+            /** Draws In */
+            draws_in: boolean;
             /** Fits */
             fits: string;
             food: components["schemas"]["FoodOnBench"];
@@ -4089,6 +4813,20 @@ export interface components {
          */
         Reading: "read" | "seasoning" | "elsewhere" | "ask" | "unread";
         /**
+         * Ready
+         * @description Something that must lie ready before a packet is opened.
+         */
+        Ready: {
+            /** Code */
+            code: string;
+            /** Done */
+            done: boolean;
+            /** Says */
+            says: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * RoomView
          * @description What the probe shows of the room; no figures if it gives no reading.
          */
@@ -4122,6 +4860,124 @@ export interface components {
             late: number;
             /** Today */
             today: number;
+        };
+        /**
+         * RunContainer
+         * @description A container of the run.
+         */
+        RunContainer: {
+            /** Closed */
+            closed: boolean;
+            /** Closed At */
+            closed_at: string | null;
+            /** Colour */
+            colour: string;
+            /** Container */
+            container: string;
+            draw: components["schemas"]["Drawing"];
+            /** Filled */
+            filled: string;
+            /** Filled G */
+            filled_g: number | null;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Late */
+            late: boolean;
+            /** Level */
+            level: number;
+            /** N */
+            n: number;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /** Off */
+            off: string;
+            /** Out */
+            out: boolean;
+            /** Packet Sizes */
+            packet_sizes: components["schemas"]["PacketShape"][];
+            /** Packets */
+            packets: string;
+            /** Place */
+            place: string;
+            /** Planned */
+            planned: string;
+            /** Planned G */
+            planned_g: number;
+            /** Short */
+            short: string;
+        };
+        /**
+         * RunLine
+         * @description A line of the sheet.
+         */
+        RunLine: {
+            /** Colour */
+            colour: string;
+            /** Count */
+            count: number;
+            draw: components["schemas"]["Drawing"];
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Level */
+            level: number;
+            /** Number */
+            number: number;
+            /** Packets */
+            packets: string;
+            /** Place */
+            place: string;
+            /** Says */
+            says: string;
+            /** Stop */
+            stop: string;
+        };
+        /**
+         * RunPhase
+         * @description How far a run is, in the order of the trade.
+         * @enum {string}
+         */
+        RunPhase: "sheet" | "labels" | "set out" | "fill" | "close without packets" | "open the packets" | "against the clock" | "put away" | "done";
+        /**
+         * RunView
+         * @description Everything the run shows.
+         */
+        RunView: {
+            batch: components["schemas"]["yellow_larder__larder__run_view__Batch"] | null;
+            /** Buy */
+            buy: string[];
+            /** Cautions */
+            cautions: string[];
+            clock: components["schemas"]["Clock"] | null;
+            /** Closed */
+            closed: number;
+            /** Containers */
+            containers: components["schemas"]["RunContainer"][];
+            /** Lines */
+            lines: components["schemas"]["RunLine"][];
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Number */
+            number: number;
+            /** Packs */
+            packs: string[];
+            phase: components["schemas"]["RunPhase"];
+            /** Ready */
+            ready: components["schemas"]["Ready"][];
+            /** Short */
+            short: string[];
+            /** Spares */
+            spares: string[];
+            /** Wrong */
+            wrong: string;
         };
         /**
          * ScaleView
@@ -4302,6 +5158,12 @@ export interface components {
             sizing: components["schemas"]["Sizing"];
         };
         /**
+         * Sort
+         * @description What sort of thing it is.
+         * @enum {string}
+         */
+        Sort: "packets" | "bags" | "pouches" | "jars" | "lids" | "pails" | "bottles and cans" | "desiccant" | "tools";
+        /**
          * Stage
          * @description Where a load for the freeze dryer stands.
          * @enum {string}
@@ -4428,6 +5290,56 @@ export interface components {
             until: string;
         };
         /**
+         * SuppliesView
+         * @description Everything there is to pack with, by sort.
+         */
+        SuppliesView: {
+            /** Low */
+            low: number;
+            /** Supplies */
+            supplies: components["schemas"]["Supply"][];
+        };
+        /**
+         * Supply
+         * @description Something to pack with, as it stands.
+         */
+        Supply: {
+            /** Cost */
+            cost: string;
+            /** Count */
+            count: number;
+            /** Counted */
+            counted: string;
+            draw: components["schemas"]["Drawing"] | null;
+            /** Is Low */
+            is_low: boolean;
+            /** Key */
+            key: string;
+            /** Low */
+            low: number;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /** Per Pack */
+            per_pack: number;
+            /** Size */
+            size: string;
+            sort: components["schemas"]["Sort"];
+            /** Spares */
+            spares: number;
+            /** Spares Say */
+            spares_say: string;
+            /** Spent */
+            spent: number;
+            /** Trusted */
+            trusted: boolean;
+            /** Uses */
+            uses: number;
+        };
+        /**
          * Task
          * @description One thing that is due; not frozen, since hundreds are made at once and freezing takes longest.
          *
@@ -4486,7 +5398,7 @@ export interface components {
          * @description What sort of thing is due.
          * @enum {string}
          */
-        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat";
+        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "supply";
         /**
          * Tested
          * @description What a test at the tray came to.
@@ -4567,6 +5479,42 @@ export interface components {
             /** Says */
             says: string;
             step: components["schemas"]["Step"];
+        };
+        /**
+         * ToLook
+         * @description A package to be looked over.
+         */
+        ToLook: {
+            /** Batch */
+            batch: number;
+            /** Closed On */
+            closed_on: string;
+            closing: components["schemas"]["Closing"];
+            /** Colour */
+            colour: string;
+            /** Container */
+            container: string;
+            /**
+             * Due
+             * Format: date
+             */
+            due: string;
+            /** Expected */
+            expected: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Is Jar */
+            is_jar: boolean;
+            /** Mass */
+            mass: string;
+            /** Number */
+            number: number;
+            /** Place */
+            place: number;
+            /** Shelf */
+            shelf: number;
         };
         /**
          * ToPick
@@ -4795,6 +5743,51 @@ export interface components {
             /** Meal Name */
             meal_name: string;
         };
+        /**
+         * Look
+         * @description What a shake shows.
+         * @enum {string}
+         */
+        yellow_larder__core__conditioning__Look: "free" | "clumped" | "stuck" | "droplets";
+        /**
+         * Look
+         * @description What was found at one package.
+         */
+        yellow_larder__larder__looking__Look: {
+            /** @default not seen */
+            eye?: components["schemas"]["Eye"];
+            feel: components["schemas"]["Feel"];
+            /** Number */
+            number: number;
+        };
+        /**
+         * Batch
+         * @description What was packed in one go.
+         */
+        yellow_larder__larder__packing__Batch: {
+            /** Batch */
+            batch: number;
+            /** Numbers */
+            numbers: number[];
+            /** Title */
+            title: string;
+        };
+        /**
+         * Batch
+         * @description What the next opening is for.
+         */
+        yellow_larder__larder__run_view__Batch: {
+            /** Each S */
+            each_s: number;
+            /** Open */
+            open: string[];
+            /** Says */
+            says: string;
+            /** Suggested */
+            suggested: number;
+            /** Waiting */
+            waiting: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -4823,7 +5816,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Batch"];
+                    "application/json": components["schemas"]["yellow_larder__larder__packing__Batch"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -6680,6 +7673,134 @@ export interface operations {
             };
         };
     };
+    see_looks_api_rounds_looks_get: {
+        parameters: {
+            query?: {
+                ahead_days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToLook"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    looked_api_rounds_looks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_looked_api_rounds_looks_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looked"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    emptied_api_rounds_looks__number__empty_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     rounds_as_calendar_api_rounds_rounds_ics_get: {
         parameters: {
             query?: never;
@@ -6697,6 +7818,633 @@ export interface operations {
                 content: {
                     "text/calendar": unknown;
                 };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    the_run_api_run_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"] | null;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_on_sheet_api_run_lines_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_put_on_sheet_api_run_lines_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_one_api_run__number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    abandon_api_run__number__abandon_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_back_api_run__number__back_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_put_back_api_run__number__back_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    begin_api_run__number__begin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    close_api_run__number__close_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_close_api_run__number__close_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    fill_api_run__number__fill_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_fill_api_run__number__fill_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    fill_rest_api_run__number__fill_rest_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    finish_api_run__number__finish_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    labelled_api_run__number__labelled_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_off_sheet_api_run__number__lines__line__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                line: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    open_packets_api_run__number__open_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_open_packets_api_run__number__open_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    set_out_api_run__number__set_out_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    tick_api_run__number__tick_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_tick_api_run__number__tick_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description It is not there, or no longer */
             404: {
@@ -6854,6 +8602,396 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Body_throw_out_packages_api_shelves_throw_out_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_api_supplies_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SuppliesView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_api_supplies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSupply"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    note_api_supplies__number__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_note_api_supplies__number__put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    forget_api_supplies__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    came_api_supplies__number__came_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_came_api_supplies__number__came_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    count_api_supplies__number__count_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_count_api_supplies__number__count_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    cut_api_supplies__number__cut_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_cut_api_supplies__number__cut_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    desiccant_api_supplies__number__desiccant_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_desiccant_api_supplies__number__desiccant_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    spares_api_supplies__number__spares_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_spares_api_supplies__number__spares_post"];
             };
         };
         responses: {

@@ -1,0 +1,112 @@
+"""The run: what is on its sheet, and every step from the labels to the shelf. Times are in UTC."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+from fastapi import APIRouter, Body
+
+from yellow_larder.api.common import TheLarder
+from yellow_larder.api.problems import REFUSALS
+from yellow_larder.larder import run_acts
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.run_view import RunView, see_run, see_that_run
+
+router = APIRouter(prefix="/run", tags=["run"], responses=REFUSALS)
+
+
+@router.get("")
+def the_run(larder: TheLarder) -> RunView | None:
+    """The run that is on, or the sheet that waits; nothing if there is none."""
+    return see_run(larder)
+
+
+@router.post("/lines", status_code=201)
+def put_on_sheet(larder: TheLarder, ask: Annotated[Ask, Body(embed=True)]) -> int:
+    """Put what is on the bench on the run sheet; the number of the run."""
+    return run_acts.add_line(larder, ask)
+
+
+@router.get("/{number}")
+def see_one(larder: TheLarder, number: int) -> RunView:
+    """A run by its number, done or not."""
+    return see_that_run(larder, number)
+
+
+@router.delete("/{number}/lines/{line}", status_code=204)
+def take_off_sheet(larder: TheLarder, number: int, line: int) -> None:
+    """Take a line off the sheet."""
+    run_acts.remove_line(larder, number, line)
+
+
+@router.post("/{number}/begin", status_code=204)
+def begin(larder: TheLarder, number: int) -> None:
+    """Begin: its containers get their numbers, and labels can be printed."""
+    run_acts.begin(larder, number)
+
+
+@router.post("/{number}/labelled", status_code=204)
+def labelled(larder: TheLarder, number: int) -> None:
+    """The labels are stuck on."""
+    run_acts.labelled(larder, number)
+
+
+@router.post("/{number}/tick", status_code=204)
+def tick(larder: TheLarder, number: int, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True) -> None:
+    """Something of the set-out list lies ready."""
+    run_acts.tick(larder, number, code, on=on)
+
+
+@router.post("/{number}/set-out", status_code=204)
+def set_out(larder: TheLarder, number: int) -> None:
+    """Everything lies ready."""
+    run_acts.set_out(larder, number)
+
+
+@router.post("/{number}/fill", status_code=204)
+def fill(
+    larder: TheLarder,
+    number: int,
+    container: Annotated[int, Body()],
+    weight: Annotated[str, Body(examples=["2.54 kg"])],
+) -> None:
+    """A container is filled and half-sealed."""
+    run_acts.fill_one(larder, number, container, weight)
+
+
+@router.post("/{number}/fill-rest", status_code=204)
+def fill_rest(larder: TheLarder, number: int) -> None:
+    """All others hold what was planned."""
+    run_acts.fill_rest(larder, number)
+
+
+@router.post("/{number}/open", status_code=204)
+def open_packets(larder: TheLarder, number: int, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+    """The packets are opened: the clock starts."""
+    run_acts.open_packets(larder, number, count)
+
+
+@router.post("/{number}/close", status_code=204)
+def close(
+    larder: TheLarder, number: int, container: Annotated[int, Body()], note: Annotated[str, Body(max_length=400)] = ""
+) -> None:
+    """A container is closed; it counts once, whoever says it first."""
+    run_acts.close_one(larder, number, container, note=note)
+
+
+@router.post("/{number}/back", status_code=204)
+def put_back(larder: TheLarder, number: int, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+    """What is out goes back into the jar: the packets of so many containers, the last first, or all."""
+    run_acts.put_back(larder, number, count)
+
+
+@router.post("/{number}/finish", status_code=204)
+def finish(larder: TheLarder, number: int) -> None:
+    """All is put away."""
+    run_acts.finish(larder, number)
+
+
+@router.post("/{number}/abandon", status_code=204)
+def abandon(larder: TheLarder, number: int) -> None:
+    """The run ends here; what is closed is packed."""
+    run_acts.abandon(larder, number)
