@@ -39,6 +39,14 @@ VIEWS = [
     "/drying/freezer",
     "/drying/freezer rice",
     "/guide drying",
+    "/run",
+    "/run labels",
+    "/run set out",
+    "/run fill",
+    "/run clock",
+    "/supplies",
+    "/supplies change",
+    "/rounds/looks",
 ]
 
 
@@ -103,12 +111,40 @@ def trying(page: Page) -> None:
     expect(page.get_by_role("status")).to_be_visible()
 
 
+def run_at(*steps: str) -> Callable[[Page], None]:
+    """A run of its own, so far on."""
+
+    def prepare(page: Page) -> None:
+        base = page.url.removesuffix("/run") + "/api/run"
+        before = page.request.get(base).json()
+        if before is not None:
+            page.request.post(f"{base}/{before['number']}/back", data={})
+            page.request.post(f"{base}/{before['number']}/abandon")
+        number = page.request.post(f"{base}/lines", data={"ask": {"line": "10 kg pearl barley"}}).json()
+        for step in steps:
+            assert page.request.post(f"{base}/{number}/{step}", data={} if step == "open" else None).ok
+        page.reload()
+        expect(page.get_by_role("list", name="Steps of the run")).to_be_visible()
+
+    return prepare
+
+
+def changing(page: Page) -> None:
+    page.get_by_role("button", name=re.compile("^500 mL absorbers")).click()
+    expect(page.get_by_role("dialog")).to_be_visible()
+
+
 PREPARED: dict[str, Callable[[Page], None]] = {
     "/bench barley": on_bench("10 kg pearl barley"),
     "/bench sugar": on_bench("10 kg brown sugar", "absorbers"),
     "/bench over time": over_time,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,
+    "/run labels": run_at("begin"),
+    "/run set out": run_at("begin", "labelled"),
+    "/run fill": run_at("begin", "labelled", "set-out"),
+    "/run clock": run_at("begin", "labelled", "set-out", "fill-rest", "open"),
+    "/supplies change": changing,
     "/drying apples": filled("What goes on the trays", "3 kg apples", "It goes in now"),
     "/drying weigh": weighing,
     "/drying dry?": trying,

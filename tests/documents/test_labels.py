@@ -7,9 +7,10 @@ import zxingcpp
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.documents.labels import label_sheet
+from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.foods import NewFood, add_food
-from yellow_larder.larder.labels import labels, read_code
+from yellow_larder.larder.labels import labels, read_code, run_labels
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
@@ -39,6 +40,23 @@ def test_a_label_for_each_container(larder: Larder) -> None:
     for line in ("3 kg", "10,600 kcal", "Packed 24 Nov 2026", "Best by", "packets: not food"):
         assert text[0].count(line) == 10, line
     assert sorted(read_code(code) or 0 for code in codes) == batch.numbers
+
+
+def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
+    number = run_acts.add_line(larder, Ask(line="10 kg pearl barley"))
+    with pytest.raises(NotThere, match="begin it first"):
+        run_labels(larder, number)
+    run_acts.begin(larder, number)
+    before, units = run_labels(larder, number)
+    text, codes = read_back(label_sheet(before, units))
+    assert sorted(read_code(code) or 0 for code in codes) == [1, 2, 3, 4]
+    assert "1 × 300 mL + 1 × 100 mL packets: not food" in text[0]
+    for step in (run_acts.labelled, run_acts.set_out, run_acts.fill_rest, run_acts.open_packets):
+        step(larder, number)
+    for n in range(1, 5):
+        run_acts.close_one(larder, number, n)
+    # What was printed before is what stands there after, word for word.
+    assert labels(larder, numbers=[1, 2, 3, 4]) == (before, units)
 
 
 def test_an_eleventh_label_starts_a_page(larder: Larder) -> None:

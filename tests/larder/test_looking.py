@@ -11,7 +11,7 @@ from yellow_larder.larder import run_acts as acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder, take_back
-from yellow_larder.larder.looking import Look, empty_out, look_over, to_look
+from yellow_larder.larder.looking import Felt, empty_out, look_over, to_look
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
 from yellow_larder.larder.run_view import see_that_run
@@ -50,12 +50,12 @@ def test_a_look_after_a_day_and_after_a_week(larder: Larder, clock: Clock) -> No
     assert (task.when, task.now) == (When.TODAY, True)
     shown = to_look(larder)
     assert [(each.number, each.expected) for each in shown] == [(1, "should be firm"), (2, "should be firm")]
-    found = look_over(larder, [Look(1, Feel.FIRM), Look(2, Feel.LOOSE)])
+    found = look_over(larder, [Felt(1, Feel.FIRM), Felt(2, Feel.LOOSE)])
     assert [each.doing for each in found] == [Doing.NOTHING, Doing.AGAIN]
     assert to_look(larder) == []
     clock.now += timedelta(days=6)
     assert [each.due for each in to_look(larder)] == [(NOON + timedelta(days=7)).date()] * 2
-    look_over(larder, [Look(1, Feel.FIRM), Look(2, Feel.LOOSE)])
+    look_over(larder, [Felt(1, Feel.FIRM), Felt(2, Feel.LOOSE)])
     clock.now += timedelta(days=7)
     # Firm after a week is put away for years; loose is looked at once more.
     assert [each.number for each in to_look(larder)] == [2]
@@ -65,7 +65,7 @@ def test_a_look_after_a_day_and_after_a_week(larder: Larder, clock: Clock) -> No
 def test_puffed_is_thrown_out_and_never_opened(larder: Larder, clock: Clock) -> None:
     packed(larder, LENTILS)
     clock.now += timedelta(days=7)
-    (found,) = look_over(larder, [Look(2, Feel.PUFFED)])
+    (found,) = look_over(larder, [Felt(2, Feel.PUFFED)])
     assert found.doing is Doing.OUT
     assert "do not taste it" in found.says
     (task,) = due(larder, TaskKind.TROUBLE)
@@ -76,14 +76,14 @@ def test_puffed_is_thrown_out_and_never_opened(larder: Larder, clock: Clock) -> 
     throw_out(larder, [2], why="Puffed up")
     assert due(larder, TaskKind.TROUBLE) == []
     with pytest.raises(NotThere):
-        look_over(larder, [Look(1, Feel.FIRM), Look(2, Feel.FIRM)])
+        look_over(larder, [Felt(1, Feel.FIRM), Felt(2, Feel.FIRM)])
     assert [each.number for each in to_look(larder)] == [1]
 
 
 def test_what_leaks_is_emptied_and_packed_anew(larder: Larder, clock: Clock) -> None:
     packed(larder, LENTILS)
     clock.now += timedelta(days=1)
-    (found,) = look_over(larder, [Look(1, Feel.LEAKS)])
+    (found,) = look_over(larder, [Felt(1, Feel.LEAKS)])
     assert (found.doing, "repack" in found.says) == (Doing.REPACK, True)
     lot = empty_out(larder, 1)
     assert [each.number for each in shelves(larder).packages] == [2]
@@ -99,7 +99,7 @@ def test_what_leaks_is_emptied_and_packed_anew(larder: Larder, clock: Clock) -> 
 def test_a_grey_eye_is_a_spent_packet(larder: Larder, clock: Clock) -> None:
     packed(larder, LENTILS)
     clock.now += timedelta(days=1)
-    (found,) = look_over(larder, [Look(1, Feel.LOOSE, Eye.GREY)])
+    (found,) = look_over(larder, [Felt(1, Feel.LOOSE, Eye.GREY)])
     assert found.doing is Doing.REPACK
     assert "Looked over: loose, eye grey or blue" in [each.what for each in card(larder, 1).journal]
 
@@ -113,13 +113,13 @@ def test_a_jar_whose_lid_is_flat_is_closed_anew(larder: Larder, clock: Clock) ->
     shown = to_look(larder)
     assert all(each.is_jar for each in shown)
     assert "lid" in shown[0].expected
-    assert look_over(larder, [Look(1, Feel.LOOSE)])[0].doing is Doing.REPACK
+    assert look_over(larder, [Felt(1, Feel.LOOSE)])[0].doing is Doing.REPACK
 
 
 def test_looking_before_its_day_counts_for_that_day(larder: Larder, clock: Clock) -> None:
     packed(larder, LENTILS)
     clock.now += timedelta(hours=5)
-    look_over(larder, [Look(1, Feel.FIRM)])
+    look_over(larder, [Felt(1, Feel.FIRM)])
     assert [each.number for each in to_look(larder, ahead_days=1)] == [1, 2]
     with pytest.raises(Refused, match="at least one"):
         look_over(larder, [])

@@ -161,7 +161,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: run_acts.put_back(larder, 1),
         lambda: run_acts.put_back(larder, 1, n),
         lambda: run_acts.abandon(larder, 1),
-        lambda: look_over(larder, [looking.Look(n + 1, list(Feel)[n])]),
+        lambda: look_over(larder, [looking.Felt(n + 1, list(Feel)[n])]),
         lambda: empty_out(larder, n + 1),
         lambda: set_supply(larder, n, low=n),
     ]

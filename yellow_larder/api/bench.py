@@ -12,7 +12,7 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
-from yellow_larder.larder.labels import labels
+from yellow_larder.larder.labels import labels, run_labels
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.plan import Plan
 
@@ -46,9 +46,10 @@ def pack_it(
 def print_labels(
     larder: TheLarder,
     batch: Annotated[int | None, Query(description="all of one packing", examples=[2])] = None,
+    run: Annotated[int | None, Query(description="or all of a run, as planned", examples=[1])] = None,
     number: Annotated[list[int], Query(description="or these numbers", max_length=500)] = [],  # noqa: B006
 ) -> Response:
     """A sheet of labels, ten to a page."""
-    wanted, units = labels(larder, batch=batch, numbers=number)
+    wanted, units = run_labels(larder, run) if run else labels(larder, batch=batch, numbers=number)
     headers = {"Content-Disposition": 'inline; filename="labels.pdf"', "Cache-Control": "no-store"}
     return Response(label_sheet(wanted, units), media_type="application/pdf", headers=headers)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Depends, Request
+from fastapi import APIRouter, Body, Depends, Query, Request
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
@@ -14,7 +14,7 @@ from yellow_larder.devices.scale import Scale, State
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedScale, Trouble
 from yellow_larder.larder.larder import current_settings
 from yellow_larder.larder.lying import Room
-from yellow_larder.larder.quantities import say_mass
+from yellow_larder.larder.quantities import say_mass, say_off
 from yellow_larder.larder.refusals import NotThere
 
 router = APIRouter(prefix="/devices", tags=["devices"], responses=REFUSALS)
@@ -65,6 +65,9 @@ class ScaleView:
     state: State
     grams: float | None
     text: str
+    off: str
+    """How far it is off what was asked for; empty if it is right, or nothing was asked for."""
+    right: bool
     says: str
     simulated: bool
 
@@ -81,12 +84,17 @@ class RoomView:
 
 
 @router.get("/scale")
-def look_at_scale(larder: TheLarder, devices: TheDevices) -> ScaleView:
-    """What the scale shows now: a weight only if it gives one, and whether it stands still."""
+def look_at_scale(
+    larder: TheLarder, devices: TheDevices, wanted: Annotated[float | None, Query(gt=0, le=100_000)] = None
+) -> ScaleView:
+    """What the scale shows now: a weight only if it gives one, whether it stands still, and how far it is off, g."""
     reading = devices.scale.look()
     units = current_settings(larder).units
     text = "" if reading.grams is None else say_mass(reading.grams, units) if reading.grams > 0.5 else "0"
-    return ScaleView(reading.state, reading.grams, text, _SAYS[reading.state], devices.simulated_scale is not None)
+    off = say_off(reading.grams, wanted, units) if wanted and reading.grams is not None else ""
+    right = wanted is not None and reading.grams is not None and not off
+    simulated = devices.simulated_scale is not None
+    return ScaleView(reading.state, reading.grams, text, off, right, _SAYS[reading.state], simulated)
 
 
 @router.post("/scale/tare", status_code=204)

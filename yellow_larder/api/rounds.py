@@ -10,7 +10,7 @@ from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.larder.larder import current_settings
-from yellow_larder.larder.looking import Look, Looked, ToLook, empty_out, look_over, to_look
+from yellow_larder.larder.looking import Felt, Looked, ToLook, empty_out, look_over, to_look
 from yellow_larder.larder.rounds import Rounds, rounds
 
 router = APIRouter(prefix="/rounds", tags=["rounds"], responses=REFUSALS)
@@ -36,7 +36,7 @@ def see_looks(larder: TheLarder, ahead_days: int = 0) -> list[ToLook]:
 
 
 @router.post("/looks")
-def looked(larder: TheLarder, looks: Annotated[list[Look], Body(embed=True, max_length=500)]) -> list[Looked]:
+def looked(larder: TheLarder, looks: Annotated[list[Felt], Body(embed=True, max_length=500)]) -> list[Looked]:
     """Packages were looked over; what that means for each."""
     return look_over(larder, looks)
 

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime, timedelta
-
 from yellow_larder.core.conditioning import Look
 from yellow_larder.core.produce import Treatment
+from yellow_larder.demo.ago import Ago
 from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
 from yellow_larder.larder.freezedrying import start_freeze_load, weigh_freeze_load
 from yellow_larder.larder.grinding import grind
@@ -19,9 +18,9 @@ from yellow_larder.larder.weighing import weigh_tray
 _LEMON = (Treatment.LEMON,)
 
 
-def dry_the_garden(larder: Larder) -> None:
+def dry_the_garden(larder: Larder, ago: Ago) -> None:
     """Apples proved and put by, leeks ground, pears that clumped once, tomatoes that clumped today, a load running."""
-    weeks = _Weeks(larder)
+    weeks = _Weeks(larder, ago)
     weeks.hours_ago(24 * 24)
     apples = weeks.dry(Item(line="3 kg apples", treatments=_LEMON, cost="3.60"), hours=7.5, weight="466 g")
     jar = fill_jar(larder, apples, jar="jar-half-gallon", days=7)
@@ -60,7 +59,7 @@ def dry_the_garden(larder: Larder) -> None:
 
 def _pears(larder: Larder, weeks: _Weeks) -> None:
     """A jar that clumped on its third day, was dried again, and has been free since."""
-    weeks.hours_ago(24 * 8)
+    weeks.hours_ago(24 * 8 + 12)
     pears = weeks.dry(Item(line="2.5 kg pears", treatments=_LEMON, cost="3.10"), hours=8.5, weight="446 g")
     jar = fill_jar(larder, pears, jar="jar-half-gallon", days=7)
     for day, look in ((7, Look.FREE), (6, Look.FREE), (5, Look.CLUMPED)):
@@ -85,15 +84,14 @@ def _tomatoes(larder: Larder, weeks: _Weeks) -> None:
 class _Weeks:
     """The larder with a clock that can be set to so many hours ago."""
 
-    def __init__(self, larder: Larder) -> None:
-        self.larder = larder
+    def __init__(self, larder: Larder, ago: Ago) -> None:
+        self.larder, self._ago = larder, ago
         self.behind = 0.0
 
     def hours_ago(self, hours: float) -> None:
         """Let it be so many hours ago."""
         self.behind = hours
-        behind = timedelta(hours=hours)
-        self.larder.clock = lambda: datetime.now(UTC).replace(tzinfo=None) - behind
+        self.larder.clock = self._ago(hours=hours)
 
     def dry(self, item: Item, *, hours: float, weight: str) -> int:
         """A load of one food, from the trays to its lot."""

@@ -6,13 +6,13 @@ larder is made by doing what they did, day by day up to today, so something is a
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from datetime import UTC, datetime, timedelta
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.demo.ago import Ago, Now, utc_now
 from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
+from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
@@ -26,9 +26,10 @@ _STONE_CELLAR = NewPlace("Stone cellar", "cellar", 4, 1250, mean_c=11, warmest_c
 _BOAT_SHED_LOFT = NewPlace("Boat-shed loft", "loft", 2, 1000, mean_c=15, warmest_c=29, humidity=0.6)
 
 
-def furnish(file: Path) -> Larder:
+def furnish(file: Path, now: Now = utc_now) -> Larder:
     """Make the demo larder in a new file, and hand it over with today's clock."""
-    years = _Years(open_larder(file, _days_ago(1100), first_place=_STAIR_CUPBOARD))
+    ago = Ago(now)
+    years = _Years(open_larder(file, ago(1100), first_place=_STAIR_CUPBOARD), ago)
     years.on(1099)
     settle(
         years.larder,
@@ -49,10 +50,11 @@ def furnish(file: Path) -> Larder:
     _first_winter(years)
     _second_year(years)
     _this_year(years)
-    lay_the_table(years.larder, _days_ago)
-    fill_the_freezer(years.larder)
-    dry_the_garden(years.larder)
-    years.larder.clock = _days_ago(0)
+    lay_the_table(years.larder, ago)
+    fill_the_freezer(years.larder, ago)
+    dry_the_garden(years.larder, ago)
+    pack_in_runs(years.larder, ago)
+    years.larder.clock = now
     return years.larder
 
 
@@ -107,12 +109,12 @@ def _this_year(years: _Years) -> None:
 class _Years:
     """The larder with a clock that can be set to so many days ago."""
 
-    def __init__(self, larder: Larder) -> None:
-        self.larder = larder
+    def __init__(self, larder: Larder, ago: Ago) -> None:
+        self.larder, self._ago = larder, ago
 
     def on(self, days_ago: int) -> None:
         """Let it be so many days ago."""
-        self.larder.clock = _days_ago(days_ago)
+        self.larder.clock = self._ago(days_ago)
 
     def pack(
         self,
@@ -139,9 +141,3 @@ class _Years:
             moisture=moisture,
         )
         return pack(self.larder, ask, shelf=shelf)
-
-
-def _days_ago(days: int) -> Callable[[], datetime]:
-    """A clock that stands so many days behind."""
-    behind = timedelta(days=days)
-    return lambda: datetime.now(UTC).replace(tzinfo=None) - behind

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from datetime import datetime, timedelta
+from datetime import timedelta
 
 from yellow_larder.core.household import Activity, Sex
+from yellow_larder.demo.ago import Ago
 from yellow_larder.larder.buying import buy
 from yellow_larder.larder.diary import Written, write_day
 from yellow_larder.larder.eaters import Eater, keep_eater
@@ -79,11 +80,11 @@ _LENTILS = next(n for n, seen in enumerate(_PRICES, 1) if seen[1] == "2 kg red l
 _CUPBOARD = {"rolled-oats": "1.3 kg", "white-sugar": "700 g", "macaroni": "350 g", "white-flour": "2 cups"}
 
 
-def lay_the_table(larder: Larder, days_ago: Callable[[int], Callable[[], datetime]]) -> None:
+def lay_the_table(larder: Larder, ago: Ago) -> None:
     """Name who eats, write the meals, keep the diary, see the prices, and set a goal."""
 
     def on(days: int) -> None:
-        larder.clock = days_ago(days)
+        larder.clock = ago(days)
 
     on(90)
     _eaters(larder)
@@ -122,8 +123,8 @@ def _eaters(larder: Larder) -> None:
 
 
 def _prices(larder: Larder, on: Callable[[int], None]) -> None:
-    for ago, line, price, shop in _PRICES:
-        on(ago)
+    for days, line, price, shop in _PRICES:
+        on(days)
         see_price(larder, Seen(line, price, shop))
 
 
@@ -132,19 +133,19 @@ def _diary(larder: Larder, on: Callable[[int], None], meals: list[int]) -> None:
     porridge, scones, broth, lentils, pease, stew, mushrooms, beans, macaroni, _pot, biscuits, crumble = meals
     noons = [broth, lentils, beans, pease, lentils, broth, macaroni]
     evenings = [stew, mushrooms, macaroni, beans, stew, biscuits, crumble]
-    for ago in range(37, 0, -1):
-        if ago in (33, 24, 23, 11):
+    for days in range(37, 0, -1):
+        if days in (33, 24, 23, 11):
             continue
-        on(ago)
-        eaten = [Written(scones if ago % 7 == 2 else porridge)]
-        if ago % 3:
-            eaten.append(Written(noons[ago % 7]))
-        if ago == 18:
+        on(days)
+        eaten = [Written(scones if days % 7 == 2 else porridge)]
+        if days % 3:
+            eaten.append(Written(noons[days % 7]))
+        if days == 18:
             eaten.append(Written(line="what was left of the pie"))
-        elif ago == 9:
+        elif days == 9:
             eaten.append(Written(line="2 cups white rice"))
-        elif ago % 8 != 5:
-            eaten.append(Written(evenings[(ago // 2) % 7], eaters=6 if ago in (15, 16) else None))
+        elif days % 8 != 5:
+            eaten.append(Written(evenings[(days // 2) % 7], eaters=6 if days in (15, 16) else None))
         write_day(larder, larder.today(), eaten)
     on(7)
     write_day(larder, larder.today() - timedelta(days=4), [Written()])

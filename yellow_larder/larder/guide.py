@@ -90,6 +90,8 @@ class PacketRow:
 
     size_ml: int
     size: str
+    width_mm: float
+    length_mm: float
     source: str
 
 
@@ -255,7 +257,13 @@ def guide(larder: Larder) -> Guide:
             for each in containers().values()
         ],
         packets=[
-            PacketRow(each.size_ml, _size(each.width_mm, each.length_mm, units), each.source)
+            PacketRow(
+                each.size_ml,
+                _size(each.width_mm, each.length_mm, units),
+                each.width_mm,
+                each.length_mm,
+                each.source,
+            )
             for each in packets().values()
         ],
         lives=[

@@ -5,13 +5,18 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
+from typing import Any
 
 from sqlalchemy import select
 
 from yellow_larder.larder.larder import Larder, settings
-from yellow_larder.larder.quantities import Units
+from yellow_larder.larder.quantities import Units, say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere
+from yellow_larder.larder.run_record import the_run
 from yellow_larder.larder.shelves import Card, card
+from yellow_larder.larder.vessels import container_by_key
+from yellow_larder.larder.wording import say_day, say_packets
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Package
 
@@ -47,6 +52,16 @@ def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] =
     return [_label(card(larder, number)) for number in wanted], units
 
 
+def run_labels(larder: Larder, number: int) -> tuple[list[Label], Units]:
+    """The labels of a run, which are stuck on before anything is filled: they say what is planned."""
+    with reading(larder.engine) as session:
+        units, run = settings(session).units, the_run(session, number)
+        wanted = [_planned(each, units, larder.today()) for each in run.containers.values()]
+    if not wanted:
+        raise NotThere("run", "The run has no numbers yet: begin it first")
+    return wanted, units
+
+
 def code_of(number: int) -> str:
     """What a container's code says: plain words that any reader shows, and the find box takes."""
     return f"YELLOW LARDER {number}"
@@ -64,16 +79,59 @@ def read_code(text: str) -> int | None:
 
 
 def _label(package: Card) -> Label:
-    closed = {"absorber": f"{package.packets} packets: not food", "vacuum": "closed under vacuum"}
-    return Label(
-        number=package.number,
-        food=package.food[:1].upper() + package.food[1:],
+    return _of(
+        package.number,
+        package.food,
         mass=package.mass,
-        energy=f"{package.kcal_text} kcal",
-        packed=f"Packed {package.packed_on}",
-        best_by=f"Best by {package.best_by}" if package.best_by != "keeps" else "Keeps while it is dry",
-        packets=closed.get(package.closing, "no packets inside"),
+        energy=package.kcal_text,
+        packed=package.packed_on,
+        best_by=package.best_by,
+        packets=package.packets,
+        closing=package.closing,
         container=package.container,
-        code=code_of(package.number),
         against=package.against,
+    )
+
+
+def _planned(mine: dict[str, Any], units: Units, today: date) -> Label:
+    facts = mine["facts"]
+    return _of(
+        mine["package"],
+        facts["food_name"],
+        mass=say_mass(mine["planned_g"], units),
+        energy=say_kcal(facts["kcal"]),
+        packed=say_day(today),
+        best_by=mine["best_by"],
+        packets=say_packets(facts["packets"]),
+        closing=facts["closing"],
+        container=container_by_key(facts["container_key"]).name,
+        against=facts["against"],
+    )
+
+
+def _of(
+    number: int,
+    food: str,
+    *,
+    mass: str,
+    energy: str,
+    packed: str,
+    best_by: str,
+    packets: str,
+    closing: str,
+    container: str,
+    against: str,
+) -> Label:
+    closed = {"absorber": f"{packets} packets: not food", "vacuum": "closed under vacuum"}
+    return Label(
+        number=number,
+        food=food[:1].upper() + food[1:],
+        mass=mass,
+        energy=f"{energy} kcal",
+        packed=f"Packed {packed}",
+        best_by=f"Best by {best_by}" if best_by != "keeps" else "Keeps while it is dry",
+        packets=closed.get(closing, "no packets inside"),
+        container=container,
+        code=code_of(number),
+        against=against,
     )

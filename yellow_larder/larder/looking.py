@@ -27,7 +27,7 @@ AGAIN_DAYS = 7
 
 
 @dataclass(frozen=True, slots=True)
-class Look:
+class Felt:
     """What was found at one package."""
 
     number: int
@@ -107,7 +107,7 @@ def due_looks(session: Session, until: date) -> Sequence[Package]:
     return session.scalars(wanted.order_by(Package.look_due, Package.number)).all()
 
 
-def look_over(larder: Larder, looks: Sequence[Look], *, on: date | None = None) -> list[Looked]:
+def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) -> list[Looked]:
     """Packages were looked over: what that means for each, and when it is looked at again.
 
     Raises:
@@ -142,7 +142,7 @@ def look_over(larder: Larder, looks: Sequence[Look], *, on: date | None = None) 
     return found
 
 
-def _facts(look: Look, advice: Advice, day: int, today: date, package: Package) -> dict[str, Any]:
+def _facts(look: Felt, advice: Advice, day: int, today: date, package: Package) -> dict[str, Any]:
     wrong = advice.doing in (Doing.REPACK, Doing.OUT)
     later = [package.packed_on + timedelta(days=each) for each in LOOK_DAYS if each > day]
     if wrong:

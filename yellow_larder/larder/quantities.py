@@ -190,6 +190,19 @@ def say_mass(mass_g: float, units: Units) -> str:
     return f"{pounds} lb {rest} oz" if rest else f"{pounds} lb"
 
 
+def say_off(mass_g: float, wanted_g: float, units: Units) -> str:
+    """How far a weight is off what was wanted; empty if nobody would mind: half a per cent, or 2 g.
+
+    Example:
+        >>> say_off(2540, 2500, Units.METRIC), say_off(2495, 2500, Units.METRIC)
+        ('over by 40 g', '')
+    """
+    by = mass_g - wanted_g
+    if abs(by) <= max(2.0, wanted_g * 0.005):
+        return ""
+    return f"{'over' if by > 0 else 'under'} by {say_mass(abs(by), units)}"
+
+
 def say_length(length_mm: float, units: Units) -> str:
     """A length, cm or inches, to a tenth.
 

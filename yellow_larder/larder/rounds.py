@@ -358,8 +358,8 @@ def _supplies(session: Session, now: datetime) -> Iterator[Task]:
     if not low:
         return
     names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
-    tomorrow = datetime.combine(now.date() + timedelta(days=1), MORNING)
-    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, tomorrow, True, When.AHEAD, True)
+    today = datetime.combine(now.date(), MORNING)
+    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, today, True, When.TODAY, True)
 
 
 def _plain(food: Food) -> str:

@@ -109,6 +109,7 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
                         "packets": packets,
                         "lot": line.ask.lot,
                         "headspace": group.headspace,
+                        "best_by": line.plan.best_by.text,
                     }
                 )
     return containers

@@ -14,7 +14,7 @@ from yellow_larder.core.findings import Severity
 from yellow_larder.core.oxygen import MARGIN
 from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
 from yellow_larder.larder.larder import Larder, Settings, settings
-from yellow_larder.larder.quantities import say_mass
+from yellow_larder.larder.quantities import say_mass, say_off
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, packets_of, sheet_of, short_of_containers
@@ -117,7 +117,7 @@ class Clock:
 
 
 @dataclass(frozen=True, slots=True)
-class Batch:
+class NextOpening:
     """What the next opening is for."""
 
     waiting: int
@@ -145,7 +145,7 @@ class RunView:
     wrong: str
     """Why it cannot begin; empty if it can."""
     ready: list[Ready]
-    batch: Batch | None
+    batch: NextOpening | None
     clock: Clock | None
     spares: list[str]
     cautions: list[str]
@@ -218,12 +218,13 @@ def _lines(sheet: Sheet) -> list[RunLine]:
 
 
 def _shared_out(packets: list[list[Any]]) -> str:
-    """What goes into the containers of a line: "4 × 500 mL", or "3 × (300 + 100 mL)" where several go into one."""
-    ways = Counter(tuple(size for _, size, n, _ in each for _ in range(n)) for each in packets)
+    """What goes into the containers of a line: "4 × 500 mL", or "3 × (300 + 2 × 100 mL)" where several go into one."""
+    ways = Counter(tuple((size, n) for _, size, n, _ in sorted(each, key=lambda one: -one[1])) for each in packets)
     said = []
     for sizes, count in ways.items():
-        each = " + ".join(map(str, sorted(sizes, reverse=True)))
-        said.append(f"{count} × ({each} mL)" if len(sizes) > 1 else f"{count} × {each} mL")
+        each = " + ".join(f"{n} × {size}" if n > 1 else f"{size}" for size, n in sizes)
+        alone = len(sizes) == 1 and sizes[0][1] == 1
+        said.append(f"{count} × {each} mL" if alone else f"{count} × ({each} mL)")
     return ", ".join(said)
 
 
@@ -261,9 +262,7 @@ def _container(run: Run, n: int, household: Settings, places: dict[int, str]) ->
     container = container_by_key(facts["container_key"])
     filled = mine.get("filled_g")
     planned = mine["planned_g"]
-    off = (
-        "" if filled is None or abs(filled - planned) < max(5.0, planned * 0.005) else _off(filled - planned, household)
-    )
+    off = "" if filled is None else say_off(filled, planned, household.units)
     packed = sum(size * count for _, size, count, _ in mine["packets"])
     lacks = mine["need_ml"] / (1 + MARGIN) - packed if mine["packets"] else 0.0
     clock = run.clock
@@ -297,10 +296,6 @@ def _container(run: Run, n: int, household: Settings, places: dict[int, str]) ->
         out=clock is not None and n in clock.for_,
         place=f"{places.get(facts['place_id'], '')}, shelf {facts['shelf']}",
     )
-
-
-def _off(by: float, household: Settings) -> str:
-    return f"{'over' if by > 0 else 'under'} by {say_mass(abs(by), household.units)}"
 
 
 def _ready(session: Session, run: Run) -> list[Ready]:
@@ -367,7 +362,7 @@ def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
     return said
 
 
-def _batch(session: Session, run: Run) -> Batch:
+def _batch(session: Session, run: Run) -> NextOpening:
     waiting = [n for n, each in run.containers.items() if "closed" not in each and each["packets"]]
     each_s = seconds_each(run.took_s(), usual_s=usual_seconds(session))
     suggested = min(len(waiting), batch_size(each_s))
@@ -378,7 +373,7 @@ def _batch(session: Session, run: Run) -> Batch:
     else:
         says = f"{pace} Open for {suggested} now, and for the other {len(waiting) - suggested} after that."
     opened = _say_draws(session, run, chosen) or [_by_count(run, chosen)]
-    return Batch(len(waiting), suggested, each_s, says, opened)
+    return NextOpening(len(waiting), suggested, each_s, says, opened)
 
 
 def _clock(run: Run, now: datetime) -> Clock | None:

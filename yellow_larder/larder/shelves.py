@@ -21,7 +21,7 @@ from yellow_larder.larder.larder import Larder, settings, tidy_name
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
-from yellow_larder.larder.wording import say_best_by, say_day
+from yellow_larder.larder.wording import say_best_by, say_day, say_packets
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Change, Entry, Package, Place
@@ -184,7 +184,6 @@ def card(larder: Larder, number: int) -> Card:
     left, share, band = lives_left([row], places, household.school, today)
     container = container_by_key(package.container_key)
     shown = _on_shelf(row, float(left[0]), float(share[0]), household.units, today)
-    packets = [f"{n} × {size} mL" for size, n in package.packets.items()]
     return Card(
         number=number,
         food=package.food_name,
@@ -199,7 +198,7 @@ def card(larder: Larder, number: int) -> Card:
         kcal_text=say_kcal(package.kcal),
         person_days=person_days(package.kcal, eating.kcal_per_person_day),
         moisture_pct=package.moisture_pct,
-        packets=" + ".join(packets) or "no packets",
+        packets=say_packets(package.packets),
         level=package.level,
         outer=package.outer,
         place=package.place_id,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from datetime import date
 from functools import lru_cache
 
@@ -41,3 +42,13 @@ def say_month(day: date) -> str:
         'November 2026'
     """
     return f"{_LONG_MONTHS[day.month - 1]} {day.year}"
+
+
+def say_packets(packets: Mapping[str, int]) -> str:
+    """Packets by their rating.
+
+    Example:
+        >>> say_packets({"300": 1, "100": 2}), say_packets({})
+        ('1 × 300 mL + 2 × 100 mL', 'no packets')
+    """
+    return " + ".join(f"{n} × {size} mL" for size, n in packets.items()) or "no packets"

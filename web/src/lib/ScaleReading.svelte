@@ -3,7 +3,19 @@
   import { api, ask, type Schemas } from "$lib/api/client";
   import { onMount } from "svelte";
 
-  let { ontake, lay }: { ontake: (weight: string) => void; lay?: { name: string; grams: number } } = $props();
+  let {
+    ontake,
+    lay,
+    wanted,
+    grams = $bindable(0),
+  }: {
+    ontake: (weight: string) => void;
+    lay?: { name: string; grams: number };
+    /** What it should weigh, g: the scale says how far it is off. */
+    wanted?: number;
+    /** What it shows now, g. */
+    grams?: number;
+  } = $props();
 
   let shows = $state<Schemas["ScaleView"]>();
   const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);
@@ -11,8 +23,10 @@
   onMount(() => {
     let on = true;
     const look = async () => {
-      shows = (await ask(api.GET("/api/devices/scale"))).data ?? shows;
-      if (on) setTimeout(look, 250);
+      if (!on) return;
+      shows = (await ask(api.GET("/api/devices/scale", { params: { query: { wanted } } }))).data ?? shows;
+      grams = shows?.grams ?? 0;
+      setTimeout(look, 250);
     };
     void look();
     return () => (on = false);
@@ -26,6 +40,7 @@
   <div class="flex items-center justify-between gap-3">
     <div class="min-w-0">
       <p class="text-[1.7rem] leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
+      {#if wanted !== undefined && shows?.grams}<p class="text-[1.15rem] font-bold {shows.right ? 'text-leaf' : 'text-rust'}">{shows.right ? "that is right" : shows.off}</p>{/if}
       <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
     </div>
     <div class="flex shrink-0 gap-2">

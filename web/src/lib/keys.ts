@@ -4,8 +4,11 @@ export const KEYS: [string, string][] = [
   ["g then t", "go to the Table"],
   ["g then d", "go to Drying"],
   ["g then b", "go to the Bench"],
+  ["g then p", "go to the Run"],
   ["g then s", "go to the Shelves"],
+  ["g then l", "go to Supplies"],
   ["g then u", "go to the Guide"],
+  ["Space", "in a run: the next one is closed"],
   ["n", "a new line on the bench"],
   ["/", "find"],
   ["Ctrl + Z", "take the last change back"],
@@ -15,7 +18,7 @@ export const KEYS: [string, string][] = [
   ["?", "this list"],
 ];
 
-const PLACES: Record<string, string> = { r: "/rounds", t: "/table", d: "/drying", b: "/bench", s: "/shelves", u: "/guide" };
+const PLACES: Record<string, string> = { r: "/rounds", t: "/table", d: "/drying", b: "/bench", p: "/run", s: "/shelves", l: "/supplies", u: "/guide" };
 
 export interface Doings {
   go(path: string): void;

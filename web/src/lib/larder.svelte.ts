@@ -8,6 +8,8 @@ class TheLarder {
   version = $state(0);
   /** What is on the bench, for the figure under its name. */
   onBench = $state("");
+  /** Whether one place has the whole screen: a run that is on, where nothing else can be hit by accident. */
+  whole = $state(false);
 
   #timer: ReturnType<typeof setTimeout> | undefined;
 

@@ -28,7 +28,9 @@
     { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
     { href: "/drying", name: "Drying", figure: busy || "dryers" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
+    { href: "/run", name: "Run", figure: larder.overview ? larder.overview.running || "none on" : "…" },
     { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
+    { href: "/supplies", name: "Supplies", figure: larder.overview ? (larder.overview.low ? `${larder.overview.low} low` : "to hand") : "…" },
     { href: "/guide", name: "Guide", figure: "why" },
   ]);
   const here = $derived(page.url.pathname);
@@ -59,6 +61,7 @@
 >
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
+  {#if !larder.whole}
   <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 lg:gap-x-6">
     <a href="/rounds" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
@@ -70,7 +73,7 @@
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 lg:-mb-0.5 lg:min-w-19 lg:px-4",
+            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",
@@ -105,6 +108,7 @@
       </button>
     </div>
   </header>
+  {/if}
 
   <main id="main" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">
     {@render children()}

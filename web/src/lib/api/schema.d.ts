@@ -73,7 +73,7 @@ export interface paths {
         };
         /**
          * Look At Scale
-         * @description What the scale shows now: a weight only if it gives one, and whether it stands still.
+         * @description What the scale shows now: a weight only if it gives one, whether it stands still, and how far it is off, g.
          */
         get: operations["look_at_scale_api_devices_scale_get"];
         put?: never;
@@ -2048,6 +2048,18 @@ export interface components {
          */
         Basis: "planned" | "diary" | "both";
         /**
+         * Batch
+         * @description What was packed in one go.
+         */
+        Batch: {
+            /** Batch */
+            batch: number;
+            /** Numbers */
+            numbers: number[];
+            /** Title */
+            title: string;
+        };
+        /**
          * Believe
          * @description What a test at the tray comes to.
          * @enum {string}
@@ -2210,7 +2222,7 @@ export interface components {
         /** Body_looked_api_rounds_looks_post */
         Body_looked_api_rounds_looks_post: {
             /** Looks */
-            looks: components["schemas"]["yellow_larder__larder__looking__Look"][];
+            looks: components["schemas"]["Felt"][];
         };
         /** Body_loosen_trays_api_drying_loads__number__loosen_post */
         Body_loosen_trays_api_drying_loads__number__loosen_post: {
@@ -2331,7 +2343,7 @@ export interface components {
         };
         /** Body_shake_a_jar_api_drying_jars__number__look_post */
         Body_shake_a_jar_api_drying_jars__number__look_post: {
-            look: components["schemas"]["yellow_larder__core__conditioning__Look"];
+            look: components["schemas"]["Look"];
         };
         /** Body_spares_api_supplies__number__spares_post */
         Body_spares_api_supplies__number__spares_post: {
@@ -2924,6 +2936,17 @@ export interface components {
          * @enum {string}
          */
         Feel: "firm" | "loose" | "puffed" | "leaks";
+        /**
+         * Felt
+         * @description What was found at one package.
+         */
+        Felt: {
+            /** @default not seen */
+            eye?: components["schemas"]["Eye"];
+            feel: components["schemas"]["Feel"];
+            /** Number */
+            number: number;
+        };
         /**
          * FieldProblem
          * @description What is wrong with one field, and what would be right.
@@ -3976,6 +3999,12 @@ export interface components {
             warmth: string;
         };
         /**
+         * Look
+         * @description What a shake shows.
+         * @enum {string}
+         */
+        Look: "free" | "clumped" | "stuck" | "droplets";
+        /**
          * Looked
          * @description What a look at one package means.
          */
@@ -4417,6 +4446,22 @@ export interface components {
             sort: components["schemas"]["Sort"];
         };
         /**
+         * NextOpening
+         * @description What the next opening is for.
+         */
+        NextOpening: {
+            /** Each S */
+            each_s: number;
+            /** Open */
+            open: string[];
+            /** Says */
+            says: string;
+            /** Suggested */
+            suggested: number;
+            /** Waiting */
+            waiting: number;
+        };
+        /**
          * Nutrients
          * @description Energy and nutrients of some weight of food: kcal, and grams.
          */
@@ -4551,12 +4596,16 @@ export interface components {
          * @description An absorber packet of the table.
          */
         PacketRow: {
+            /** Length Mm */
+            length_mm: number;
             /** Size */
             size: string;
             /** Size Ml */
             size_ml: number;
             /** Source */
             source: string;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * PacketShape
@@ -4948,7 +4997,7 @@ export interface components {
          * @description Everything the run shows.
          */
         RunView: {
-            batch: components["schemas"]["yellow_larder__larder__run_view__Batch"] | null;
+            batch: components["schemas"]["NextOpening"] | null;
             /** Buy */
             buy: string[];
             /** Cautions */
@@ -4986,6 +5035,10 @@ export interface components {
         ScaleView: {
             /** Grams */
             grams: number | null;
+            /** Off */
+            off: string;
+            /** Right */
+            right: boolean;
             /** Says */
             says: string;
             /** Simulated */
@@ -5743,51 +5796,6 @@ export interface components {
             /** Meal Name */
             meal_name: string;
         };
-        /**
-         * Look
-         * @description What a shake shows.
-         * @enum {string}
-         */
-        yellow_larder__core__conditioning__Look: "free" | "clumped" | "stuck" | "droplets";
-        /**
-         * Look
-         * @description What was found at one package.
-         */
-        yellow_larder__larder__looking__Look: {
-            /** @default not seen */
-            eye?: components["schemas"]["Eye"];
-            feel: components["schemas"]["Feel"];
-            /** Number */
-            number: number;
-        };
-        /**
-         * Batch
-         * @description What was packed in one go.
-         */
-        yellow_larder__larder__packing__Batch: {
-            /** Batch */
-            batch: number;
-            /** Numbers */
-            numbers: number[];
-            /** Title */
-            title: string;
-        };
-        /**
-         * Batch
-         * @description What the next opening is for.
-         */
-        yellow_larder__larder__run_view__Batch: {
-            /** Each S */
-            each_s: number;
-            /** Open */
-            open: string[];
-            /** Says */
-            says: string;
-            /** Suggested */
-            suggested: number;
-            /** Waiting */
-            waiting: number;
-        };
     };
     responses: never;
     parameters: never;
@@ -5816,7 +5824,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["yellow_larder__larder__packing__Batch"];
+                    "application/json": components["schemas"]["Batch"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -5927,7 +5935,9 @@ export interface operations {
     };
     look_at_scale_api_devices_scale_get: {
         parameters: {
-            query?: never;
+            query?: {
+                wanted?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -7427,6 +7437,8 @@ export interface operations {
             query?: {
                 /** @description all of one packing */
                 batch?: number | null;
+                /** @description or all of a run, as planned */
+                run?: number | null;
                 /** @description or these numbers */
                 number?: number[];
             };

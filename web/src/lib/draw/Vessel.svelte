@@ -13,6 +13,7 @@
     colour = "#ccc",
     pressed = false,
     see = "food",
+    open = false,
     id,
     fine = true,
   }: {
@@ -27,6 +28,8 @@
     pressed?: boolean;
     /** Show the food through any wall, as on the bench; or only where the wall lets it be seen. */
     see?: "food" | "wall";
+    /** Not closed yet: no seal, no lid. */
+    open?: boolean;
     id: string;
     fine?: boolean;
   } = $props();
@@ -86,14 +89,14 @@
   <path d={shape.bail} fill="none" stroke="var(--soft)" stroke-width="1.4" />
 {/if}
 <path d={shape.lines} fill="none" stroke={drawn.clear && drawn.kind === "jar" ? "var(--paper)" : "var(--soft)"} stroke-width={drawn.kind === "jar" ? 2.4 : 1.1} stroke-linecap="round" opacity={flat && see === "food" && !drawn.clear ? 0.28 : 0.75} />
-{#if shape.seal}
+{#if shape.seal && !open}
   <path d={shape.seal} fill="var(--foil)" />
   <path d={shape.seal} fill="url(#seal)" />
 {/if}
 <path d={shape.body} fill="none" stroke="var(--ink)" stroke-width="2" stroke-linejoin="round" />
-{#if shape.seal}
+{#if shape.seal && !open}
   <path d={shape.seal} fill="none" stroke="var(--ink)" stroke-width="1.6" stroke-linejoin="round" />
 {/if}
-{#if shape.lid}
+{#if shape.lid && !open}
   <path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" stroke-linejoin="round" />
 {/if}

@@ -81,6 +81,18 @@
     await larder.changed();
   }
 
+  async function toRun(against = "") {
+    packing = true;
+    const done = await ask(api.POST("/api/run/lines", { body: { ask: { ...$state.snapshot(bench.ask), against } } }));
+    packing = false;
+    packWrong = done.wrong ?? {};
+    const first = Object.values(packWrong)[0];
+    if (first) return larder.say(first.message, "wrong");
+    bench.clear();
+    await larder.changed();
+    await goto("/run");
+  }
+
   function own(size: string, film: number) {
     bench.set({ own_bag: size, own_film_mil: film, headspace_mm: null, headspace: "", fill: "", closing: null });
     setTimeout(() => {
@@ -139,7 +151,7 @@
     {/if}
   </div>
   {#if plan}
-    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} />
+    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} onrun={toRun} />
   {/if}
 </div>
 

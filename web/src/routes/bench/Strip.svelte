@@ -9,7 +9,15 @@
     wrong,
     busy,
     onpack,
-  }: { plan: Schemas["Plan"]; wrong: Wrong; busy: boolean; onpack: (packedOn: string, against?: string) => void } = $props();
+    onrun,
+  }: {
+    plan: Schemas["Plan"];
+    wrong: Wrong;
+    busy: boolean;
+    onpack: (packedOn: string, against?: string) => void;
+    /** Onto the run sheet, to be packed with others against the clock. */
+    onrun: (against?: string) => void;
+  } = $props();
 
   let against = $state(false);
   let why = $state("");
@@ -53,12 +61,13 @@
 <section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
   <div class="flex items-center gap-x-8 gap-y-3">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
-    <div class="flex items-end gap-3 max-sm:w-full">
-      <div class="max-sm:flex-1">
+    <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2">
+      <div class="max-sm:min-w-0 max-sm:flex-1">
         <label class="head block" for="packed-on">Packed on</label>
-        <input id="packed-on" type="date" class="field !w-40 max-sm:!w-full" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
+        <input id="packed-on" type="date" class="field !w-37 max-sm:!w-full" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
       </div>
-      <button class="do whitespace-nowrap" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
+      <button class="chip !min-h-[52px] whitespace-nowrap" disabled={busy || stop} onclick={() => onrun()}>Run sheet</button>
+      <button class="do whitespace-nowrap max-sm:!px-4" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
@@ -73,6 +82,7 @@
     <Field label="Why it is packed all the same" name="against" bind:value={why} {wrong} placeholder="goes into the freezer today" />
     <div class="flex flex-wrap justify-end gap-3">
       <button type="button" class="do" onclick={() => (against = false)}>Leave it</button>
+      <button type="button" class="chip" disabled={busy || !why.trim()} onclick={() => onrun(why)}>On the run sheet with it</button>
       <button type="submit" class="chip" disabled={busy || !why.trim()}>Pack it against the stop</button>
     </div>
   </form>

@@ -10,10 +10,10 @@
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
 
   type Kind = Schemas["TaskKind"];
-  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it" };
+  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Look them over", trouble: "See to it", supply: "Supplies" };
   const path = $derived({ params: { path: { number: task.number } } });
   const to = $derived(
-    ({ weigh: `/drying?load=${task.number}&now=${task.item}`, test: `/drying?load=${task.number}&now=${task.item}`, "freeze-dryer": "/drying/freeze", "close-up": "/drying/freeze", condition: "/drying/jars", eat: `/shelves?n=${task.number}` } as Partial<Record<Kind, string>>)[task.kind],
+    ({ weigh: `/drying?load=${task.number}&now=${task.item}`, test: `/drying?load=${task.number}&now=${task.item}`, "freeze-dryer": "/drying/freeze", "close-up": "/drying/freeze", condition: "/drying/jars", eat: `/shelves?n=${task.number}`, look: "/rounds/looks", trouble: `/shelves?n=${task.number}`, supply: "/supplies" } as Partial<Record<Kind, string>>)[task.kind],
   );
 
   async function tell(call: Promise<{ wrong?: Record<string, { message: string }> }>) {

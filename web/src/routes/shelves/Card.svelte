@@ -1,5 +1,6 @@
 <!-- One package: what is in it, how its life went, what happened, and what can be done. -->
 <script lang="ts">
+  import { goto } from "$app/navigation";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
@@ -70,6 +71,13 @@
     await done(`Number ${number} stands in ${target?.name ?? "its new place"} now`, await ask(api.POST("/api/shelves/move", { body })));
   }
 
+  async function empty() {
+    const emptied = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number } } }));
+    const line = `${card?.mass ?? ""} ${card?.food ?? ""}`;
+    await done(`Number ${number} is open. Feel the food, then close it anew`, emptied);
+    if (emptied.data !== undefined) await goto(`/bench?line=${encodeURIComponent(line)}&lot=${emptied.data}`);
+  }
+
   async function throwOut(event: SubmitEvent) {
     event.preventDefault();
     await done(`Number ${number} is thrown out`, await ask(api.POST("/api/shelves/throw-out", { body: { numbers: [number], why, on: day || null } })));
@@ -92,6 +100,7 @@
         <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-[#a33d26] text-white' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{card.best_by === "keeps" ? "Keeps while it is dry" : card.best_by}</b>
         <span class="caption block pt-1">{card.band}</span>
       </p>
+      {#if card.trouble}<p class="mt-2 rounded-lg border-2 border-rust px-3 py-1.5 text-[0.95rem] leading-snug font-semibold text-rust">{card.trouble}</p>{/if}
       {#if card.against}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-[0.95rem] leading-snug font-semibold text-rust">{card.against}</p>{/if}
     {/if}
     {#if alike.length > 1}
@@ -103,6 +112,9 @@
       </div>
     {/if}
 
+    {#if !card.thrown_out && card.trouble && !card.trouble.startsWith("Puffed")}
+      <button class="chip on mt-4 w-full" onclick={empty}>Empty it: back to the bench</button>
+    {/if}
     {#if !card.thrown_out}
       <div class="mt-4 grid grid-cols-3 gap-2.5">
         <button class="chip" onclick={() => (moving = true)}>Move</button>

@@ -1,0 +1,315 @@
+"""Supplies, a whole run against a clock that the test moves, and the looks afterwards, in a real browser."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+from datetime import timedelta
+from io import BytesIO
+from typing import Any
+
+import httpx
+import pypdfium2
+import pytest
+import zxingcpp
+from playwright.sync_api import BrowserContext, Page, expect
+
+from tests.browser.conftest import Here, put_on_bench
+from yellow_larder.larder.labels import read_code
+
+pytestmark = pytest.mark.browser
+
+
+class Moved:
+    """The larder's clock, put forward by the test."""
+
+    def __init__(self, served: Here) -> None:
+        self._before, self._by = served.larder.clock, timedelta()
+        served.larder.clock = lambda: self._before() + self._by
+
+    def on(self, **by: float) -> None:
+        """Let so much time go by."""
+        self._by += timedelta(**by)
+
+
+def send(served: Here, path: str, **body: Any) -> Any:
+    answer = httpx.post(f"{served.url}/api{path}", json=body)
+    assert answer.status_code < 300, answer.text
+    return answer.json() if answer.content else None
+
+
+def stock(served: Here) -> None:
+    send(served, "/supplies", sort="packets", key="500", count=2, per_pack=10, low=1)
+    send(served, "/supplies", sort="bags", key="bag-gallon", count=9)
+
+
+def filled(served: Here, line: str = "10 kg pearl barley", **more: Any) -> int:
+    """A run whose containers are filled."""
+    number = int(send(served, "/run/lines", ask={"line": line} | more))
+    for step in ("begin", "labelled", "set-out", "fill-rest"):
+        send(served, f"/run/{number}/{step}")
+    return number
+
+
+def close(page: Page, number: int) -> None:
+    """Tap the big target; a second tap at once would be a slip of the hand."""
+    target = page.get_by_role("button", name=re.compile(f"^Number {number} is closed"))
+    expect(target).to_be_enabled()
+    with page.expect_response("**/close"):
+        target.click()
+
+
+def counts(served: Here) -> dict[str, tuple[int, int]]:
+    seen = httpx.get(f"{served.url}/api/supplies").json()["supplies"]
+    return {each["sort"]: (each["count"], each["spares"]) for each in seen}
+
+
+def kept(served: Here) -> list[int]:
+    return sorted(each["number"] for each in httpx.get(f"{served.url}/api/shelves").json()["packages"])
+
+
+def test_a_whole_run_in_time(page: Page, served: Here) -> None:
+    moved = Moved(served)
+    stock(served)
+    put_on_bench(page, served, "7.5 kg pearl barley")
+    page.get_by_role("button", name="Run sheet").click()
+    expect(page.get_by_role("heading", name="3 to pack in one go")).to_be_visible()
+    expect(page.get_by_role("complementary")).to_contain_text("1 pack of 10 × 500 mL, 7 back into the jar")
+    page.get_by_role("button", name="Begin").click()
+
+    # From here on the screen is the run's: no other place can be hit by accident.
+    expect(page.get_by_role("heading", name="Labels first")).to_be_visible()
+    expect(page.get_by_role("navigation")).to_have_count(0)
+    href = page.get_by_role("link", name="Print 3 labels").get_attribute("href")
+    pdf = pypdfium2.PdfDocument(BytesIO(httpx.get(served.url + (href or "")).content))
+    codes = zxingcpp.read_barcodes(pdf[0].render(scale=3).to_pil())
+    assert sorted(read_code(each.text) or 0 for each in codes) == [1, 2, 3]
+    page.get_by_role("button", name="They are all stuck on").click()
+
+    page.get_by_role("checkbox", name=re.compile("^Iron hot")).click()
+    expect(page.get_by_role("checkbox", name=re.compile("^Iron hot"))).to_be_checked()
+    expect(page.get_by_role("checkbox", name=re.compile("still closed: 1 pack"))).not_to_be_checked()
+    page.get_by_role("button", name="It is all here").click()
+
+    page.get_by_role("button", name="put 2.5 kg and a little on it").click()
+    expect(page.get_by_role("group", name="The scale")).to_contain_text("over by 40 g")
+    page.get_by_role("button", name="Take it").click()
+    expect(page.get_by_text("Number 1 holds 2.54 kg, over by 40 g.")).to_be_visible()
+    page.get_by_label("Or write what it holds").fill("a lot")
+    page.get_by_role("button", name="It holds that").click()
+    expect(page.get_by_label("Or write what it holds")).to_have_attribute("aria-invalid", "true")
+    page.get_by_role("button", name="All 2 hold what was planned").click()
+
+    page.get_by_role("button", name="Packets are open: start").click()
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^1[45]:"))
+    moved.on(seconds=60)
+    close(page, 1)
+    expect(page.get_by_text("1 of 3 closed")).to_be_visible()
+    moved.on(seconds=60)
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^12:|^13:0"))
+    page.get_by_role("button", name="sealed twice").click()
+    expect(page.get_by_role("button", name=re.compile("^Number 2 is closed"))).to_be_enabled()
+    page.keyboard.press("Space")
+    expect(page.get_by_text("2 of 3 closed")).to_be_visible()
+    close(page, 3)
+    expect(page.get_by_role("heading", name="All closed")).to_be_visible()
+    page.get_by_role("button", name="All is put away").click()
+    expect(page.get_by_role("heading", name="3 packed")).to_be_visible()
+    expect(page.get_by_text("Number 2: sealed twice.")).to_be_visible()
+    assert kept(served) == [1, 2, 3]
+    assert counts(served) == {"packets": (1, 7), "bags": (6, 0)}
+    page.get_by_role("link", name="See where they stand").click()
+    expect(page.get_by_role("complementary", name="Package 1")).to_be_visible()
+
+
+def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:
+    moved = Moved(served)
+    stock(served)
+    number = filled(served)
+    page.goto(f"{served.url}/run")
+    page.get_by_role("button", name="Packets are open: start").click()
+    expect(page.get_by_role("timer")).to_be_visible()
+    moved.on(minutes=5)
+    close(page, 1)
+    moved.on(minutes=5)
+    close(page, 2)
+    expect(
+        page.get_by_text("Too slow for all 2: put the packets of the last one back into the jar now.")
+    ).to_be_visible()
+    page.get_by_role("button", name="1 back into the jar").click()
+    expect(page.get_by_text("2 of 3 closed, 2 of 4 in all")).to_be_visible()
+    page.get_by_role("button", name="The telephone rings").click()
+    expect(page.get_by_role("dialog")).to_contain_text("There is no pause once packets are open")
+    page.get_by_role("button", name="All are in the jar, lid on").click()
+    expect(page.get_by_role("heading", name="Ready? Then open.")).to_be_visible()
+    expect(page.get_by_text("of 2 still open")).to_be_visible()
+    moved.on(hours=2)
+    page.get_by_role("button", name="Packets are open: start").click()
+    # The packets go on from where they stood when the lid went on.
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^[45]:"))
+    moved.on(minutes=6)
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^−1:"))
+    close(page, 3)
+    close(page, 4)
+    page.get_by_role("button", name="All is put away").click()
+    expect(page.get_by_text("Number 3 was closed late: look at its eye first tomorrow.")).to_be_visible()
+    shown = httpx.get(f"{served.url}/api/run/{number}").json()
+    assert [each["late"] for each in shown["containers"]] == [False, False, True, True]
+
+
+def test_it_survives_a_reload_and_another_screen_sees_the_same(
+    page: Page, context: BrowserContext, served: Here
+) -> None:
+    stock(served)
+    filled(served)
+    page.goto(f"{served.url}/run")
+    page.get_by_role("button", name="Packets are open: start").click()
+    close(page, 1)
+    page.reload()
+    expect(page.get_by_text("1 of 4 closed")).to_be_visible()
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^14:"))
+    other = context.new_page()
+    other.goto(f"{served.url}/run")
+    expect(other.get_by_text("1 of 4 closed")).to_be_visible()
+    # The other one hears no more of what is done here.
+    other.route("**/api/run", lambda route: route.abort())
+    expect(other.get_by_text("The larder does not answer")).to_be_visible()
+    close(page, 2)
+    expect(page.get_by_text("2 of 4 closed")).to_be_visible()
+    close(other, 2)
+    expect(other.get_by_role("alert")).to_contain_text("Number 2 was closed already")
+    assert kept(served) == [1, 2]
+    assert counts(served)["bags"] == (7, 0)
+    other.unroute("**/api/run")
+    expect(other.get_by_text("2 of 4 closed")).to_be_visible()
+    # And what was closed by mistake is taken back.
+    other.get_by_role("button", name="take the last one back").click()
+    expect(page.get_by_text("1 of 4 closed")).to_be_visible()
+
+
+def test_two_taps_close_one_bag(page: Page, served: Here) -> None:
+    filled(served)
+    page.goto(f"{served.url}/run")
+    page.get_by_role("button", name="Packets are open: start").click()
+    page.get_by_role("button", name=re.compile("^Number 1 is closed")).wait_for()
+    page.keyboard.press("Space")
+    page.keyboard.press("Space")
+    page.keyboard.press("Space")
+    expect(page.get_by_text("1 of 4 closed")).to_be_visible()
+    page.wait_for_timeout(300)
+    assert kept(served) == [1]
+
+
+def test_a_run_is_broken_off(page: Page, served: Here) -> None:
+    filled(served)
+    page.goto(f"{served.url}/run")
+    page.get_by_role("button", name="Break off …").click()
+    expect(page.get_by_role("dialog")).to_contain_text("Nothing is packed yet")
+    page.get_by_role("button", name="Break it off").click()
+    expect(page.get_by_role("heading", name="Twenty frantic minutes, taken in hand")).to_be_visible()
+    expect(page.get_by_role("navigation")).to_be_visible()
+
+
+def test_a_stop_goes_on_the_sheet_with_its_reason(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg white sugar")
+    page.get_by_role("button", name="absorbers").click()
+    expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
+    page.get_by_role("button", name="All the same, for a reason …").click()
+    page.get_by_label("Why it is packed all the same").fill("a trial till May")
+    page.get_by_role("button", name="On the run sheet with it").click()
+    expect(page.get_by_text("Against the stop:")).to_be_visible()
+    page.get_by_role("button", name="Begin").click()
+    expect(page.get_by_text("Packed all the same: a trial till May")).to_be_visible()
+
+
+def test_supplies_are_written_down_and_counted(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/supplies")
+    expect(page.get_by_role("heading", name="What is there to pack with?")).to_be_visible()
+    page.get_by_label("Rated").select_option("300")
+    page.get_by_label("In one inner pack").fill("20")
+    page.get_by_label("Closed packs").fill("2")
+    page.get_by_label("Low at").fill("2")
+    page.get_by_role("button", name="Write it down").click()
+    packets = page.get_by_role("button", name=re.compile("^300 mL absorbers"))
+    expect(packets).to_contain_text("2 closed packs of 20")
+    expect(page.get_by_role("heading", name="1 running low")).to_be_visible()
+    page.get_by_label("What is it?").select_option("bags")
+    page.get_by_label("Which").select_option("own")
+    page.get_by_label("Flat size").fill("wide")
+    page.get_by_role("button", name="Write it down").click()
+    expect(page.get_by_label("Flat size")).to_have_attribute("aria-invalid", "true")
+    page.get_by_label("Flat size").fill("25 × 35 cm")
+    page.get_by_label("How many").fill("4")
+    page.get_by_role("button", name="Write it down").click()
+    expect(page.get_by_role("button", name=re.compile("^25 × 35 cm foil bag"))).to_be_visible()
+    packets.click()
+    more = page.get_by_role("form", name="More came")
+    more.get_by_label("closed packs").fill("3")
+    more.get_by_label("a pack cost").fill("2.40")
+    more.get_by_role("button", name="Put it away").click()
+    expect(packets).to_contain_text("5 closed packs of 20")
+    expect(page.get_by_role("heading", name="Enough of everything")).to_be_visible()
+    packets.click()
+    spares = page.get_by_role("form", name="Spares into the jar")
+    spares.get_by_label("how many").fill("4")
+    spares.get_by_label("minutes out").fill("2000")
+    spares.get_by_role("button", name="In, lid on").click()
+    expect(spares.get_by_label("minutes out")).to_have_attribute("aria-invalid", "true")
+    spares.get_by_label("minutes out").fill("10")
+    spares.get_by_role("button", name="In, lid on").click()
+    expect(packets).to_contain_text("4 loose in the jar")
+    page.keyboard.press("Control+z")
+    expect(packets).not_to_contain_text("loose in the jar")
+
+
+def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> None:
+    number = filled(served, "5 kg red lentils")
+    send(served, f"/run/{number}/open")
+    for n in (1, 2):
+        send(served, f"/run/{number}/close", container=n)
+    send(served, f"/run/{number}/finish")
+    moved.on(days=1)
+    page.goto(f"{served.url}/rounds")
+    page.get_by_role("link", name="Look them over").click()
+    feel()
+    page.get_by_role("button", name="That is how they are").click()
+
+
+def test_what_leaks_is_packed_anew(page: Page, served: Here) -> None:
+    def feel() -> None:
+        page.get_by_role("button", name="All 2 firm").click()
+        page.get_by_role("group", name="How number 2 feels").get_by_role("button", name="leaks").click()
+
+    looked(page, served, Moved(served), feel)
+    expect(page.get_by_text("Number 1, red lentils: Holds.")).to_be_visible()
+    wrong = page.get_by_role("article", name="Number 2")
+    expect(wrong).to_contain_text("The seal leaks")
+    wrong.get_by_role("button", name="Empty it: back to the bench").click()
+    expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("2.5 kg red lentils")
+    expect(page.get_by_role("region", name="Verdict")).to_be_visible()
+    assert kept(served) == [1]
+
+
+def test_what_is_puffed_is_thrown_out_unopened(page: Page, served: Here) -> None:
+    def feel() -> None:
+        page.get_by_role("group", name="How number 1 feels").get_by_role("button", name="puffed").click()
+
+    looked(page, served, Moved(served), feel)
+    wrong = page.get_by_role("article", name="Number 1")
+    expect(wrong).to_contain_text("do not taste it")
+    expect(wrong.get_by_role("button", name="Empty it: back to the bench")).to_have_count(0)
+    page.goto(f"{served.url}/rounds")
+    expect(page.get_by_text("Number 1, red lentils: puffed up")).to_be_visible()
+    page.get_by_role("link", name="See to it").click()
+    card = page.get_by_role("complementary", name="Package 1")
+    expect(card).to_contain_text("do not open it")
+    expect(card.get_by_role("button", name="Empty it: back to the bench")).to_have_count(0)
+
+
+def test_on_a_phone_the_clock_and_the_target_are_both_in_sight(page: Page, served: Here) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    filled(served)
+    page.goto(f"{served.url}/run")
+    page.get_by_role("button", name="Packets are open: start").click()
+    expect(page.get_by_role("timer")).to_be_in_viewport()
+    expect(page.get_by_role("button", name=re.compile("^Number 1 is closed"))).to_be_in_viewport(ratio=1)

@@ -1,0 +1,24 @@
+<!-- Packets at their real sizes beside one another, with their ratings. -->
+<script lang="ts">
+  import type { Schemas } from "$lib/api/client";
+
+  let { sizes, scale = 0.8 }: { sizes: Schemas["PacketShape"][]; scale?: number } = $props();
+
+  const each = $derived(sizes.flatMap((size) => Array.from({ length: Math.min(size.count, 8) }, () => size)));
+  const at = $derived(each.map((_, n) => each.slice(0, n).reduce((sum, one) => sum + one.width_mm * scale + 8, 4)));
+  const width = $derived(each.reduce((sum, one) => sum + one.width_mm * scale + 8, 8));
+  const height = $derived(Math.max(...each.map((one) => one.length_mm * scale), 1) + 8);
+</script>
+
+<svg {width} {height} viewBox="0 0 {width} {height}" class="max-w-full" role="img" aria-label={sizes.map((size) => `${size.count} × ${size.size_ml} mL`).join(" + ")}>
+  {#each each as one, n (n)}
+    {@const w = one.width_mm * scale}
+    {@const h = one.length_mm * scale}
+    <g transform="translate({at[n] ?? 0} {height - 4 - h})">
+      <rect width={w} height={h} rx="3" fill="#fffdf6" stroke="#1f2f2a" stroke-width="1.6" />
+      <path d="M0 6H{w}M0 {h - 6}H{w}" stroke="#1f2f2a" stroke-width="1" stroke-dasharray="2.500 2" />
+      <text x={w / 2} y={h / 2 + 1} text-anchor="middle" font-size={Math.min(15, w * 0.4)} font-weight="800" fill="#1f2f2a">{one.size_ml}</text>
+      <text x={w / 2} y={h / 2 + 12} text-anchor="middle" font-size="9" fill="#40504a">mL</text>
+    </g>
+  {/each}
+</svg>

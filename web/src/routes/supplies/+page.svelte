@@ -1,0 +1,83 @@
+<script lang="ts">
+  import { api, ask, type Schemas } from "$lib/api/client";
+  import { larder } from "$lib/larder.svelte";
+  import Change from "./Change.svelte";
+  import New from "./New.svelte";
+  import Picture from "./Picture.svelte";
+
+  let view = $state<Schemas["SuppliesView"]>();
+  let guide = $state<Schemas["Guide"]>();
+  let failed = $state("");
+  let chosen = $state<Schemas["Supply"]>();
+  let open = $state(false);
+
+  $effect(() => {
+    if (larder.version >= 0) void read();
+  });
+
+  async function read() {
+    const [seen, tables] = await Promise.all([ask(api.GET("/api/supplies")), ask(api.GET("/api/reference"))]);
+    failed = Object.values(seen.wrong ?? {})[0]?.message ?? "";
+    view = seen.data ?? view;
+    guide = tables.data ?? guide;
+  }
+
+  const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorber packets", "bottles and cans": "Bottles and cans" };
+  const groups = $derived(
+    Object.entries(Object.groupBy(view?.supplies ?? [], (each) => each.sort)).map(([sort, each]) => ({
+      title: TITLES[sort as Schemas["Sort"]] ?? sort.slice(0, 1).toUpperCase() + sort.slice(1),
+      each: each ?? [],
+    })),
+  );
+  const us = $derived(larder.overview?.settings.units === "US");
+</script>
+
+<svelte:head><title>Supplies · Yellow Larder</title></svelte:head>
+
+{#if view && guide}
+  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
+    <section aria-label="What there is to pack with" class="min-w-0 px-4 pt-5 pb-8 sm:px-6 lg:overflow-y-auto">
+      {#if groups.length}
+        <h1 class="text-[2rem]">{view.low ? `${view.low} running low` : "Enough of everything"}</h1>
+        <p class="caption">Counts go down by themselves with each run. Tap one when more came, or when you counted.</p>
+        {#each groups as group (group.title)}
+          <h2 class="mt-5 border-b-2 border-ink pb-1 text-[1.25rem]">{group.title}</h2>
+          <ul class="grid grid-cols-[repeat(auto-fill,minmax(17.500rem,1fr))] gap-x-6">
+            {#each group.each as supply (supply.number)}
+              <li class="border-b border-line">
+                <button class="grid w-full grid-cols-[68px_1fr] items-center gap-x-3 py-2 text-left hover:bg-cream" onclick={() => ((chosen = supply), (open = true))}>
+                  <Picture {supply} packet={supply.sort === "packets" ? guide.packets.find((row) => String(row.size_ml) === supply.key) : undefined} />
+                  <span class="min-w-0">
+                    <span class="flex flex-wrap items-baseline gap-x-2 leading-snug"><b class="text-[1.05rem]">{supply.name}</b>{#if supply.is_low}<span class="rounded border-[1.5px] border-rust px-1.5 text-[0.82rem] font-bold text-rust">low</span>{/if}</span>
+                    <span class="block font-name text-[1.15rem] leading-tight font-extrabold">{supply.counted}{#if supply.spent}<span class="font-sans text-[0.9rem] font-semibold text-soft"> + {supply.spent} full of water</span>{/if}</span>
+                    <span class="caption block">{[supply.size, supply.cost ? `${supply.cost} ${supply.sort === "packets" ? "a pack" : "each"}` : "", supply.note].filter(Boolean).join(" · ")}</span>
+                    {#if supply.spares_say}<span class="block text-[0.9rem] leading-snug {supply.trusted ? '' : 'font-semibold text-rust'}">{supply.spares_say}</span>{/if}
+                  </span>
+                </button>
+              </li>
+            {/each}
+          </ul>
+        {/each}
+      {:else}
+        <div class="mx-auto max-w-xl pt-8 text-center">
+          <svg viewBox="0 0 240 130" class="mx-auto w-60" aria-hidden="true">
+            <path d="M12 112H228" stroke="var(--ink)" stroke-width="2.400" stroke-linecap="round" />
+            <path d="M30 112V40H92V112Z" fill="var(--foil)" stroke="var(--ink)" stroke-width="2.200" /><path d="M30 40H92V52H30Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.800" />
+            <rect x="114" y="66" width="40" height="46" rx="4" fill="#fffdf6" stroke="var(--ink)" stroke-width="2.200" /><path d="M114 74H154M114 104H154" stroke="var(--ink)" stroke-width="1.200" stroke-dasharray="3 2" /><circle cx="134" cy="89" r="6" fill="#e79aa0" stroke="var(--ink)" stroke-width="1.600" />
+            <path d="M176 112V62Q176 54 184 54H206Q214 54 214 62V112Z" fill="var(--glass)" stroke="var(--ink)" stroke-width="2.200" /><rect x="180" y="44" width="30" height="11" rx="3" fill="var(--yolk)" stroke="var(--ink)" stroke-width="1.800" />
+          </svg>
+          <h1 class="mt-3 text-[2rem]">What is there to pack with?</h1>
+          <p class="mt-2 text-[1.05rem]">Write down your packets, bags, jars and pails once. Runs then take from them, share packets out with the least waste, keep the spares, and say what runs low.</p>
+        </div>
+      {/if}
+    </section>
+    <aside aria-label="Write something down" class="border-line px-4 pt-5 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
+      <h2 class="mb-3 text-[1.35rem]">Write something down</h2>
+      <New containers={guide.containers} packets={guide.packets} {us} />
+      <p class="caption mt-5">A spare that has been out is worth less: fifteen minutes cost it a sixteenth, the air of its small jar some more. Under three quarters of its rating, or after half a year, it is not counted on any more.</p>
+    </aside>
+  </div>
+  {#if chosen}{#key `${chosen.number}-${open}`}<Change bind:open supply={chosen} />{/key}{/if}
+{:else if failed}
+  <p class="wrong p-6">{failed}</p>
+{/if}

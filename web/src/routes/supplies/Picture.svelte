@@ -1,0 +1,41 @@
+<!-- What a supply looks like, at real proportions within its sort. -->
+<script lang="ts">
+  import type { Schemas } from "$lib/api/client";
+  import { outline } from "$lib/draw/outline";
+
+  let { supply, packet }: { supply: Schemas["Supply"]; packet?: Schemas["PacketRow"] } = $props();
+
+  const drawn = $derived(supply.draw);
+  const scale = $derived(drawn ? 56 / Math.max(drawn.height_mm, 230) : 0.42);
+  const shape = $derived(drawn ? outline(drawn, scale) : undefined);
+  const behind = $derived(supply.count > 1 ? [1, 0] : [0]);
+</script>
+
+<svg viewBox="-34 -62 68 66" class="h-[66px] w-[68px] shrink-0 {supply.count || supply.spares ? '' : 'opacity-45'}" aria-hidden="true">
+  {#if shape}
+    {#each behind as n (n)}
+      <g transform="translate({n * 4} {-n * 2})">
+        <path d={shape.body} fill={drawn?.clear ? "var(--glass)" : "var(--foil)"} stroke="var(--ink)" stroke-width="1.6" />
+        {#if drawn?.kind === "jar" || drawn?.kind === "pail" || drawn?.kind === "pail with liner"}<path d={shape.lines} fill="none" stroke="var(--soft)" stroke-width="1" />{/if}
+        {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.3" />{/if}
+      </g>
+    {/each}
+  {:else if packet}
+    {@const w = packet.width_mm * 0.42}
+    {@const h = packet.length_mm * 0.42}
+    {#each behind as n (n)}
+      <g transform="translate({-w / 2 + n * 4} {-h - n * 3})">
+        <rect width={w} height={h} rx="2" fill="#fffdf6" stroke="#1f2f2a" stroke-width="1.5" />
+        <path d="M0 4H{w}M0 {h - 4}H{w}" stroke="#1f2f2a" stroke-width=".9" stroke-dasharray="2 1.600" />
+        {#if !n}<text x={w / 2} y={h / 2 + 4} text-anchor="middle" font-size={Math.min(12, w * 0.4)} font-weight="800" fill="#1f2f2a">{supply.key}</text>{/if}
+      </g>
+    {/each}
+  {:else if supply.sort === "desiccant"}
+    <rect x="-19" y="-42" width="38" height="42" rx="4" fill="var(--air)" stroke="var(--ink)" stroke-width="1.8" />
+    {#each [[-9, -31], [3, -33], [11, -25], [-3, -22], [-12, -15], [7, -13], [-2, -9]] as [x, y] (`${x}${y}`)}<circle cx={x} cy={y} r="3.400" fill="var(--paper)" stroke="var(--slate)" stroke-width="1.400" />{/each}
+  {:else if supply.sort === "lids"}
+    <ellipse cx="0" cy="-14" rx="25" ry="8" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><path d="M-25 -14V-8A25 8 0 0 0 25 -8V-14" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><ellipse cx="0" cy="-14" rx="17" ry="4.600" fill="none" stroke="var(--soft)" stroke-width="1.200" />
+  {:else}
+    <path d="M-26 -8H26L22 0H-22Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><path d="M-20 -8V-24Q-20 -32 -10 -32H20V-24H-8V-8" fill="var(--cream)" stroke="var(--ink)" stroke-width="1.8" />
+  {/if}
+</svg>
