@@ -159,13 +159,30 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
     sheet = page.get_by_role("dialog", name="Packed")
     expect(sheet).to_contain_text("numbers 1 to 4")
 
-    pdf = httpx.get(served.url + (sheet.get_by_role("link", name="Labels (PDF)").get_attribute("href") or "")).content
+    sheet.get_by_role("button", name="Labels …").click()
+    choice = page.get_by_role("dialog", name="4 labels")
+    choice.get_by_role("button", name="labels of your own …").click()
+    choice.get_by_label("Each, wide × high").fill("120 × 38 mm")
+    choice.get_by_role("button", name="Open the sheet (PDF)").click()
+    page.bring_to_front()
+    expect(choice.get_by_text("2 side by side take 24 cm, and the page has 20.6 cm")).to_be_visible()
+    choice.get_by_role("button", name="twenty-one of 63 × 38 mm").click()
+    with page.context.expect_event("request", lambda request: "/api/labels.pdf" in request.url) as asked:
+        choice.get_by_role("button", name="Open the sheet (PDF)").click()
+    page.bring_to_front()
+    assert "layout=21" in asked.value.url
+    pdf = httpx.get(asked.value.url).content
     text = "".join(each.extract_text() for each in pypdf.PdfReader(BytesIO(pdf)).pages)
     assert text.count("Pearl barley") == text.count("2.5 kg") == text.count("8,800 kcal") == 4
     codes = [each.text for each in zxingcpp.read_barcodes(pypdfium2.PdfDocument(pdf)[0].render(scale=3).to_pil())]
     assert sorted(codes) == [f"YELLOW LARDER {n}" for n in range(1, 5)]
 
-    sheet.get_by_role("link", name="See where they stand").click()
+    choice.get_by_role("button", name="a roll, 62 × 40 mm").click()
+    choice.get_by_role("button", name="Print on the label printer").click()
+    expect(choice.get_by_role("status")).to_have_text("4 printed, 56 left on the roll.")
+    page.keyboard.press("Escape")
+
+    page.goto(f"{served.url}/shelves?n=1")
     card = page.get_by_role("complementary", name="Package 1")
     expect(card.get_by_role("heading", name="Pearl barley")).to_be_visible()
     expect(

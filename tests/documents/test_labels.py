@@ -4,9 +4,13 @@ import pypdf
 import pypdfium2
 import pytest
 import zxingcpp
+from hypothesis import given
+from hypothesis import strategies as st
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.documents.labels import label_sheet
+from yellow_larder.documents.layouts import LEAST_MM, Layout, layout_by_key, layouts, own_layout
+from yellow_larder.documents.run_sheet import run_sheet
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.foods import NewFood, add_food
@@ -14,12 +18,13 @@ from yellow_larder.larder.labels import labels, read_code, run_labels
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
-from yellow_larder.larder.refusals import NotThere
+from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.run_view import see_run
 
 
 def sheet(larder: Larder, **of: object) -> bytes:
     wanted, units = labels(larder, **of)  # type: ignore[arg-type]
-    return label_sheet(wanted, units)
+    return label_sheet(wanted, layout_by_key("plain", units))
 
 
 def read_back(pdf: bytes) -> tuple[list[str], list[str]]:
@@ -48,7 +53,7 @@ def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
         run_labels(larder, number)
     run_acts.begin(larder, number)
     before, units = run_labels(larder, number)
-    text, codes = read_back(label_sheet(before, units))
+    text, codes = read_back(label_sheet(before, layout_by_key("plain", units)))
     assert sorted(read_code(code) or 0 for code in codes) == [1, 2, 3, 4]
     assert "1 × 300 mL + 1 × 100 mL packets: not food" in text[0]
     for step in (run_acts.labelled, run_acts.set_out, run_acts.fill_rest, run_acts.open_packets):
@@ -77,6 +82,94 @@ def test_any_name_fits_its_label(larder: Larder, name: str) -> None:
     shown = text[0].replace("\n", "").replace(" ", "")
     assert name.replace(" ", "")[1:25] in shown
     assert codes == ["YELLOW LARDER 1"]
+
+
+ALL_LAYOUTS = [(units, layout) for units in Units for layout in layouts(units)]
+
+
+@pytest.mark.parametrize(("units", "layout"), ALL_LAYOUTS, ids=lambda each: getattr(each, "key", str(each)))
+def test_every_layout_is_read_back(larder: Larder, units: Units, layout: Layout) -> None:
+    """Every code and every line, on its own label; what counts is as tall as can be read at arm's length.
+
+    Source: a character seen at 70 cm must be 16 minutes of arc, ISO 9241-303: 3.3 mm to the line, 2.1 mm to a capital
+    (from memory); we hold capitals to 2.2 mm.
+    """
+    settle(larder, Settings(units=units))
+    numbers = pack(larder, Ask(line="12.5 kg freeze-dried fish stew", container="bag-3-litre")).numbers[:9]
+    pdf = label_sheet(labels(larder, numbers=numbers)[0], layout)
+    text, codes = read_back(pdf)
+    assert len(text) == -(-len(numbers) // layout.on_page)
+    assert sorted(read_code(code) or 0 for code in codes) == numbers
+    for line in ("kcal", "Best by", "Packed", "not food", "No."):
+        assert sum(page.count(line) for page in text) == len(numbers), line
+    shown = pypdfium2.PdfDocument(pdf)[0].get_textpage()
+    for line in ("Best by", "kcal"):
+        at, _ = shown.search(line).get_next() or (0, 0)
+        _, low, _, high = shown.get_charbox(at)
+        assert (high - low) / 72 * 25.4 >= 2.2, (line, (high - low) / 72 * 25.4)
+
+
+@pytest.mark.parametrize("layout", [each for _, each in ALL_LAYOUTS], ids=lambda each: each.name)
+def test_no_two_labels_touch(layout: Layout) -> None:
+    corners = [layout.corner_mm(n) for n in range(layout.on_page)]
+    (width, height), (page_w, page_h) = layout.size_mm, layout.page_mm
+    for n, (x, y) in enumerate(corners):
+        assert -0.01 <= x <= page_w - width + 0.01
+        assert -0.01 <= y <= page_h - height + 0.01
+        for other_x, other_y in corners[:n]:
+            assert abs(x - other_x) >= width - 0.01 or abs(y - other_y) >= height - 0.01
+
+
+@pytest.mark.parametrize(
+    ("columns", "rows", "size", "gap", "field"),
+    [
+        (3, 7, "75 × 38 mm", "", "size"),
+        (2, 8, "95 × 38 mm", "", "size"),
+        (3, 5, "66 × 38 mm", "1 cm", "size"),
+        (2, 5, "49 × 38 mm", "", "size"),
+        (2, 5, "90 × 29 mm", "", "size"),
+        (2, 5, "wide", "", "size"),
+        (2, 5, "90 × 50 mm", "-2 mm", "gap"),
+        (0, 5, "90 × 50 mm", "", "columns"),
+        (2, 40, "90 × 50 mm", "", "rows"),
+    ],
+)
+def test_labels_that_overlap_are_refused(columns: int, rows: int, size: str, gap: str, field: str) -> None:
+    with pytest.raises(Refused) as refused:
+        own_layout(columns, rows, size, gap, Units.METRIC)
+    assert refused.value.field == field
+
+
+@given(
+    st.integers(1, 6),
+    st.integers(1, 12),
+    st.floats(30, 120),
+    st.floats(20, 120),
+    st.floats(0, 20),
+    st.sampled_from(Units),
+)
+def test_a_layout_that_is_taken_never_overlaps(
+    columns: int, rows: int, width: float, height: float, gap: float, units: Units
+) -> None:
+    try:
+        layout = own_layout(columns, rows, f"{width:.1f} × {height:.1f} mm", f"{gap:.1f} mm", units)
+    except Refused:
+        assert width < LEAST_MM[0] + 0.1 or height < LEAST_MM[1] + 0.1 or columns * width > 190 or rows * height > 150
+        return
+    test_no_two_labels_touch(layout)
+
+
+def test_the_run_on_paper(larder: Larder) -> None:
+    number = run_acts.add_line(larder, Ask(line="60 kg pearl barley"))
+    run_acts.begin(larder, number)
+    run = see_run(larder)
+    assert run is not None
+    pages = [page.extract_text() for page in pypdf.PdfReader(BytesIO(run_sheet(run, "24 Nov 2026", Units.US))).pages]
+    assert len(pages) == 2
+    assert "to pack, 24 Nov 2026" in pages[0]
+    assert "A test strip sealed" in pages[0]
+    assert "fifteen minutes, no pause" in " ".join(pages[0].split())
+    assert sum(page.count("1 gal foil bag") for page in pages) == len(run.containers) + 1
 
 
 def test_us_paper_for_us_units(larder: Larder) -> None:

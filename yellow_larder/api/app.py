@@ -21,6 +21,7 @@ from yellow_larder.api import (
     drying,
     freezer,
     household,
+    labels,
     reference,
     rounds,
     run,
@@ -44,7 +45,21 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
     app.state.larder = larder
     app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
-    for each in (rounds, bench, run, shelves, supplies, drying, freezer, devices, table, storing, reference, household):
+    for each in (
+        rounds,
+        bench,
+        run,
+        labels,
+        shelves,
+        supplies,
+        drying,
+        freezer,
+        devices,
+        table,
+        storing,
+        reference,
+        household,
+    ):
         app.include_router(each.router, prefix="/api")
     app.middleware("http")(_guard)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)

@@ -1,18 +1,16 @@
-"""The bench: plan a packing, pack it, print its labels."""
+"""The bench: plan a packing, pack it."""
 
 from __future__ import annotations
 
 from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query, Response
+from fastapi import APIRouter, Body
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.documents.labels import label_sheet
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
-from yellow_larder.larder.labels import labels, run_labels
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.plan import Plan
 
@@ -40,16 +38,3 @@ def pack_it(
 ) -> Batch:
     """Pack it: the containers exist from here on, numbered, on a shelf."""
     return pack(larder, ask, packed_on=packed_on, shelf=shelf)
-
-
-@router.get("/labels.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
-def print_labels(
-    larder: TheLarder,
-    batch: Annotated[int | None, Query(description="all of one packing", examples=[2])] = None,
-    run: Annotated[int | None, Query(description="or all of a run, as planned", examples=[1])] = None,
-    number: Annotated[list[int], Query(description="or these numbers", max_length=500)] = [],  # noqa: B006
-) -> Response:
-    """A sheet of labels, ten to a page."""
-    wanted, units = run_labels(larder, run) if run else labels(larder, batch=batch, numbers=number)
-    headers = {"Content-Disposition": 'inline; filename="labels.pdf"', "Cache-Control": "no-store"}
-    return Response(label_sheet(wanted, units), media_type="application/pdf", headers=headers)

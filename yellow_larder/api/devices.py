@@ -10,8 +10,9 @@ from fastapi import APIRouter, Body, Depends, Query, Request
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.devices.hygrometer import Hygrometer
+from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import Scale, State
-from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedScale, Trouble
+from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedLabelPrinter, SimulatedScale, Trouble
 from yellow_larder.larder.larder import current_settings
 from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import say_mass, say_off
@@ -34,14 +35,16 @@ class Devices:
 
     scale: Scale
     hygrometer: Hygrometer
+    label_printer: LabelPrinter
     simulated_scale: SimulatedScale | None = None
     simulated_hygrometer: SimulatedHygrometer | None = None
+    simulated_label_printer: SimulatedLabelPrinter | None = None
 
 
 def simulated_devices() -> Devices:
-    """A scale and a thermo-hygrometer that are only thought up."""
-    scale, hygrometer = SimulatedScale(), SimulatedHygrometer()
-    return Devices(Scale(scale), Hygrometer(hygrometer), scale, hygrometer)
+    """A scale, a thermo-hygrometer and a label printer that are only thought up."""
+    scale, hygrometer, printer = SimulatedScale(), SimulatedHygrometer(), SimulatedLabelPrinter()
+    return Devices(Scale(scale), Hygrometer(hygrometer), LabelPrinter(printer), scale, hygrometer, printer)
 
 
 def _devices(request: Request) -> Devices:
@@ -112,11 +115,18 @@ def put_on_simulated_scale(devices: TheDevices, grams: Annotated[float, Body(emb
 
 
 @router.put("/trouble", status_code=204)
-def make_trouble(devices: TheDevices, scale: Trouble = Trouble.NONE, hygrometer: Trouble = Trouble.NONE) -> None:
+def make_trouble(
+    devices: TheDevices,
+    scale: Trouble = Trouble.NONE,
+    hygrometer: Trouble = Trouble.NONE,
+    label_printer: Trouble = Trouble.NONE,
+) -> None:
     """Let the simulated instruments fail, or mend them."""
     if devices.simulated_scale is None or devices.simulated_hygrometer is None:
         raise NotThere("scale", "These instruments are real ones")
     devices.simulated_scale.trouble, devices.simulated_hygrometer.trouble = scale, hygrometer
+    if devices.simulated_label_printer is not None:
+        devices.simulated_label_printer.trouble = label_printer
 
 
 @router.get("/room")

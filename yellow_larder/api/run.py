@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Body
+from fastapi import APIRouter, Body, Response
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.documents.run_sheet import run_sheet
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.larder import current_settings
 from yellow_larder.larder.run_view import RunView, see_run, see_that_run
+from yellow_larder.larder.wording import say_day
 
 router = APIRouter(prefix="/run", tags=["run"], responses=REFUSALS)
 
@@ -31,6 +34,13 @@ def put_on_sheet(larder: TheLarder, ask: Annotated[Ask, Body(embed=True)]) -> in
 def see_one(larder: TheLarder, number: int) -> RunView:
     """A run by its number, done or not."""
     return see_that_run(larder, number)
+
+
+@router.get("/{number}/sheet.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+def on_paper(larder: TheLarder, number: int) -> Response:
+    """The run on paper, for a table without a screen."""
+    sheet = run_sheet(see_that_run(larder, number), say_day(larder.today()), current_settings(larder).units)
+    return Response(sheet, media_type="application/pdf", headers={"Cache-Control": "no-store"})
 
 
 @router.delete("/{number}/lines/{line}", status_code=204)

@@ -99,3 +99,36 @@ class SimulatedHygrometer:
     def write(self, data: bytes, /) -> int | None:
         """It takes no commands."""
         return len(data)
+
+
+class SimulatedLabelPrinter:
+    """A printer with a roll of labels: it keeps what it printed last, to be looked at."""
+
+    def __init__(self, *, roll: int = 60) -> None:
+        self.roll = self._full = roll
+        self.trouble = Trouble.NONE
+        self.last = b""
+        self._answer, self._wanted, self._bytes = b"", 0, 0
+
+    def new_roll(self) -> None:
+        """Put a full roll in."""
+        self.roll = self._full
+
+    def readline(self) -> bytes:
+        """Its answer to the last job."""
+        answer, self._answer = self._answer, b""
+        return answer
+
+    def write(self, data: bytes, /) -> int | None:
+        """Take the line before a job, or the job."""
+        if self.trouble is not Trouble.NONE:
+            self._answer = b"" if self.trouble is Trouble.SILENT else b"?!\r\n"
+        elif data.startswith(b"LABELS "):
+            self._wanted, self._bytes = (int(each) for each in data.split()[1:3])
+        elif len(data) == self._bytes:
+            done = min(self._wanted, self.roll)
+            self.roll -= done
+            short = self._wanted - done
+            self.last = data if done else self.last
+            self._answer = f"EMPTY {short}\r\n".encode() if short else f"OK {self.roll}\r\n".encode()
+        return len(data)

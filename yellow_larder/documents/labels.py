@@ -1,57 +1,88 @@
-"""Labels as PDF sheets: what is in the container, to be read at arm's length, and a code to find it by."""
+"""Labels as PDF: what is in the container, to be read at arm's length, and a code to find it by."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from io import BytesIO
 
 import segno
-from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.lib.utils import simpleSplit
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfgen.canvas import Canvas
 
 from yellow_larder.documents.hand import BOLD, FAINT, INK, NAME, TEXT, YELLOW, fit
+from yellow_larder.documents.layouts import Layout
 from yellow_larder.larder.labels import Label
-from yellow_larder.larder.quantities import Units
 
-_COLUMNS, _ROWS = 2, 5
-_PAD = 4 * mm
-_CODE = 25 * mm
+_WHOLE_MM = (88.0, 50.0)
+"""From this size on a label has room for everything."""
 
 
-def label_sheet(labels: Sequence[Label], units: Units) -> bytes:
-    """Labels, ten to a page of A4 or US letter, with fine lines to cut along."""
-    width, height = A4 if units is Units.METRIC else LETTER
-    margin_x, margin_y = 10 * mm, 11 * mm
-    step_x, step_y = (width - 2 * margin_x) / _COLUMNS, (height - 2 * margin_y) / _ROWS
+@dataclass(frozen=True, slots=True)
+class _Box:
+    """Where a label lies, points."""
+
+    x: float
+    y: float
+    width: float
+    height: float
+    pad: float
+
+    @property
+    def left(self) -> float:
+        return self.x + self.pad
+
+    @property
+    def right(self) -> float:
+        return self.x + self.width - self.pad
+
+    @property
+    def top(self) -> float:
+        return self.y + self.height - self.pad
+
+    @property
+    def foot(self) -> float:
+        return self.y + self.pad
+
+
+def label_sheet(labels: Sequence[Label], layout: Layout) -> bytes:
+    """Labels on pages of a layout."""
+    page_w, page_h = (each * mm for each in layout.page_mm)
+    width, height = (each * mm for each in layout.size_mm)
+    whole = layout.size_mm[0] >= _WHOLE_MM[0] and layout.size_mm[1] >= _WHOLE_MM[1]
     out = BytesIO()
-    page = Canvas(out, pagesize=(width, height), invariant=True)
+    page = Canvas(out, pagesize=(page_w, page_h), invariant=True)
     page.setTitle("Labels")
     page.setAuthor("Yellow Larder")
     for n, label in enumerate(labels):
-        place = n % (_COLUMNS * _ROWS)
+        place = n % layout.on_page
         if n and not place:
             page.showPage()
-        row, column = divmod(place, _COLUMNS)
-        x, y = margin_x + column * step_x, height - margin_y - (row + 1) * step_y
-        _draw(page, label, x, y, step_x, step_y)
+        x, y = (each * mm for each in layout.corner_mm(place))
+        if layout.cut:
+            _cut(page, x, y, width, height)
+        (_draw_whole if whole else _draw_small)(page, label, _Box(x, y, width, height, (4 if whole else 2.2) * mm))
     page.save()
     return out.getvalue()
 
 
-def _draw(page: Canvas, label: Label, x: float, y: float, width: float, height: float) -> None:
+def _cut(page: Canvas, x: float, y: float, width: float, height: float) -> None:
+    """A fine line to cut along."""
     page.setStrokeColor(FAINT)
     page.setLineWidth(0.3)
     page.setDash(1.5, 2)
     page.rect(x, y, width, height)
     page.setDash()
-    left, top = x + _PAD, y + height - _PAD
-    room = width - 2 * _PAD - _CODE - 3 * mm
-    top -= _name(page, label.food, left, top, room)
+
+
+def _draw_whole(page: Canvas, label: Label, box: _Box) -> None:
+    code = 25 * mm
+    room = box.width - 2 * box.pad - code - 3 * mm
+    top = box.top - _name(page, label.food, box.left, box.top, room, 17)
     page.setFillColor(YELLOW)
-    page.rect(left, top - 2.2 * mm, 14 * mm, 1.1 * mm, stroke=0, fill=1)
+    page.rect(box.left, top - 2.2 * mm, 14 * mm, 1.1 * mm, stroke=0, fill=1)
     top -= 9 * mm
     page.setFillColor(INK)
     for font, size, text in (
@@ -61,22 +92,46 @@ def _draw(page: Canvas, label: Label, x: float, y: float, width: float, height: 
         (BOLD, 13, label.best_by),
         (TEXT, 9.5, label.packets),
     ):
-        fit(page, text, left, top, room, font, size)
+        fit(page, text, box.left, top, room, font, size)
         top -= 5.4 * mm
     if label.against:
-        _against(page, label.against, left, y + _PAD + 10.5 * mm, room)
-    _code(page, label, x + width - _PAD - _CODE, y + height - _PAD - _CODE)
+        _against(page, label.against, box.left, top + 3.4 * mm, room, top + 3.4 * mm - box.foot + 1 * mm)
+    _code(page, label, box.right - code, box.top - code, code)
     page.setFillColor(INK)
     page.setFont(NAME, 17)
-    page.drawRightString(x + width - _PAD, y + _PAD + 5.5 * mm, f"No. {label.number}")
+    page.drawRightString(box.right, box.foot + 5.5 * mm, f"No. {label.number}")
     page.setFont(TEXT, 7.5)
-    page.drawRightString(x + width - _PAD, y + _PAD + 1 * mm, label.container)
+    page.drawRightString(box.right, box.foot + 1 * mm, label.container)
 
 
-def _name(page: Canvas, name: str, x: float, top: float, room: float) -> float:
+def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
+    """The same in little room: what must be read at arm's length stays as large as it can be."""
+    code = min(box.height - 2 * box.pad - 6 * mm, 0.32 * box.width)
+    room = box.width - 2 * box.pad - code - 2 * mm
+    _code(page, label, box.right - code, box.top - code, code)
+    page.setFillColor(INK)
+    fit_right = min(13.0, 13.0 * code / max(1.0, pdfmetrics.stringWidth(f"No. {label.number}", NAME, 13)))
+    page.setFont(NAME, fit_right)
+    page.drawRightString(box.right, box.foot + 0.4 * mm, f"No. {label.number}")
+    top = box.top - _name(page, label.food, box.left, box.top, room, 13)
+    # Lines stand as far apart as the label lets them.
+    line = min(1.2, (top - box.foot) / (15.5 * mm)) * mm
+    top -= 3.9 * line
+    for font, size, text, step in (
+        (BOLD, 11.5, f"{label.mass}, {label.energy}", 4.4),
+        (BOLD, 10.5, label.best_by, 3.6),
+        (TEXT, 7.5, label.packed, 3.0),
+    ):
+        fit(page, text, box.left, top, room, font, size)
+        top -= step * line
+    fit(page, label.packets, box.left, top, room, TEXT, 7.5)
+    if label.against:
+        _against(page, label.against, box.left, top - 0.8 * mm, room, top - 0.8 * mm - box.foot + 1.4 * mm)
+
+
+def _name(page: Canvas, name: str, x: float, top: float, room: float, size: float) -> float:
     """The food's name in at most two lines, as large as it fits; returns the height taken."""
-    size = 17.0
-    while size > 7 and (
+    while size > 6 and (
         len(lines := simpleSplit(name, NAME, size, room)) > 2
         or any(pdfmetrics.stringWidth(line, NAME, size) > room for line in lines)
     ):
@@ -88,23 +143,23 @@ def _name(page: Canvas, name: str, x: float, top: float, room: float) -> float:
     return size * (0.95 + 1.1 * (min(2, len(lines)) - 1))
 
 
-def _against(page: Canvas, text: str, x: float, top: float, room: float) -> None:
+def _against(page: Canvas, text: str, x: float, top: float, room: float, high: float) -> None:
     """The stop that was overridden, in as many lines as there is room for, small enough to be whole."""
     size = 8.0
-    while size > 4.5 and len(simpleSplit(text, BOLD, size, room)) * size * 1.1 > 11 * mm:
-        size -= 0.5
+    while size > 2.5 and len(simpleSplit(text, BOLD, size, room)) * size * 1.1 > high:
+        size -= 0.25
     page.setFont(BOLD, size)
     for n, line in enumerate(simpleSplit(text, BOLD, size, room)):
         page.drawString(x, top - size * (0.85 + 1.1 * n), line)
 
 
-def _code(page: Canvas, label: Label, x: float, y: float) -> None:
+def _code(page: Canvas, label: Label, x: float, y: float, width: float) -> None:
     """The code, drawn as filled squares so that it prints sharp at any size."""
     rows = list(segno.make(label.code, error="m", micro=False).matrix)
-    cell = _CODE / len(rows)
+    cell = width / len(rows)
     page.setFillColor(INK)
     for r, row in enumerate(rows):
         for c, dark in enumerate(row):
             if dark:
                 # A hair of overlap keeps white seams out of the dark parts.
-                page.rect(x + c * cell, y + _CODE - (r + 1) * cell, cell * 1.02, cell * 1.02, stroke=0, fill=1)
+                page.rect(x + c * cell, y + width - (r + 1) * cell, cell * 1.02, cell * 1.02, stroke=0, fill=1)

@@ -180,7 +180,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
         buy=_buy(sheet),
         short=short_of_containers(session, sheet.lines),
         wrong=wrong,
-        ready=_ready(session, run) if phase is RunPhase.SET_OUT else [],
+        ready=_ready(session, run) if phase in (RunPhase.LABELS, RunPhase.SET_OUT) else [],
         batch=_batch(session, run) if phase is RunPhase.OPEN else None,
         clock=_clock(run, now),
         spares=[f"{held['count']} × {held['size_ml']} mL, {held['minutes']:.0f} min out" for held in run.held.values()],

@@ -44,6 +44,69 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print Singly
+         * @description Print single labels off the roll.
+         *
+         *     Raises:
+         *         Refused: the printer does not answer, or its roll is empty.
+         */
+        post: operations["print_singly_api_devices_labels_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/labels.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Look At Last Printed
+         * @description What the simulated label printer printed last.
+         */
+        get: operations["look_at_last_printed_api_devices_labels_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/labels/roll": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put New Roll In
+         * @description A full roll into the simulated label printer.
+         */
+        put: operations["put_new_roll_in_api_devices_labels_roll_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/room": {
         parameters: {
             query?: never;
@@ -693,9 +756,49 @@ export interface paths {
         };
         /**
          * Print Labels
-         * @description A sheet of labels, ten to a page.
+         * @description Labels on sheets of one of the layouts, or of one's own.
          */
         get: operations["print_labels_api_labels_pdf_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/layouts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Layouts
+         * @description How labels can lie on the household's paper, or on a roll.
+         */
+        get: operations["see_layouts_api_labels_layouts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/labels/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Try Own Layout
+         * @description A layout of labels bought elsewhere, if they can lie so.
+         */
+        get: operations["try_own_layout_api_labels_own_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1142,6 +1245,26 @@ export interface paths {
          * @description Everything lies ready.
          */
         post: operations["set_out_api_run__number__set_out_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/run/{number}/sheet.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * On Paper
+         * @description The run on paper, for a table without a screen.
+         */
+        get: operations["on_paper_api_run__number__sheet_pdf_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2311,6 +2434,14 @@ export interface components {
              * @example 2
              */
             shelf?: number | null;
+        };
+        /** Body_print_singly_api_devices_labels_post */
+        Body_print_singly_api_devices_labels_post: {
+            /**
+             * Roll
+             * @default roll-large
+             */
+            roll?: string;
         };
         /** Body_put_back_api_run__number__back_post */
         Body_put_back_api_run__number__back_post: {
@@ -3836,6 +3967,56 @@ export interface components {
             what: string;
         };
         /**
+         * Layout
+         * @description Labels on a page.
+         *
+         *     Attributes:
+         *         key: its key.
+         *         name: what it is called.
+         *         page_mm: width and height of the page; of a roll, those of one label.
+         *         columns: labels side by side.
+         *         rows: labels below one another.
+         *         size_mm: width and height of one.
+         *         gap_mm: what lies between two of them, across and down.
+         *         cut: whether lines are drawn to cut along, as on plain paper.
+         */
+        Layout: {
+            /** Columns */
+            columns: number;
+            /**
+             * Cut
+             * @default false
+             */
+            cut?: boolean;
+            /**
+             * Gap Mm
+             * @default [
+             *       0,
+             *       0
+             *     ]
+             */
+            gap_mm?: [
+                number,
+                number
+            ];
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+            /** Page Mm */
+            page_mm: [
+                number,
+                number
+            ];
+            /** Rows */
+            rows: number;
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+        };
+        /**
          * LifeRow
          * @description How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps.
          */
@@ -4806,6 +4987,20 @@ export interface components {
             foods: components["schemas"]["FoodPrices"][];
             /** Per */
             per: string;
+        };
+        /**
+         * PrinterView
+         * @description What came out of the label printer.
+         */
+        PrinterView: {
+            /** Left */
+            left: number;
+            /** Printed */
+            printed: number;
+            /** Says */
+            says: string;
+            /** Simulated */
+            simulated: boolean;
         };
         /**
          * Problem
@@ -5893,6 +6088,135 @@ export interface operations {
             };
         };
     };
+    print_singly_api_devices_labels_post: {
+        parameters: {
+            query?: {
+                /** @description all of one packing */
+                batch?: number | null;
+                /** @description or all of a run, as planned */
+                run?: number | null;
+                /** @description or these numbers */
+                number?: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_print_singly_api_devices_labels_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PrinterView"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    look_at_last_printed_api_devices_labels_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_new_roll_in_api_devices_labels_roll_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     look_at_room_api_devices_room_get: {
         parameters: {
             query?: never;
@@ -6060,6 +6384,7 @@ export interface operations {
             query?: {
                 scale?: components["schemas"]["Trouble"];
                 hygrometer?: components["schemas"]["Trouble"];
+                label_printer?: components["schemas"]["Trouble"];
             };
             header?: never;
             path?: never;
@@ -7435,6 +7760,11 @@ export interface operations {
     print_labels_api_labels_pdf_get: {
         parameters: {
             query?: {
+                layout?: string;
+                columns?: number;
+                rows?: number;
+                size?: string;
+                gap?: string;
                 /** @description all of one packing */
                 batch?: number | null;
                 /** @description or all of a run, as planned */
@@ -7455,6 +7785,91 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": unknown;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_layouts_api_labels_layouts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    try_own_layout_api_labels_own_get: {
+        parameters: {
+            query: {
+                columns: number;
+                rows: number;
+                size: string;
+                gap?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
                 };
             };
             /** @description It is not there, or no longer */
@@ -8413,6 +8828,48 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    on_paper_api_run__number__sheet_pdf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": unknown;
+                };
             };
             /** @description It is not there, or no longer */
             404: {

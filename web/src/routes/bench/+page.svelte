@@ -2,6 +2,8 @@
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Labels from "$lib/Labels.svelte";
+  import { sheetOf } from "$lib/labels";
   import OwnFood from "$lib/OwnFood.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -28,6 +30,7 @@
   let packWrong = $state<Wrong>({});
   let overTime = $state(false);
   let packing = $state(false);
+  let printing = $state(false);
 
   const plan = $derived(bench.plan);
   const us = $derived(larder.overview?.settings.units === "US");
@@ -63,7 +66,7 @@
   async function pack(packedOn: string, against = "") {
     packing = true;
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
-    const labels = open("", "_blank");
+    const labels = sheetOf(0) ? open("", "_blank") : null;
     const body = { ask: { ...$state.snapshot(bench.ask), against }, packed_on: packedOn || null };
     const done = await ask(api.POST("/api/bench/pack", { body }));
     packing = false;
@@ -76,7 +79,7 @@
     }
     packed = done.data;
     packedOpen = true;
-    if (labels) labels.location.href = `/api/labels.pdf?batch=${packed.batch}`;
+    if (labels) labels.location.href = sheetOf(packed.batch);
     bench.clear();
     await larder.changed();
   }
@@ -161,6 +164,7 @@
   <OwnFood bind:open={adding} name={ownName} foods={guide.foods} onadded={() => bench.replan()} />
 {/if}
 
+{#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
 <Sheet bind:open={packedOpen} title="Packed">
   {#if packed}
     <p class="text-lg">{packed.title}.</p>
@@ -169,7 +173,7 @@
       Label each before it goes on the shelf: a row of unlabelled bags is a row of mysteries.
     </p>
     <div class="mt-5 flex flex-wrap gap-3">
-      <a class="do" href="/api/labels.pdf?batch={packed.batch}" target="_blank">Labels (PDF)</a>
+      <button class="do" onclick={() => ((packedOpen = false), (printing = true))}>Labels …</button>
       <a class="chip" href="/shelves?n={packed.numbers[0]}" onclick={() => (packedOpen = false)}>See where they stand</a>
     </div>
   {/if}

@@ -1,6 +1,7 @@
 <!-- The labels first, then what must lie ready before a packet is opened. -->
 <script lang="ts">
   import { api, ask } from "$lib/api/client";
+  import Labels from "$lib/Labels.svelte";
   import type { Running, RunView } from "./run.svelte";
 
   let { run, view }: { run: Running; view: RunView } = $props();
@@ -8,8 +9,11 @@
   const path = $derived({ params: { path: { number: view.number } } });
   const first = $derived(view.containers[0]?.number);
   const last = $derived(view.containers.at(-1)?.number);
+  let printing = $state(false);
   const missing = $derived(view.ready.filter((each) => !each.done).length);
 </script>
+
+<Labels bind:open={printing} of={{ run: view.number }} count={view.containers.length} />
 
 {#if view.phase === "labels"}
   <section aria-label="Labels" class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-6 px-4 py-6 sm:px-6 md:grid-cols-[1fr_19rem]">
@@ -18,8 +22,9 @@
       <p class="mt-2 text-[1.15rem] leading-snug">A full bag does not take a pen, and once packets are open nobody has a hand free. Print {view.containers.length === 1 ? `number ${first}` : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.</p>
       {#each view.cautions as caution (caution)}<p class="wrong mt-3">{caution}</p>{/each}
       <div class="mt-6 flex flex-wrap gap-4">
-        <a class="do" href="/api/labels.pdf?run={view.number}" target="_blank">Print {view.containers.length} label{view.containers.length === 1 ? "" : "s"}</a>
+        <button class="do" onclick={() => (printing = true)}>Print {view.containers.length} label{view.containers.length === 1 ? "" : "s"} …</button>
         <button class="chip !min-h-[52px] !px-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/labelled", path)))}>They are all stuck on</button>
+        <a class="chip !min-h-[52px] !px-5" href="/api/run/{view.number}/sheet.pdf" target="_blank">The run on paper</a>
       </div>
     </div>
     <svg viewBox="0 0 220 190" class="mx-auto w-52 max-md:hidden" aria-hidden="true">

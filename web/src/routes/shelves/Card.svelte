@@ -2,6 +2,7 @@
 <script lang="ts">
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Labels from "$lib/Labels.svelte";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -29,6 +30,7 @@
   let card = $state<Schemas["Card"]>();
   let missing = $state("");
   let throwing = $state(false);
+  let printing = $state(false);
   let why = $state("");
   let place = $state(0);
   let shelf = $state(1);
@@ -119,7 +121,7 @@
       <div class="mt-4 grid grid-cols-3 gap-2.5">
         <button class="chip" onclick={() => (moving = true)}>Move</button>
         <button class="chip" onclick={() => ((throwing = true), (wrong = {}))}>Throw out</button>
-        <a class="chip" href="/api/labels.pdf?number={card.number}" target="_blank">Label</a>
+        <button class="chip" onclick={() => (printing = true)}>Label …</button>
       </div>
     {/if}
 
@@ -144,6 +146,7 @@
   {/if}
 </aside>
 
+<Labels bind:open={printing} of={{ number: [number] }} count={1} />
 <Sheet bind:open={moving} title="Move number {number}">
   <form class="grid gap-4" onsubmit={move} novalidate>
     <fieldset>
