@@ -8,6 +8,7 @@ from tests.devices.test_scale import Script
 from yellow_larder.api.app import make_app
 from yellow_larder.api.devices import Devices
 from yellow_larder.devices.hygrometer import Hygrometer
+from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import TARE, Scale
 from yellow_larder.larder.larder import Larder
 
@@ -84,6 +85,8 @@ def test_the_simulated_instruments(client: TestClient) -> None:
         "state": "no reading",
         "grams": None,
         "text": "",
+        "off": "",
+        "right": False,
         "says": "",
         "simulated": True,
     }
@@ -97,7 +100,7 @@ def test_the_simulated_instruments(client: TestClient) -> None:
 
 def test_a_device_of_ones_own_hangs_on_the_same_wire(larder: Larder) -> None:
     wire, probe = Script(*[b"14.5 oz\r\n"] * 4), Script(b"68 F 70 %\r\n")
-    real = Devices(Scale(wire), Hygrometer(probe))
+    real = Devices(Scale(wire), Hygrometer(probe), LabelPrinter(Script(b"OK 7\r\n")))
     client = TestClient(make_app(larder, instruments=real), base_url="http://127.0.0.1")
     looks = [client.get("/api/devices/scale").json() for _ in range(3)]
     assert [look["state"] for look in looks] == ["moving", "settled", "no reading"]
@@ -106,6 +109,10 @@ def test_a_device_of_ones_own_hangs_on_the_same_wire(larder: Larder) -> None:
     assert wire.told == [TARE]
     assert client.get("/api/devices/room").json()["text"] == "20 °C, 70% humidity"
     assert client.put("/api/devices/scale/pan", json={"grams": 1}).status_code == 404
+    assert client.put("/api/devices/labels/roll").status_code == 404
+    number = client.post("/api/bench/pack", json={"ask": {"line": "2 kg pearl barley"}}).json()["numbers"][0]
+    printed = client.post(f"/api/devices/labels?number={number}", json={}).json()
+    assert (printed["left"], printed["simulated"]) == (7, False)
     assert client.put("/api/devices/trouble", params={"scale": "sends nothing"}).status_code == 404
 
 

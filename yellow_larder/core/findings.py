@@ -30,6 +30,9 @@ AIRY_VOID = 0.6
 """Above this share of air among the pieces, a bag draws in softly rather than firm. Source: our judgement."""
 
 
+DAYS_A_YEAR = 365.25
+
+
 class Severity(StrEnum):
     """How much a finding weighs."""
 
@@ -78,6 +81,9 @@ class Case:
         water_activity: of the food at the store's warmest, 0–1; none if it is not known or does not apply.
         warmest_c: the store's warmest, °C.
         holds_days: days until oxygen is back above one per cent; infinite if it never is, none if it is not known.
+        gel: whether silica gel goes in with it.
+        softens_days: days until it goes soft, infinite if it never does, none if that is no harm or not known.
+        moulds_days: days until mould could grow, infinite if it never could, none if it is not known.
 
     Raises:
         OutOfRange: moisture or horizon lie outside the range above.
@@ -97,6 +103,9 @@ class Case:
     water_activity: float | None = None
     warmest_c: float = 21
     holds_days: float | None = None
+    gel: bool = False
+    softens_days: float | None = None
+    moulds_days: float | None = None
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""
@@ -144,12 +153,9 @@ def judge(case: Case) -> list[Finding]:
 
     Source: each finding names its own.
     """
-    found = [
-        finding
-        for rule in (_absorber, _moisture, _unproven, _eggs, _meat, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
-        for finding in rule(case)
-    ]
-    return gravest_first(found)
+    about_food = (_absorber, _gel, _moisture, _unproven, _damp, _eggs, _meat)
+    about_packing = (_wall, _outer, _oil, _raw, _oxygen, _pull_down)
+    return gravest_first(finding for rule in (*about_food, *about_packing) for finding in rule(case))
 
 
 def gravest_first(found: Iterable[Finding]) -> list[Finding]:
@@ -175,6 +181,69 @@ def _absorber(case: Case) -> list[Finding]:
                 )
             ]
     return []
+
+
+def _gel(case: Case) -> list[Finding]:
+    """Where silica gel does not belong."""
+    if not case.gel:
+        return []
+    if case.closing is Closing.ABSORBER:
+        return [
+            Finding(
+                Severity.STOP,
+                "gel-with-absorber",
+                "Never an absorber and a desiccant together",
+                "The iron in an absorber needs a little moisture to work, and the gel takes it: neither does its work. "
+                "Absorbers for dry staples kept for years, gel for home-dried food that is opened often.",
+                "common practice",
+            )
+        ]
+    if Trait.POWDERY in case.food.traits:
+        return [
+            Finding(
+                Severity.MIND,
+                "gel-in-powder",
+                "Gel does not reach through powder",
+                "Damp moves through powder and flour in months; a packet dries only what lies round it. Dry it well, "
+                "close it tight, open it seldom.",
+                "common practice",
+            )
+        ]
+    return []
+
+
+def _damp(case: Case) -> list[Finding]:
+    """Damp that comes in through the wall or with each opening, before it is meant to be eaten."""
+    days = case.horizon_years * DAYS_A_YEAR
+    if case.softens_days is not None and 0 < case.softens_days < days:
+        return [
+            Finding(
+                Severity.MIND,
+                "goes-soft",
+                f"Soft in about {_say_months(case.softens_days)} here",
+                "Dry food drinks what comes through the wall, past the lid and in with each opening, until its "
+                "crack is gone and powder clumps. Tighter packing, a drier place, fewer openings or gel stretch it.",
+                "sorption isotherms; water vapour through walls, see the Guide; Katz and Labuza (1981), from memory",
+            )
+        ]
+    if case.moulds_days is not None and 0 < case.moulds_days < days:
+        return [
+            Finding(
+                Severity.MIND,
+                "damp-comes-in",
+                f"Damp enough for mould in about {_say_months(case.moulds_days)} here",
+                "This place is damp, and this wall lets it in. Foil or glass keeps it out.",
+                "sorption isotherms; water vapour through walls, see the Guide",
+            )
+        ]
+    return []
+
+
+def _say_months(days: float) -> str:
+    months = days / 30.44
+    if months < 1.5:
+        return f"{max(1, round(days / 7))} week{'' if round(days / 7) <= 1 else 's'}"
+    return f"{months:.0f} months" if months < 36 else f"{months / 12:.0f} years"
 
 
 def _moisture(case: Case) -> list[Finding]:

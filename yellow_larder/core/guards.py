@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.findings import BREATHING_YEARS, Case
+from yellow_larder.core.findings import BREATHING_YEARS, DAYS_A_YEAR, Case
 from yellow_larder.core.shelf_life import THICK_MIL
 
 
@@ -51,13 +51,22 @@ def guards(case: Case) -> list[Guard]:
             else "needs an outer",
         ),
         _oxygen(case, tight=tight),
-        Guard("damp", not shop and tight, "the wall" if not shop and tight else "needs foil or glass"),
+        _damp(case, tight=tight and not shop),
         Guard(
             "light",
             dark and thick,
             "its outer" if dark and container.lets_light_in else "the wall" if dark and thick else "keep it dark",
         ),
     ]
+
+
+def _damp(case: Case, *, tight: bool) -> Guard:
+    """Damp, by what comes in over the whole time; where that is not known, by the sort of wall."""
+    known = [each for each in (case.softens_days, case.moulds_days) if each is not None]
+    holds = min(known) >= case.horizon_years * DAYS_A_YEAR if known else tight
+    if holds:
+        return Guard("damp", True, "gel" if case.gel else "the wall" if tight else "a dry place")
+    return Guard("damp", False, "opened too often" if tight else "needs foil or glass")
 
 
 def _insects_inside(case: Case) -> Guard:

@@ -34,6 +34,14 @@ class Sizing(StrEnum):
     CONTAINER = "container"
 
 
+class Opened(StrEnum):
+    """How often it is opened once it stands on the shelf."""
+
+    NEVER = "not until eaten"
+    WEEKLY = "weekly"
+    DAILY = "daily"
+
+
 @dataclass(frozen=True, slots=True, kw_only=True)
 class Ask:
     """What is on the bench, as a person put it there. Lengths and weights are as typed, in any units.
@@ -57,6 +65,8 @@ class Ask:
         moisture: moisture of this lot, %; none means that of the table.
         frozen: whether the lot was frozen through.
         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
+        gel: whether silica gel goes in with it.
+        opened: how often it is opened.
         against: why it is packed although the verdict is a stop; the label says so.
     """
 
@@ -78,6 +88,8 @@ class Ask:
     moisture: float | None = None
     frozen: bool = False
     lot: int | None = None
+    gel: bool = False
+    opened: Opened = Opened.NEVER
     against: str = ""
 
 

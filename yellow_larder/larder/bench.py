@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.absorbers import NoPacketFits, choose_packets
 from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, volume_below_ml
-from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import Case, Finding, Severity, draws_in, gravest_first, judge, moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
@@ -21,20 +21,35 @@ from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, ne
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
 from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
+from yellow_larder.larder.damp_inside import Standing, damp_inside
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import open_moisture_pct
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.money import say_money
-from yellow_larder.larder.plan import AirInside, BestBy, FoodOnBench, Packed, PacketsIn, Plan, SizingSchool, Verdict
+from yellow_larder.larder.plan import (
+    AirInside,
+    BestBy,
+    DampInside,
+    FoodOnBench,
+    Packed,
+    PacketsIn,
+    Plan,
+    SizingSchool,
+    Verdict,
+)
 from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
 from yellow_larder.larder.vessels import drawing, say_container
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.reference import DAYS_PER_YEAR, BaseLife, life_classes, lives, packets
 from yellow_larder.reference.drying import isotherm_of
+from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
+
+_USUAL_GEL_G = 10.0
+"""Gel in one packet, g. Source: common practice."""
 
 _SCHOOL_NAMES = {Sizing.AIR: "By the air", Sizing.CONTAINER: "By container"}
 
@@ -67,7 +82,8 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
         if lot:
             moisture = _moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
             ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today)
+        gel_each_g = _gel_each_g(session)
+        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today, gel_each_g)
     except OutOfRange as error:
         raise in_words(error) from error
 
@@ -84,6 +100,7 @@ def _plan(
     lot: Lot | None,
     coins: float,
     today: date,
+    gel_each_g: float,
 ) -> Plan:
     shares = share_out(ask, food, container, amount_g, household.units)
     packer = _Packer(ask, food, container, closing, household, eating)
@@ -92,6 +109,8 @@ def _plan(
     moisture = food.composition.water_g if ask.moisture is None else ask.moisture
     activity = _water_activity(food, moisture, place)
     inside = _air_inside(container, full, household, place) if closing is Closing.ABSORBER else None
+    filled = fill(container, food, shares.each_g, pressed=ask.pressed)
+    damp = _damp_inside(ask, food, container, shares.each_g, moisture, place, gel_each_g)
     case = Case(
         food=food,
         moisture_pct=moisture,
@@ -99,13 +118,16 @@ def _plan(
         closing=closing,
         outer=ask.outer,
         horizon_years=ask.horizon_years,
-        fill=fill(container, food, shares.each_g, pressed=ask.pressed),
+        fill=filled,
         need_ml=need_by_air_ml(full.oxygen_ml),
         packed_ml=full.packed_ml,
         frozen=ask.frozen,
         water_activity=activity,
         warmest_c=place.mean_c + place.swing_c,
         holds_days=None if inside is None else math.inf if inside.holds_days is None else inside.holds_days,
+        gel=ask.gel,
+        softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
+        moulds_days=_never(damp.moulds_days) if damp else None,
         unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
     )
     best_by = _best_by(food, container, closing, place, household.school, today)
@@ -142,6 +164,7 @@ def _plan(
         packets_in_all=_packets_in_all([full, *([rest] if rest else [])]),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
         air=inside,
+        damp=damp,
         verdict=_verdict([*judge(case), *_keeps_too_short(ask, best_by, today)]),
         guards=guards(case),
         best_by=best_by,
@@ -178,6 +201,34 @@ def _air_inside(container: Container, full: Packed, household: Settings, place: 
     pressure = pressure_kpa(household.altitude_m)
     share = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
     return air_inside(container, full, share=share, store_c=min(max(place.mean_c, -20.0), 50.0))
+
+
+def _damp_inside(
+    ask: Ask,
+    food: Food,
+    container: Container,
+    mass_g: float,
+    moisture_pct: float,
+    place: Place,
+    gel_each_g: float,
+) -> DampInside | None:
+    """The damp in one of them over the years; none for what has no isotherm, or is too wet for any."""
+    isotherm = isotherm_of(food)
+    if isotherm is None or not 0 <= moisture_pct <= 60:
+        return None
+    check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
+    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened)
+    return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=gel_each_g)
+
+
+def _gel_each_g(session: Session) -> float:
+    """Gel in one packet of those at hand, or of the usual ones, g."""
+    kept = [float(each["key"]) for each in journal.records(session, "supply").values() if each["sort"] == "desiccant"]
+    return min(kept, default=_USUAL_GEL_G)
+
+
+def _never(days: float | None) -> float:
+    return math.inf if days is None else days
 
 
 def _lot_of(session: Session, number: int | None, food: Food) -> Lot | None:

@@ -122,7 +122,9 @@ def _of(
     container: str,
     against: str,
 ) -> Label:
-    closed = {"absorber": f"{packets} packets: not food", "vacuum": "closed under vacuum"}
+    inside = f"{packets} packets: not food" if packets != "no packets" else "no packets inside"
+    if closing == "vacuum":
+        inside = "closed under vacuum" + ("" if packets == "no packets" else f", {packets}: not food")
     return Label(
         number=number,
         food=food[:1].upper() + food[1:],
@@ -130,7 +132,7 @@ def _of(
         energy=f"{energy} kcal",
         packed=f"Packed {packed}",
         best_by=f"Best by {best_by}" if best_by != "keeps" else "Keeps while it is dry",
-        packets=closed.get(closing, "no packets inside"),
+        packets=inside,
         container=container,
         code=code_of(number),
         against=against,

@@ -135,9 +135,16 @@ def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
     return {
         "mass_g": group.mass_g,
         "kcal": group.kcal,
-        "packets": {str(packet.size_ml): packet.count for packet in group.packets},
+        "packets": {str(packet.size_ml): packet.count for packet in group.packets} | gel_in(planned),
         "level": group.food_height_mm / planned.draw.inner_mm,
     }
+
+
+def gel_in(planned: Plan) -> dict[str, int]:
+    """Packets of gel that go into each, by what stands on them."""
+    if planned.damp is None or not planned.damp.gel_packets:
+        return {}
+    return {f"{planned.damp.gel_each_g:g} g gel": planned.damp.gel_packets}
 
 
 def _or_none(days: float) -> float | None:

@@ -95,6 +95,41 @@ class AirInside:
 
 
 @dataclass(frozen=True, slots=True)
+class DampPoint:
+    """A point of the course: days since it was closed, and water activity, with the ends of what walls let through."""
+
+    days: float
+    likely: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True, slots=True)
+class DampInside:
+    """How the damp goes, when it is too much, and what gel would do."""
+
+    course: list[DampPoint]
+    starts: float
+    limit: float
+    """Water activity that must not be passed: that of going soft, or of mould."""
+    crisp: bool
+    """Whether going soft is what spoils it."""
+    softens_days: float | None
+    """Days until it goes soft; none if it never does, or if that is no harm."""
+    moulds_days: float | None
+    """Days until mould could grow; none if it never could."""
+    gel_packets: int
+    """Packets of gel that go in with each; none if none is asked for."""
+    gel_each_g: float
+    gel_wanted: int | None
+    """Packets that would hold it for the whole time; none if no sensible number does."""
+    units: float
+    """What the packaging standard would put in, in its units, for comparison."""
+    says: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
 class Verdict:
     """The verdict in a word and a sentence, and the findings behind it."""
 
@@ -145,6 +180,8 @@ class Plan:
     schools: list[SizingSchool]
     air: AirInside | None
     """How its oxygen goes, if packets take it."""
+    damp: DampInside | None
+    """How its damp goes; none for sugar and salt, which have no isotherm."""
     verdict: Verdict
     guards: list[Guard]
     best_by: BestBy

@@ -298,7 +298,7 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
                 change["openings"] = {str(clock.number): {"ended": now.isoformat()}}
         acts = [journal.Act("run", number, "closed", change), _packed(session, run, mine, now)]
         acts += _off_the_lot(session, mine)
-        acts += _off_the_supplies(session, mine["facts"]["container_key"])
+        acts += _off_the_supplies(session, mine["facts"])
         title = f"Closed number {mine['package']}, {mine['facts']['food_name']}"
         journal.record(session, title + (" (late)" if late else ""), acts, at=now)
 
@@ -320,9 +320,16 @@ def _off_the_lot(session: Session, mine: dict[str, Any]) -> list[journal.Act]:
     return off_the_lot(session, lot.id, mine["facts"]["food_key"], mine["facts"]["mass_g"])
 
 
-def _off_the_supplies(session: Session, key: str) -> list[journal.Act]:
-    supply = container_supply(session, key)
-    return [journal.Act("supply", supply[0], "used", {"count": 1, "uses": 1})] if supply else []
+def _off_the_supplies(session: Session, facts: dict[str, Any]) -> list[journal.Act]:
+    """The container, and the gel in it; packets were taken when they were opened."""
+    gel = {each.removesuffix(" g gel"): n for each, n in facts["packets"].items() if each.endswith(" g gel")}
+    taken = {facts["container_key"]: 1} | gel
+    found = {key: container_supply(session, key) for key in taken}
+    return [
+        journal.Act("supply", supply[0], "used", {"count": taken[key], "uses": taken[key]})
+        for key, supply in found.items()
+        if supply
+    ]
 
 
 def put_back(larder: Larder, number: int, count: int | None = None) -> None:

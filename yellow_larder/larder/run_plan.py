@@ -13,7 +13,7 @@ from yellow_larder.core.absorbers import Allotment, Kept, NoPacketFits, allot
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask, Sizing
 from yellow_larder.larder.bench import plan_in
-from yellow_larder.larder.packing import own_facts, shared_facts, stop_overridden, usual_shelf
+from yellow_larder.larder.packing import gel_in, own_facts, shared_facts, stop_overridden, usual_shelf
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.supplies import container_supply, packets_kept
@@ -98,7 +98,7 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
         for group in line.groups:
             for _ in range(group.count):
                 packets = next(ways[line.number, id(group)]) if (line.number, id(group)) in ways else []
-                facts = shared | own_facts(group, line.plan) | {"packets": _by_size(packets)}
+                facts = shared | own_facts(group, line.plan) | {"packets": _by_size(packets) | gel_in(line.plan)}
                 containers.append(
                     {
                         "package": first + len(containers),

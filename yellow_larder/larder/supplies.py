@@ -379,7 +379,7 @@ def packets_kept(session: Session, now: datetime) -> list[tuple[int, Kept]]:
 def container_supply(session: Session, key: str) -> tuple[int, dict[str, Any]] | None:
     """The supply that containers of a key come from; none if they are not counted."""
     records = journal.records(session, "supply").items()
-    return next(((number, facts) for number, facts in records if facts["key"] == key), None)
+    return next(((n, facts) for n, facts in records if facts["key"] == key and facts["sort"] != Sort.PACKETS), None)
 
 
 def is_low(facts: dict[str, Any]) -> bool:

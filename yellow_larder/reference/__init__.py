@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from yellow_larder.core.breathing import Wall
 from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.desiccant import VaporWall
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.heat import Stuff
 from yellow_larder.core.household import Body, Sex
@@ -347,6 +348,23 @@ def walls() -> dict[Kind, WallRange]:
             Wall(float(row["face_low_ml"]), float(row["closure_low_ml"])),
             Wall(float(row["face_high_ml"]), float(row["closure_high_ml"])),
             row["source"],
+        )
+        for row in rows("walls")
+    }
+
+
+@lru_cache
+def vapor_walls() -> dict[Kind, tuple[VaporWall, VaporWall]]:
+    """What walls let through of water vapour, by kind of container: the tightest and the leakiest.
+
+    Example:
+        >>> vapor_walls()[Kind.BAG][0]
+        VaporWall(face_g=0.005, closure_g=0.0)
+    """
+    return {
+        Kind(row["kind"]): (
+            VaporWall(float(row["vapor_low_g"]), float(row["vapor_closure_low_g"])),
+            VaporWall(float(row["vapor_high_g"]), float(row["vapor_closure_high_g"])),
         )
         for row in rows("walls")
     }

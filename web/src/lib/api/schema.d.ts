@@ -2084,6 +2084,8 @@ export interface components {
          *         moisture: moisture of this lot, %; none means that of the table.
          *         frozen: whether the lot was frozen through.
          *         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
+         *         gel: whether silica gel goes in with it.
+         *         opened: how often it is opened.
          *         against: why it is packed although the verdict is a stop; the label says so.
          */
         Ask: {
@@ -2119,6 +2121,11 @@ export interface components {
              */
             frozen?: boolean;
             /**
+             * Gel
+             * @default false
+             */
+            gel?: boolean;
+            /**
              * Headspace
              * @default
              */
@@ -2139,6 +2146,8 @@ export interface components {
             lot?: number | null;
             /** Moisture */
             moisture?: number | null;
+            /** @default not until eaten */
+            opened?: components["schemas"]["Opened"];
             /**
              * Outer
              * @default false
@@ -2773,6 +2782,50 @@ export interface components {
             likely_g: number;
             /** Low G */
             low_g: number;
+        };
+        /**
+         * DampInside
+         * @description How the damp goes, when it is too much, and what gel would do.
+         */
+        DampInside: {
+            /** Course */
+            course: components["schemas"]["DampPoint"][];
+            /** Crisp */
+            crisp: boolean;
+            /** Gel Each G */
+            gel_each_g: number;
+            /** Gel Packets */
+            gel_packets: number;
+            /** Gel Wanted */
+            gel_wanted: number | null;
+            /** Limit */
+            limit: number;
+            /** Moulds Days */
+            moulds_days: number | null;
+            /** Says */
+            says: string;
+            /** Softens Days */
+            softens_days: number | null;
+            /** Source */
+            source: string;
+            /** Starts */
+            starts: number;
+            /** Units */
+            units: number;
+        };
+        /**
+         * DampPoint
+         * @description A point of the course: days since it was closed, and water activity, with the ends of what walls let through.
+         */
+        DampPoint: {
+            /** Days */
+            days: number;
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
         };
         /**
          * DayView
@@ -4692,6 +4745,12 @@ export interface components {
             shelf: number;
         };
         /**
+         * Opened
+         * @description How often it is opened once it stands on the shelf.
+         * @enum {string}
+         */
+        Opened: "not until eaten" | "weekly" | "daily";
+        /**
          * Overview
          * @description What stands here in figures, how the household is set, and what undo would take back.
          */
@@ -4898,6 +4957,7 @@ export interface components {
             cost_per_1000_kcal: string;
             /** Count */
             count: number;
+            damp: components["schemas"]["DampInside"] | null;
             draw: components["schemas"]["Drawing"];
             /** Draws In */
             draws_in: boolean;

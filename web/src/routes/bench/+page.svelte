@@ -10,6 +10,7 @@
   import { onMount } from "svelte";
   import { Bench, nothing } from "./bench.svelte";
   import AirOverTime from "./AirOverTime.svelte";
+  import DampOverTime from "./DampOverTime.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import Schools from "./Schools.svelte";
@@ -28,11 +29,22 @@
   let packed = $state<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
-  let overTime = $state(false);
+  type Below = "schools" | "oxygen" | "damp";
+  let below = $state<Below>("schools");
   let packing = $state(false);
   let printing = $state(false);
 
   const plan = $derived(bench.plan);
+  const views = $derived(
+    (
+      [
+        ["schools", "Schools side by side", plan?.schools.length],
+        ["oxygen", "Oxygen over time", plan?.air],
+        ["damp", "Damp over time", plan?.damp],
+      ] as [Below, string, unknown][]
+    ).filter(([, , there]) => there),
+  );
+  const shown = $derived(views.some(([name]) => name === below) ? below : views[0]?.[0]);
   const us = $derived(larder.overview?.settings.units === "US");
   const wrong = $derived({ ...bench.wrong, ...packWrong });
 
@@ -130,14 +142,15 @@
           <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
-        {#if plan.schools.length}
+        {#if views.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
-            <div class="mb-1 flex justify-center gap-2" role="group" aria-label="Packets, or oxygen over time">
-              <button class="chip !text-[0.88rem]" aria-pressed={!overTime} onclick={() => (overTime = false)}>Schools side by side</button>
-              <button class="chip !text-[0.88rem]" aria-pressed={overTime} onclick={() => (overTime = true)}>Oxygen over time</button>
+            <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Packets, oxygen or damp over time">
+              {#each views as [name, words] (name)}<button class="chip !text-[0.88rem]" aria-pressed={shown === name} onclick={() => (below = name)}>{words}</button>{/each}
             </div>
-            {#if overTime && plan.air}
+            {#if shown === "oxygen" && plan.air}
               <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
+            {:else if shown === "damp" && plan.damp}
+              <DampOverTime damp={plan.damp} />
             {:else}
               <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
             {/if}

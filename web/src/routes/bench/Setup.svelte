@@ -100,6 +100,7 @@
     <div class="divide-y divide-line border-y border-line">
       {#if plan.can_press}{@render check("Air pressed out", bench.ask.pressed ?? true, (pressed) => bench.set({ pressed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
+      {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) => bench.set({ gel }))}{/if}
       {@render check("Frozen through first", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>
@@ -111,6 +112,14 @@
           <span>Water activity <span class="caption block">at {plan.food.warmest}, the warmest there</span></span>
           <b class={plan.food.water_activity > 0.65 ? "text-rust" : ""}>{plan.food.water_activity.toFixed(2)}</b>
         </p>
+      {/if}
+      {#if plan.damp}
+        <label class="flex min-h-11 items-center justify-between gap-3">
+          <span>Opened</span>
+          <select class="field !min-h-9 !w-36" value={bench.ask.opened} onchange={(event) => bench.set({ opened: event.currentTarget.value as Schemas["Opened"] })}>
+            <option value="not until eaten">not until eaten</option><option value="weekly">weekly</option><option value="daily">daily</option>
+          </select>
+        </label>
       {/if}
       {@render error("moisture")}
       {#if plan.story.length}

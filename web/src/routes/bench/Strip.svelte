@@ -40,14 +40,14 @@
 {#snippet figure(big: string, small: string, label: string, more = "")}
   <div>
     <dt class="sr-only">{label}</dt>
-    <dd class="font-name text-[1.35rem] leading-tight font-extrabold whitespace-nowrap sm:text-[1.6rem]">{big}</dd>
+    <dd class="font-name text-[1.35rem] leading-tight font-extrabold whitespace-nowrap sm:text-[1.5rem]">{big}</dd>
     <dd class="text-[0.9rem] text-soft">{small}</dd>
     {#if more}<dd class="text-[0.9rem] text-soft">{more}</dd>{/if}
   </div>
 {/snippet}
 
 {#snippet figures()}
-  <dl class="flex flex-1 flex-wrap gap-x-9 gap-y-2">
+  <dl class="flex flex-1 flex-wrap gap-x-6 gap-y-2">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "")}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
@@ -59,7 +59,7 @@
 <section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
 
 <section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
-  <div class="flex items-center gap-x-8 gap-y-3">
+  <div class="flex items-center gap-x-5 gap-y-3">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
     <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2">
       <div class="max-sm:min-w-0 max-sm:flex-1">

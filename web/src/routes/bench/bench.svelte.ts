@@ -25,6 +25,8 @@ export function nothing(): Ask {
     moisture: null,
     frozen: false,
     lot: null,
+    gel: false,
+    opened: "not until eaten",
     against: "",
   };
 }

@@ -70,6 +70,9 @@
       {/snippet}
       {@render part("gel", "Gel that has drunk its fill", () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))), gelFields, "full of water", !!gel.trim())}
     {/if}
+    {#if supply.sort === "desiccant" && supply.spent}
+      <p class="-mt-2 text-[0.95rem] leading-snug">To dry it: spread thin, 2–3 hours at 120 °C; packets of paper or cloth overnight at 80 °C. It is dry when the {supply.spent} weigh {(supply.spent * Number(supply.key)).toLocaleString("en")} g again. Into a closed jar while it is warm, with the oven's dish out of children's reach.</p>
+    {/if}
     {#snippet saidFields()}
       <div class="w-28"><Field label="running low at" name="low" bind:value={said.low} wrong={where === "said" ? wrong : {}} placeholder="never" /></div>
       <div class="w-28"><Field label={packets ? "a pack costs" : "one costs"} name="cost" bind:value={said.cost} wrong={where === "said" ? wrong : {}} placeholder="not said" /></div>
