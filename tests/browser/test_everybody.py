@@ -39,6 +39,8 @@ VIEWS = [
     "/drying/freezer",
     "/drying/freezer rice",
     "/guide drying",
+    "/guide packets",
+    "/bench damp",
     "/run",
     "/run labels",
     "/run set out",
@@ -100,6 +102,17 @@ def guide_of_drying(page: Page) -> None:
     expect(page.get_by_role("table").first).to_be_visible()
 
 
+def guide_of_packets(page: Page) -> None:
+    page.get_by_role("tab", name="Packets").click()
+    expect(page.get_by_role("table").first).to_be_visible()
+
+
+def damp(page: Page) -> None:
+    on_bench("160 g dried leeks")(page)
+    page.get_by_role("button", name="Damp over time").click()
+    expect(page.get_by_role("img", name=re.compile("^Water activity in each"))).to_be_visible()
+
+
 def weighing(page: Page) -> None:
     page.get_by_role("button", name="Weigh tray 3").click()
     expect(page.get_by_role("group", name="The scale")).to_be_visible()
@@ -140,6 +153,8 @@ PREPARED: dict[str, Callable[[Page], None]] = {
     "/bench over time": over_time,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,
+    "/guide packets": guide_of_packets,
+    "/bench damp": damp,
     "/run labels": run_at("begin"),
     "/run set out": run_at("begin", "labelled"),
     "/run fill": run_at("begin", "labelled", "set-out"),

@@ -353,3 +353,22 @@ def test_a_stop_is_overridden_by_saying_why(page: Page, served: Here) -> None:
     expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
     page.goto(f"{served.url}/shelves?n=1")
     expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Packed all the same: a trial till May")
+
+
+def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "150 g dried leeks")
+    page.get_by_role("button", name="quart jar").click()
+    page.get_by_role("button", name="just closed").click()
+    page.get_by_label("Opened").select_option("daily")
+    verdict = page.get_by_role("region", name="Verdict")
+    expect(verdict).to_contain_text("Soft in about")
+    chart = page.get_by_role("img", name=re.compile("^Water activity in each"))
+    expect(chart).to_have_accessible_name(re.compile(r"of gel would hold it for the whole time\.$"))
+    page.get_by_label("Silica gel with it").check()
+    expect(verdict).not_to_contain_text("Soft in about")
+    expect(chart).to_have_accessible_name(re.compile("with .* g of gel"))
+    page.get_by_role("button", name="absorbers").click()
+    expect(verdict).to_contain_text("Never an absorber and a desiccant together")
+    expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
+    page.get_by_label("Silica gel with it").click()
+    expect(verdict).not_to_contain_text("Never an absorber")

@@ -9,9 +9,11 @@ from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.foods import Food
 from yellow_larder.core.oxygen import (
     fill,
+    is_airy_kind,
     mass_that_fits_g,
     need_by_air_ml,
     need_by_container_ml,
+    need_by_kind_ml,
     oxygen_ml,
 )
 
@@ -94,3 +96,18 @@ def test_more_than_fits() -> None:
     with pytest.raises(OutOfRange) as refusal:
         fill(CONTAINERS["jar-pint"], FOODS["white-rice"], 5000, pressed=False)
     assert refusal.value.high == pytest.approx(490 * 0.87)
+
+
+def test_the_school_of_container_and_kind() -> None:
+    """Source: common practice: airy food half gallon 1,000, gallon 1,000; dense food as by container."""
+    assert [need_by_kind_ml(quarts, airy=True) for quarts in (2, 4)] == [1000, 1000]
+    assert [need_by_kind_ml(quarts, airy=False) for quarts in (1, 2, 4, 20)] == [100, 200, 400, 2000]
+    kinds = {key: is_airy_kind(FOODS[key]) for key in ("white-rice", "white-flour", "macaroni", "pinto-beans")}
+    assert kinds == {"white-rice": False, "white-flour": False, "macaroni": True, "pinto-beans": True}
+    with pytest.raises(OutOfRange):
+        need_by_kind_ml(0, airy=True)
+
+
+@given(st.floats(0.1, 250), st.floats(1, 2), st.booleans())
+def test_a_larger_container_never_gets_less(quarts: float, more: float, airy: bool) -> None:
+    assert need_by_kind_ml(min(quarts * more, 250), airy=airy) >= need_by_kind_ml(quarts, airy=airy)

@@ -79,7 +79,8 @@ def test_pressing_takes_only_the_headspace(larder: Larder) -> None:
 def test_schools_against_the_air(larder: Larder) -> None:
     """Macaroni is airy: by container a gallon gets 400 (common practice), and its air holds more oxygen."""
     shown = plan(larder, Ask(line="5 kg macaroni", container="bag-gallon", headspace_mm=50, sizing=Sizing.CONTAINER))
-    by_air, by_container = shown.schools
+    by_air, by_container, by_kind = shown.schools
+    assert (by_kind.asks_ml, by_kind.covers) == (1000, True)
     assert (by_container.asks_ml, by_container.covers) == (400, False)
     assert by_air.covers
     assert "packets-short" in {finding.code for finding in shown.verdict.findings}

@@ -87,3 +87,18 @@ def test_isotherms_are_shown_at_four_humidities(larder: Larder) -> None:
     wheat = next(row for row in guide(larder).isotherms if row.name == "hard wheat")
     assert (wheat.model, wheat.at_60) == ("modified Henderson", 13.1)
     assert wheat.at_20 < wheat.at_40 < wheat.at_60 < wheat.at_70
+
+
+def test_the_schools_stand_side_by_side_over_a_grid(larder: Larder) -> None:
+    """By hand: macaroni in a gallon bag leaves more oxygen than the 400 mL of the rule by container, white rice less;
+    the rule by kind covers both. Packet sizes: common practice.
+    """
+    rows = {(row.food, row.container): row for row in guide(larder).schools}
+    assert len(rows) == 55
+    macaroni, rice = rows["macaroni", "1 gal foil bag"], rows["white rice", "1 gal foil bag"]
+    assert (macaroni.by_container.asks_ml, macaroni.by_kind.asks_ml, rice.by_kind.asks_ml) == (400, 1000, 400)
+    assert macaroni.by_container.over_ml < 0 < rice.by_container.over_ml
+    for row in rows.values():
+        assert row.by_air.asks_ml == pytest.approx(1.2 * row.oxygen_ml, abs=1.5)
+        assert all(each.over_ml == each.asks_ml - row.oxygen_ml for each in (row.by_air, row.by_container, row.by_kind))
+        assert row.by_kind.over_ml >= row.by_container.over_ml

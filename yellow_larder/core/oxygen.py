@@ -4,16 +4,23 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+import numpy as np
+
 from yellow_larder.core import air
 from yellow_larder.core.containers import Container, closed_volume_ml, headspace_above_mm
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.foods import Food
+from yellow_larder.core.foods import Food, Trait
 
 MARGIN = 0.2
 """Share added to the oxygen there is, for packets that fall short and air that comes in.
 
 Source: common practice, "more does no harm, less does".
 """
+
+_AIRY_ML = ((1.0, 500.0), (2.0, 1000.0), (4.0, 1000.0), (20.0, 2500.0))
+"""Packets for airy food by the quarts a container is sold as. Source: see `need_by_kind_ml`."""
+
+_AIRY_GROUPS = ("pasta", "pulses")
 
 _ML_PER_QUART = 100.0
 """Packet millilitres per quart. Source: common practice: quart 100, half gallon 200, gallon 400, 5 gallon 2,000."""
@@ -203,3 +210,42 @@ def need_by_container_ml(nominal_qt: float) -> float:
     Source: common practice.
     """
     return _ML_PER_QUART * check_range("nominal_qt", nominal_qt, 0.1, 250, "qt")
+
+
+def need_by_kind_ml(nominal_qt: float, *, airy: bool) -> float:
+    """Packet rating by the rule of thumb that looks at the container and at the kind of food.
+
+    Args:
+        nominal_qt: the size the container is sold as, US quarts, 0.1–250.
+        airy: whether it is food with much air in it, see `is_airy_kind`.
+
+    Returns:
+        Millilitres of packet.
+
+    Raises:
+        OutOfRange: the size is outside the range above.
+
+    Example:
+        >>> [need_by_kind_ml(quarts, airy=True) for quarts in (1, 2, 4, 20)]
+        [500.0, 1000.0, 1000.0, 2500.0]
+        >>> need_by_kind_ml(20, airy=False)
+        2000.0
+
+    Source: common practice: dense food as by container; airy food 1,000 for the half gallon and the gallon. For the
+    quart and for five gallons the school is not agreed: half of the half gallon's, and 2,500, are our reading of it.
+    """
+    if not airy:
+        return need_by_container_ml(nominal_qt)
+    check_range("nominal_qt", nominal_qt, 0.1, 250, "qt")
+    sizes, packets = zip(*_AIRY_ML, strict=True)
+    if nominal_qt >= sizes[-1]:
+        return packets[-1] * nominal_qt / sizes[-1]
+    return float(np.interp(nominal_qt, (0.0, *sizes), (0.0, *packets)))
+
+
+def is_airy_kind(food: Food) -> bool:
+    """Whether that school counts a food as airy: pasta, beans, flakes, and what was dried in pieces.
+
+    Source: common practice.
+    """
+    return food.group in _AIRY_GROUPS or bool(food.traits & {Trait.FREEZE_DRIED, Trait.HOME_DRIED})

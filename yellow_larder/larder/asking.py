@@ -32,6 +32,7 @@ class Sizing(StrEnum):
 
     AIR = "air"
     CONTAINER = "container"
+    KIND = "kind"
 
 
 class Opened(StrEnum):

@@ -17,7 +17,15 @@ from yellow_larder.core.findings import Case, Finding, Severity, draws_in, grave
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.nutrition import nutrients, person_days
-from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, need_by_container_ml, oxygen_ml
+from yellow_larder.core.oxygen import (
+    fill,
+    is_airy_kind,
+    mass_that_fits_g,
+    need_by_air_ml,
+    need_by_container_ml,
+    need_by_kind_ml,
+    oxygen_ml,
+)
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
 from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
@@ -51,7 +59,11 @@ from yellow_larder.store.models import Lot, Place
 _USUAL_GEL_G = 10.0
 """Gel in one packet, g. Source: common practice."""
 
-_SCHOOL_NAMES = {Sizing.AIR: "By the air", Sizing.CONTAINER: "By container"}
+_SCHOOL_NAMES = {
+    Sizing.AIR: "By the air",
+    Sizing.CONTAINER: "By container",
+    Sizing.KIND: "By kind",
+}
 
 
 def plan(larder: Larder, ask: Ask) -> Plan:
@@ -285,7 +297,14 @@ class _Packer:
 
     def asks_ml(self, sizing: Sizing, oxygen: float) -> float:
         """Packet millilitres that a school asks for."""
-        return need_by_air_ml(oxygen) if sizing is Sizing.AIR else need_by_container_ml(self.container.nominal_qt)
+        if sizing is Sizing.AIR:
+            return need_by_air_ml(oxygen)
+        quarts = self.container.nominal_qt
+        return (
+            need_by_kind_ml(quarts, airy=is_airy_kind(self.food))
+            if sizing is Sizing.KIND
+            else need_by_container_ml(quarts)
+        )
 
     def choose(self, need_ml: float) -> dict[int, int]:
         """Whole packets of those the household keeps."""

@@ -16,6 +16,7 @@ from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lying import say_thickness
 from yellow_larder.larder.quantities import Units, say_length, say_mass, say_temperature, say_volume
+from yellow_larder.larder.schools import SchoolsRow, schools_table
 from yellow_larder.larder.vessels import Drawing, drawing, say_container
 from yellow_larder.reference import (
     DAYS_PER_YEAR,
@@ -30,6 +31,7 @@ from yellow_larder.reference import (
     lives,
     packets,
     thermal,
+    vapor_walls,
     walls,
 )
 from yellow_larder.reference.drying import (
@@ -183,6 +185,8 @@ class WallRow:
     kind: Kind
     face: str
     closure: str
+    vapor_face: str
+    vapor_closure: str
     source: str
 
 
@@ -211,6 +215,7 @@ class Guide:
     isotherms: list[IsothermGuide]
     powders: list[PowderRow]
     walls: list[WallRow]
+    schools: list[SchoolsRow]
 
 
 def guide(larder: Larder) -> Guide:
@@ -280,6 +285,7 @@ def guide(larder: Larder) -> Guide:
             *(_freeze_dryer_row(each, units) for each in freeze_dryers().values()),
         ],
         isotherms=[_isotherm_guide(row) for row in isotherms()],
+        schools=schools_table({food.key: food for food in known}, containers(), units),
         powders=[PowderRow(foods()[row.pieces].name, foods()[row.powder].name, row.source) for row in powder_rows()],
     )
 
@@ -288,10 +294,13 @@ def _wall_row(row: WallRange) -> WallRow:
     def span(low: float, high: float, unit: str) -> str:
         return f"{low:g}–{high:g} {unit}" if high else "nothing"
 
+    tight, leaky = vapor_walls()[row.kind]
     return WallRow(
         row.kind,
         span(row.tight.face_ml, row.leaky.face_ml, "mL/m²·day·atm"),
         span(row.tight.closure_ml, row.leaky.closure_ml, "mL/day·atm"),
+        span(tight.face_g, leaky.face_g, "g/m²·day"),
+        span(1000 * tight.closure_g, 1000 * leaky.closure_g, "mg/day"),
         row.source,
     )
 

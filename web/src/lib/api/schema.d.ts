@@ -3659,6 +3659,8 @@ export interface components {
             packets: components["schemas"]["PacketRow"][];
             /** Powders */
             powders: components["schemas"]["PowderRow"][];
+            /** Schools */
+            schools: components["schemas"]["SchoolsRow"][];
             /** Thermal */
             thermal: components["schemas"]["Thermal"][];
             /** Walls */
@@ -5309,6 +5311,35 @@ export interface components {
          */
         School: "cautious" | "customary" | "hopeful";
         /**
+         * SchoolSays
+         * @description What a school asks for, and what that comes to.
+         */
+        SchoolSays: {
+            /** Asks Ml */
+            asks_ml: number;
+            /** Over Ml */
+            over_ml: number;
+        };
+        /**
+         * SchoolsRow
+         * @description One food in one container, filled to the customary headspace and shut at sea level.
+         */
+        SchoolsRow: {
+            /** Airy */
+            airy: boolean;
+            by_air: components["schemas"]["SchoolSays"];
+            by_container: components["schemas"]["SchoolSays"];
+            by_kind: components["schemas"]["SchoolSays"];
+            /** Container */
+            container: string;
+            /** Food */
+            food: string;
+            /** Holds */
+            holds: string;
+            /** Oxygen Ml */
+            oxygen_ml: number;
+        };
+        /**
          * Seen
          * @description A price as seen in a shop.
          *
@@ -5445,7 +5476,7 @@ export interface components {
          * @description How packets are sized.
          * @enum {string}
          */
-        Sizing: "air" | "container";
+        Sizing: "air" | "container" | "kind";
         /**
          * SizingSchool
          * @description What one sizing school would put in, against the oxygen that is there.
@@ -5958,6 +5989,10 @@ export interface components {
             kind: components["schemas"]["Kind"];
             /** Source */
             source: string;
+            /** Vapor Closure */
+            vapor_closure: string;
+            /** Vapor Face */
+            vapor_face: string;
         };
         /**
          * WeekAhead

@@ -142,10 +142,13 @@
           <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
+        {#if !plan.schools.length}
+          <p class="caption text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
+        {/if}
         {#if views.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
             <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Packets, oxygen or damp over time">
-              {#each views as [name, words] (name)}<button class="chip !text-[0.88rem]" aria-pressed={shown === name} onclick={() => (below = name)}>{words}</button>{/each}
+              {#each views.length > 1 ? views : [] as [name, words] (name)}<button class="chip !text-[0.88rem]" aria-pressed={shown === name} onclick={() => (below = name)}>{words}</button>{/each}
             </div>
             {#if shown === "oxygen" && plan.air}
               <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
@@ -155,8 +158,6 @@
               <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
             {/if}
           </div>
-        {:else}
-          <p class="caption py-3 text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
         {/if}
       </section>
       <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">

@@ -38,7 +38,7 @@
       aria-checked={on}
       tabindex={on ? 0 : -1}
       onclick={() => onpick(school.sizing)}
-      class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-1 text-left sm:grid-cols-[7.6rem_1fr_11.500rem] {on
+      class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-0.5 text-left sm:grid-cols-[7.6rem_1fr_14rem] {on
         ? 'border-ink bg-cream'
         : 'border-transparent hover:bg-cream'}"
     >
@@ -53,7 +53,7 @@
       </span>
       <span class="col-span-2 text-[0.93rem] sm:col-span-1">
         <b>{school.packets}</b>
-        <span class="block text-[0.85rem] {school.covers ? 'text-soft' : 'font-bold text-rust'}">{school.judged}</span>
+        <span class="text-[0.85rem] whitespace-nowrap {school.covers ? 'text-soft' : 'font-bold text-rust'}">{school.judged}</span>
       </span>
     </button>
   {/each}

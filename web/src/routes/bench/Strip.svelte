@@ -47,7 +47,7 @@
 {/snippet}
 
 {#snippet figures()}
-  <dl class="flex flex-1 flex-wrap gap-x-6 gap-y-2">
+  <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "")}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
@@ -64,10 +64,10 @@
     <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2">
       <div class="max-sm:min-w-0 max-sm:flex-1">
         <label class="head block" for="packed-on">Packed on</label>
-        <input id="packed-on" type="date" class="field !w-37 max-sm:!w-full" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
+        <input id="packed-on" type="date" class="field !w-36 !px-2 max-sm:!w-full max-sm:text-[0.88rem]" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
       </div>
       <button class="chip !min-h-[52px] whitespace-nowrap" disabled={busy || stop} onclick={() => onrun()}>Run sheet</button>
-      <button class="do whitespace-nowrap max-sm:!px-4" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
+      <button class="do !px-5 whitespace-nowrap max-sm:!px-4" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}

@@ -6,6 +6,7 @@
   import { larder } from "$lib/larder.svelte";
   import { Tabs } from "bits-ui";
   import Drying from "./Drying.svelte";
+  import SchoolsTable from "./Schools.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
 
@@ -167,11 +168,12 @@
         {/each}
       </ul>
       {#if guide && !wanted}
-        <h2 class="mt-7 text-[1.25rem]">Oxygen through the wall</h2>
+        <h2 class="mt-7 text-[1.25rem]">What walls let through</h2>
+        <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C and 90 %.</p>
         <dl class="mt-1 border-t-2 border-ink">
           {#each guide.walls as row (row.kind)}
-            <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[10rem_14rem_13rem_1fr]">
-              <dt class="font-semibold">{row.kind}</dt><dd>wall: {row.face}</dd><dd>lid or seam: {row.closure}</dd><dd class="caption">{row.source}</dd>
+            <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9rem_15rem_14rem_1fr]">
+              <dt class="font-semibold">{row.kind}</dt><dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd><dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd><dd class="caption">{row.source}</dd>
             </div>
           {/each}
         </dl>
@@ -191,6 +193,7 @@
         {/each}
       </ul>
       <p class="caption mt-4">Source: {packets[0]?.source}</p>
+      {#if guide && !wanted}<SchoolsTable rows={guide.schools} />{/if}
       {/if}
     </Tabs.Content>
 

@@ -1,0 +1,88 @@
+"""The schools of sizing absorbers, side by side over a grid of foods and containers, against the oxygen there is."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from yellow_larder.core.containers import Container, volume_below_ml
+from yellow_larder.core.foods import Food
+from yellow_larder.core.oxygen import (
+    fill,
+    is_airy_kind,
+    mass_that_fits_g,
+    need_by_air_ml,
+    need_by_container_ml,
+    need_by_kind_ml,
+    oxygen_ml,
+)
+from yellow_larder.larder.quantities import Units, say_mass
+
+_FOODS = (
+    "white-rice",
+    "hard-red-wheat",
+    "white-flour",
+    "pearl-barley",
+    "rolled-oats",
+    "brown-lentils",
+    "pinto-beans",
+    "macaroni",
+    "skim-milk-powder",
+    "dried-apples",
+    "fd-fish-stew",
+)
+_CONTAINERS = ("jar-quart", "jar-half-gallon", "bag-quart", "bag-gallon", "lined-5-gallon")
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolSays:
+    """What a school asks for, and what that comes to."""
+
+    asks_ml: int
+    over_ml: int
+    """What it has to spare beyond the oxygen that is there; below zero: what it is short by."""
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolsRow:
+    """One food in one container, filled to the customary headspace and shut at sea level."""
+
+    food: str
+    container: str
+    holds: str
+    oxygen_ml: int
+    airy: bool
+    by_air: SchoolSays
+    by_container: SchoolSays
+    by_kind: SchoolSays
+
+
+def schools_table(foods: dict[str, Food], containers: dict[str, Container], units: Units) -> list[SchoolsRow]:
+    """Every food of the grid in every container of it."""
+    return [
+        _row(foods[food], containers[container], units)
+        for food in _FOODS
+        if food in foods
+        for container in _CONTAINERS
+        if "absorber" in containers[container].closings
+    ]
+
+
+def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
+    mass = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
+    there = oxygen_ml(fill(container, food, mass, pressed=True).void_ml, humidity=0.5)
+    airy = is_airy_kind(food)
+    by_air, by_container, by_kind = _say(
+        (
+            need_by_air_ml(there),
+            need_by_container_ml(container.nominal_qt),
+            need_by_kind_ml(container.nominal_qt, airy=airy),
+        ),
+        there,
+    )
+    holds = say_mass(mass, units)
+    return SchoolsRow(food.name, container.name, holds, round(there), airy, by_air, by_container, by_kind)
+
+
+def _say(asks: Sequence[float], there: float) -> list[SchoolSays]:
+    return [SchoolSays(round(each), round(each) - round(there)) for each in asks]
