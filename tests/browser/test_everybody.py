@@ -41,6 +41,7 @@ VIEWS = [
     "/guide drying",
     "/guide packets",
     "/bench damp",
+    "/bench propose",
     "/run",
     "/run labels",
     "/run set out",
@@ -113,6 +114,12 @@ def damp(page: Page) -> None:
     expect(page.get_by_role("img", name=re.compile("^Water activity in each"))).to_be_visible()
 
 
+def proposing(page: Page) -> None:
+    on_bench("10 kg pearl barley")(page)
+    page.get_by_role("button", name="Propose…").click()
+    expect(page.get_by_role("button", name="All on the run sheet")).to_be_visible()
+
+
 def weighing(page: Page) -> None:
     page.get_by_role("button", name="Weigh tray 3").click()
     expect(page.get_by_role("group", name="The scale")).to_be_visible()
@@ -155,6 +162,7 @@ PREPARED: dict[str, Callable[[Page], None]] = {
     "/guide drying": guide_of_drying,
     "/guide packets": guide_of_packets,
     "/bench damp": damp,
+    "/bench propose": proposing,
     "/run labels": run_at("begin"),
     "/run set out": run_at("begin", "labelled"),
     "/run fill": run_at("begin", "labelled", "set-out"),

@@ -372,3 +372,27 @@ def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, s
     expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
     page.get_by_label("Silica gel with it").click()
     expect(verdict).not_to_contain_text("Never an absorber")
+
+
+def test_containers_are_proposed_for_one_lot_and_for_several(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "10 kg pearl barley")
+    page.get_by_role("button", name="Propose…").click()
+    sheet = page.get_by_role("dialog", name="Which container?")
+    expect(sheet).to_contain_text("2 × 2 gal foil bag, 5 kg in each")
+    sheet.get_by_label("What the kitchen takes of lot 1 in a week").fill("150 g")
+    expect(sheet).to_contain_text("empty in")
+    sheet.get_by_role("button", name="And another lot with it").click()
+    sheet.get_by_label("Lot 2", exact=True).fill("3 kg unicorn")
+    expect(sheet.get_by_label("Lot 2", exact=True)).to_have_attribute("aria-invalid", "true")
+    sheet.get_by_label("Lot 2", exact=True).fill("3 kg macaroni")
+    expect(sheet.get_by_role("heading", name="macaroni")).to_be_visible()
+    sheet.get_by_role("button", name="All on the run sheet").click()
+    expect(page.get_by_role("region", name="On the sheet")).to_contain_text("macaroni")
+    expect(page.get_by_role("region", name="On the sheet")).to_contain_text("pearl barley")
+
+
+def test_what_is_proposed_goes_on_the_bench(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "10 kg pearl barley")
+    page.get_by_role("button", name="Propose…").click()
+    page.get_by_role("button", name="Take it").click()
+    expect(stage(page)).to_have_accessible_name("2 × 5 kg pearl barley in a 2 gal foil bag, drawn to scale")

@@ -13,6 +13,7 @@ from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.plan import Plan
+from yellow_larder.larder.proposing import ProposedPacking, WantedLine, propose_packing
 
 router = APIRouter(tags=["bench"], responses=REFUSALS)
 
@@ -27,6 +28,17 @@ _EXAMPLES = [
 def plan_packing(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Plan:
     """Everything the bench shows for what is on it. Nothing is saved."""
     return plan(larder, ask)
+
+
+@router.post("/bench/propose")
+def propose_containers(
+    larder: TheLarder,
+    lines: Annotated[list[WantedLine], Body(examples=[[{"line": "10 kg pearl barley", "a_week": "400 g"}]])],
+    horizon_years: Annotated[float, Body()] = 10,
+    place: Annotated[int | None, Body()] = None,
+) -> ProposedPacking:
+    """Which containers: for one lot or several at once, those that keep them best for least cost."""
+    return propose_packing(larder, lines, horizon_years=horizon_years, place=place)
 
 
 @router.post("/bench/pack", status_code=201)

@@ -44,6 +44,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/propose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Propose Containers
+         * @description Which containers: for one lot or several at once, those that keep them best for least cost.
+         */
+        post: operations["propose_containers_api_bench_propose_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/labels": {
         parameters: {
             query?: never;
@@ -2451,6 +2471,26 @@ export interface components {
              * @default roll-large
              */
             roll?: string;
+        };
+        /** Body_propose_containers_api_bench_propose_post */
+        Body_propose_containers_api_bench_propose_post: {
+            /**
+             * Horizon Years
+             * @default 10
+             */
+            horizon_years?: number;
+            /**
+             * Lines
+             * @example [
+             *       {
+             *         "a_week": "400 g",
+             *         "line": "10 kg pearl barley"
+             *       }
+             *     ]
+             */
+            lines: components["schemas"]["WantedLine"][];
+            /** Place */
+            place?: number | null;
         };
         /** Body_put_back_api_run__number__back_post */
         Body_put_back_api_run__number__back_post: {
@@ -5093,6 +5133,68 @@ export interface components {
             type?: string;
         };
         /**
+         * ProposedContainers
+         * @description Containers of one kind for a lot.
+         */
+        ProposedContainers: {
+            /** Amount */
+            amount: string;
+            closing: components["schemas"]["Closing"];
+            /** Cost */
+            cost: string;
+            /** Count */
+            count: number;
+            draw: components["schemas"]["Drawing"];
+            /** Each */
+            each: string;
+            /** In Stock */
+            in_stock: number;
+            /** Keeps */
+            keeps: string;
+            /** Key */
+            key: string;
+            /** Level */
+            level: number;
+            /** Name */
+            name: string;
+            /** Open For */
+            open_for: string;
+        };
+        /**
+         * ProposedLine
+         * @description What is proposed for a lot.
+         */
+        ProposedLine: {
+            /** Colour */
+            colour: string;
+            /** Containers */
+            containers: components["schemas"]["ProposedContainers"][];
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Left Out */
+            left_out: string;
+            /** Lot */
+            lot: number | null;
+        };
+        /**
+         * ProposedPacking
+         * @description What is proposed for all lots together.
+         */
+        ProposedPacking: {
+            /** Buy */
+            buy: string[];
+            /** Cost */
+            cost: string;
+            /** Guessed */
+            guessed: boolean;
+            /** Lines */
+            lines: components["schemas"]["ProposedLine"][];
+            /** Optimal */
+            optimal: boolean;
+        };
+        /**
          * PurseView
          * @description The purse as shown.
          */
@@ -5995,6 +6097,26 @@ export interface components {
             vapor_face: string;
         };
         /**
+         * WantedLine
+         * @description A lot that is to be packed.
+         *
+         *     Attributes:
+         *         line: "10 kg pearl barley".
+         *         lot: its number in the cupboard, if it has one.
+         *         a_week: what the kitchen takes of it in a week, "400 g"; empty if nobody knows.
+         */
+        WantedLine: {
+            /**
+             * A Week
+             * @default
+             */
+            a_week?: string;
+            /** Line */
+            line: string;
+            /** Lot */
+            lot?: number | null;
+        };
+        /**
          * WeekAhead
          * @description How things stand after so many weeks at this pace.
          */
@@ -6159,6 +6281,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plan"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    propose_containers_api_bench_propose_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_propose_containers_api_bench_propose_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedPacking"];
                 };
             };
             /** @description It is not there, or no longer */

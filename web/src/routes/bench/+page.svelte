@@ -13,6 +13,7 @@
   import DampOverTime from "./DampOverTime.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
+  import Propose from "./Propose.svelte";
   import Schools from "./Schools.svelte";
   import Setup from "./Setup.svelte";
   import Stage from "./Stage.svelte";
@@ -24,6 +25,7 @@
   let guide = $state<Schemas["Guide"]>();
   let places = $state<Schemas["PlaceView"][]>([]);
   let picking = $state(false);
+  let proposing = $state(false);
   let adding = $state(false);
   let ownName = $state("");
   let packed = $state<Schemas["Batch"]>();
@@ -96,11 +98,16 @@
     await larder.changed();
   }
 
-  async function toRun(against = "") {
+  const toRun = (against = "") => allToRun([{ ...$state.snapshot(bench.ask), against }]);
+
+  async function allToRun(asks: Schemas["Ask"][]) {
     packing = true;
-    const done = await ask(api.POST("/api/run/lines", { body: { ask: { ...$state.snapshot(bench.ask), against } } }));
+    for (const each of asks) {
+      const done = await ask(api.POST("/api/run/lines", { body: { ask: each } }));
+      packWrong = done.wrong ?? {};
+      if (done.wrong) break;
+    }
     packing = false;
-    packWrong = done.wrong ?? {};
     const first = Object.values(packWrong)[0];
     if (first) return larder.say(first.message, "wrong");
     bench.clear();
@@ -132,7 +139,7 @@
         />
       </div>
       {#if guide}
-        <div class="max-md:order-3 max-md:px-4"><Setup {bench} {wrong} {places} containers={guide.containers} {us} onmore={() => (picking = true)} /></div>
+        <div class="max-md:order-3 max-md:px-4"><Setup {bench} {wrong} {places} containers={guide.containers} {us} onmore={() => (picking = true)} onpropose={() => (proposing = true)} /></div>
       {/if}
     </section>
 
@@ -179,6 +186,7 @@
 {/if}
 
 {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
+<Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
 <Sheet bind:open={packedOpen} title="Packed">
   {#if packed}
     <p class="text-lg">{packed.title}.</p>

@@ -10,6 +10,7 @@
     containers,
     us,
     onmore,
+    onpropose,
   }: {
     bench: Bench;
     wrong: Wrong;
@@ -17,6 +18,7 @@
     containers: Schemas["ContainerRow"][];
     us: boolean;
     onmore: () => void;
+    onpropose: () => void;
   } = $props();
 
   const plan = $derived(bench.plan);
@@ -49,6 +51,7 @@
       {/each}
       {#if bench.ask.own_bag}<button class="chip" aria-pressed="true" onclick={onmore}>{plan?.container_name ?? bench.ask.own_bag}</button>{/if}
       <button class="chip" onclick={onmore}>More…</button>
+      {#if plan}<button class="chip" onclick={onpropose}>Propose…</button>{/if}
     </div>
     {@render error("container")}
     {@render error("own_bag")}
