@@ -27,6 +27,7 @@ check: .venv/ready web/node_modules/ready     ## style, types, layers, stale fil
 	cd web && npm run --silent check && npm run --silent lint
 
 bench: .venv/ready web/build/index.html       ## speed and memory, printed
+	sh tools/chromium.sh
 	$(BIN)/python -m tools.bench
 
 screenshots: .venv/ready web/build/index.html ## the pictures of docs/screenshots

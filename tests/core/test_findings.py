@@ -70,8 +70,27 @@ def test_the_moisture_line(food: str, moisture: float, stops: bool) -> None:
     assert ("absorber-with-moist" in codes(case(food, moisture=moisture), Severity.STOP)) is stops
 
 
+def test_eggs_die_without_oxygen_if_it_stays_away_for_long_enough() -> None:
+    """Weeks, warm rooms faster (common practice); a leaking wall or a weak vacuum lets them live."""
+    bag = case("pearl-barley")
+    assert "no-air-to-breathe" in codes(bag)
+    assert "no-air-to-breathe" in codes(replace(bag, holds_days=100.0, store_c=20))
+    assert "not-freeze-killed" in codes(replace(bag, holds_days=10.0, store_c=20))
+    assert "not-freeze-killed" in codes(replace(bag, store_c=4))
+    jar = replace(case("pearl-barley", "jar-quart", Closing.VACUUM), store_c=20)
+    assert "no-air-to-breathe" in codes(replace(jar, oxygen_left=0.01))
+    assert "not-freeze-killed" in codes(replace(jar, oxygen_left=0.04))
+    assert "insects inside" not in closed(replace(jar, oxygen_left=0.04))
+    (mind,) = [each for each in judge(replace(jar, oxygen_left=0.04)) if each.code == "not-freeze-killed"]
+    assert "This vacuum leaves 4% oxygen" in mind.why
+    assert "wear a mask" in mind.why
+    flour = replace(case("white-flour", "jar-quart", Closing.LID), store_c=20)
+    (mind,) = [each for each in judge(flour) if each.code == "not-freeze-killed"]
+    assert "does not belong into flour" in mind.why
+
+
 def test_nothing_to_mind_with_good_barley_in_a_good_bag() -> None:
-    assert codes(case("pearl-barley")) == {"dry-enough", "packets-cover", "pull-down"}
+    assert codes(case("pearl-barley")) == {"dry-enough", "no-air-to-breathe", "packets-cover", "pull-down"}
 
 
 @pytest.mark.parametrize(

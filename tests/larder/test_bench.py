@@ -9,11 +9,12 @@ from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.findings import Severity
 from yellow_larder.core.shelf_life import School
-from yellow_larder.larder.asking import Ask, Sizing
+from yellow_larder.larder.asking import Ask, Pull, Sizing
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.supplies import NewSupply, Sort, add_supply
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 SHARED = settings(deadline=None, suppress_health_check=list(HealthCheck), max_examples=60)
@@ -223,3 +224,37 @@ def test_a_pail_for_the_winter_holds_long_enough(larder: Larder) -> None:
     pail = Ask(line="10 kg pearl barley", container="pail-5-gallon", closing=Closing.ABSORBER)
     short = plan(larder, replace(pail, horizon_years=0.25))
     assert "wall-breathes" not in {finding.code for finding in short.verdict.findings}
+
+
+JAR = Ask(line="700 g pearl barley", container="jar-quart", closing=Closing.VACUUM)
+
+
+def test_a_vacuum_is_as_good_as_its_pump(larder: Larder) -> None:
+    """By hand: 18 kPa of 101.3 leave 20.9 × 18 / 101.3 = 3.7 % oxygen; 101.3 − 18 kPa are 24.6 inches of mercury."""
+    machine, hand = plan(larder, JAR), plan(larder, replace(JAR, pull=Pull.HAND))
+    assert machine.vacuum == "18 kPa left, 25 inches of mercury drawn: 3.7% oxygen"
+    assert hand.vacuum.endswith("6.6% oxygen")
+    assert machine.air is not None
+    assert machine.air.course[0].likely == pytest.approx(3.7, abs=0.1)
+    assert "The vacuum leaves 3.7% oxygen" in machine.air.says
+    assert "not-freeze-killed" in {each.code for each in machine.verdict.findings}
+    deep = plan(larder, replace(JAR, left_kpa=4))
+    assert "no-air-to-breathe" in {each.code for each in deep.verdict.findings}
+    assert plan(larder, replace(JAR, closing=Closing.LID)).vacuum == ""
+
+
+@pytest.mark.parametrize("left_kpa", [-5, 0, 120])
+def test_a_vacuum_below_zero_is_none(larder: Larder, left_kpa: float) -> None:
+    with pytest.raises(Refused) as refused:
+        plan(larder, replace(JAR, left_kpa=left_kpa))
+    assert refused.value.field == "left_kpa"
+
+
+def test_what_packing_costs_follows_from_the_supplies(larder: Larder) -> None:
+    """By hand: four bags at 0.55 and four packets of 400 mL as 300 + 100: 4 × (0.55 + 0.30 + 0.11) = 3.84."""
+    assert plan(larder, BARLEY).packing_cost == ""
+    add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=9, cost="0.55"))
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=2, per_pack=10, cost="3.00"))
+    assert plan(larder, BARLEY).packing_cost == ""
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=2, per_pack=20, cost="2.20"))
+    assert plan(larder, BARLEY).packing_cost == "3.84"

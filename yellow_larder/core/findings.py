@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
@@ -9,6 +10,7 @@ from enum import StrEnum
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.low_oxygen import days_to_kill
 from yellow_larder.core.moisture import MOULD_GROWS, NOTHING_GROWS
 from yellow_larder.core.oxygen import Fill
 from yellow_larder.core.shelf_life import THICK_MIL
@@ -84,6 +86,8 @@ class Case:
         gel: whether silica gel goes in with it.
         softens_days: days until it goes soft, infinite if it never does, none if that is no harm or not known.
         moulds_days: days until mould could grow, infinite if it never could, none if it is not known.
+        store_c: the store's mean, °C.
+        oxygen_left: share of oxygen that a vacuum left, 0–0.21.
 
     Raises:
         OutOfRange: moisture or horizon lie outside the range above.
@@ -106,6 +110,8 @@ class Case:
     gel: bool = False
     softens_days: float | None = None
     moulds_days: float | None = None
+    store_c: float = 21
+    oxygen_left: float = 0.0
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""
@@ -113,6 +119,14 @@ class Case:
         check_range("horizon_years", self.horizon_years, 0.1, 40, "years")
         if self.water_activity is not None:
             check_range("water_activity", self.water_activity, 0, 1, "")
+
+    @property
+    def kills_in_days(self) -> float:
+        """Days until insects that came with the food have died for want of oxygen; infinite if they do not."""
+        if self.closing is Closing.LID or (self.closing is Closing.ABSORBER and self.packed_ml < self.need_ml):
+            return math.inf
+        days = days_to_kill(self.store_c, self.oxygen_left if self.closing is Closing.VACUUM else 0.0)
+        return days if self.holds_days is None or self.holds_days > days else math.inf
 
     @property
     def is_lively(self) -> bool:
@@ -330,17 +344,37 @@ def _unproven(case: Case) -> list[Finding]:
 
 
 def _eggs(case: Case) -> list[Finding]:
-    """Insects that came with traded grain, where nothing kills them."""
-    killed = case.frozen or case.closing in (Closing.ABSORBER, Closing.VACUUM)
-    if killed or Trait.COMMODITY not in case.food.traits:
+    """Insects that came with traded grain: what kills them, and how soon; or that nothing does."""
+    if case.frozen or Trait.COMMODITY not in case.food.traits:
         return []
+    if not math.isinf(case.kills_in_days):
+        return [
+            Finding(
+                Severity.GOOD,
+                "no-air-to-breathe",
+                f"Eggs that came with it die within about {_say_months(case.kills_in_days)}",
+                "Without oxygen every stage of every insect dies, warm rooms faster than cold ones. The seal must hold "
+                "until then: look at it after a day and a week.",
+                "controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
+                f"at {case.store_c:.0f} °C, one per cent of oxygen or less",
+            )
+        ]
+    left = f"This vacuum leaves {case.oxygen_left:.0%} oxygen. " if case.closing is Closing.VACUUM else ""
+    cold = " At this place's cold they only sleep." if case.closing is Closing.ABSORBER and case.store_c < 10 else ""
+    earth = (
+        "Diatomaceous earth, food grade, a gram for each kilogram, dries soft-bodied ones out among big pieces that "
+        "will be rinsed: wear a mask while you dust it in, it is not to be breathed. "
+        if Trait.RINSEABLE in case.food.traits
+        else "Diatomaceous earth does not belong into flour, powder or flakes. "
+    )
     return [
         Finding(
             Severity.MIND,
             "not-freeze-killed",
             "Insects' eggs may be in it: freeze it through first",
-            "Closed with its air, eggs that came with it hatch. Cold through to the middle kills them.",
-            "common practice",
+            f"{left}Eggs that came with it hatch while there is air. Cold through to the middle kills them.{cold} "
+            f"{earth}A bay leaf on top keeps newcomers off by its smell, and kills nothing.",
+            "common practice; controlled-atmosphere storage of grain (FAO), from memory",
         )
     ]
 

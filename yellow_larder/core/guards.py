@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 
 from yellow_larder.core.containers import Closing, Kind
@@ -73,10 +74,8 @@ def _insects_inside(case: Case) -> Guard:
     """Eggs and larvae that came with the food."""
     if case.frozen:
         return Guard("insects inside", True, "frozen through")
-    if case.closing is Closing.ABSORBER and case.packed_ml >= case.need_ml:
+    if not math.isinf(case.kills_in_days):
         return Guard("insects inside", True, "no oxygen")
-    if case.closing is Closing.VACUUM:
-        return Guard("insects inside", True, "vacuum")
     return Guard("insects inside", False, "freeze it first")
 
 

@@ -14,8 +14,7 @@ Numbers = NDArray[np.float64]
 Counts = NDArray[np.int64]
 
 GAP = 1e-4
-"""How far from the optimum a proposal may be, as a share of its cost. Source: our judgement, a coin in a hundred
-notes."""
+"""How far from the optimum a proposal may be, as a share of its cost. Source: our judgement: a coin in ten thousand."""
 
 _SECONDS = 4.0
 
@@ -50,9 +49,8 @@ def propose(
     buyable: NDArray[np.bool_],
     *,
     kind_cost: float = 0.0,
-    most_kinds: int = 2,
 ) -> Proposal:
-    """The containers that take all lots for the least cost.
+    """The containers that take all lots for the least cost, no lot in more than two kinds of them.
 
     Args:
         mass_g: of each lot, g, above 0.
@@ -63,7 +61,6 @@ def propose(
         stock: containers of each kind at hand.
         buyable: whether more of a kind can be bought.
         kind_cost: what each kind that a lot is put into costs: alike ones stack, and are filled without thinking.
-        most_kinds: kinds that one lot is put into at the most, 1–5.
 
     Returns:
         How many of each kind for each lot, and how many to buy.
@@ -85,36 +82,80 @@ def propose(
     """
     _check(mass_g, fits_g, costs, price, stock)
     check_range("kind_cost", kind_cost, 0, 1e9, "")
-    lots, kinds = fits_g.shape
+    kinds = len(price)
     if (fits_g.max(axis=1, initial=0) <= 0).any():
         raise NothingFits("a lot may go into none of the containers")
-    pairs = lots * kinds
-    # Containers for each lot and kind; whether that lot uses that kind; containers bought of each kind.
-    weigh = np.concatenate([(costs + price / 2).ravel(), np.full(pairs, kind_cost + 1e-3), price / 2])
-    at_most = np.where(fits_g > 0, np.ceil(mass_g[:, None] / np.maximum(fits_g, 1e-9)), 0).ravel()
-    lot_of, kind_of = np.repeat(np.arange(lots), kinds), np.tile(np.arange(kinds), lots)
-    in_lot = (lot_of == np.arange(lots)[:, None]).astype(float)
-    in_kind = (kind_of == np.arange(kinds)[:, None]).astype(float)
-    rules = [
-        LinearConstraint(np.hstack([in_lot * fits_g.ravel(), np.zeros((lots, pairs + kinds))]), mass_g, np.inf),
-        LinearConstraint(np.hstack([in_kind, np.zeros((kinds, pairs)), -np.eye(kinds)]), -np.inf, stock),
-        LinearConstraint(np.hstack([np.eye(pairs), -np.diag(at_most), np.zeros((pairs, kinds))]), -np.inf, 0),
-        LinearConstraint(np.hstack([np.zeros((lots, pairs)), in_lot, np.zeros((lots, kinds))]), 0, most_kinds),
+    ways = [
+        _ways(float(mass), fits, each, price, stock, buyable, kind_cost)
+        for mass, fits, each in zip(mass_g, fits_g, costs, strict=True)
     ]
-    most = np.concatenate([at_most, np.ones(pairs), np.where(buyable, np.inf, 0.0)])
+    if any(not len(of_lot.counts) for of_lot in ways):
+        raise NothingFits("there are too few containers for all of it")
+    counts = np.concatenate([of_lot.counts for of_lot in ways])
+    lot_of = np.repeat(np.arange(len(ways)), [len(of_lot.counts) for of_lot in ways])
+    # One way for each lot; what is used beyond the stock is bought.
+    each_once = np.hstack([(lot_of == np.arange(len(ways))[:, None]).astype(float), np.zeros((len(ways), kinds))])
+    at_hand = np.hstack([counts.T.astype(float), -np.eye(kinds)])
+    weigh = np.concatenate([*[of_lot.costs for of_lot in ways], price / 2])
     done = milp(
         weigh,
-        constraints=rules,
-        bounds=Bounds(0, most),
+        constraints=[LinearConstraint(each_once, 1, 1), LinearConstraint(at_hand, -np.inf, stock)],
+        bounds=Bounds(0, np.concatenate([np.ones(len(counts)), np.where(buyable, np.inf, 0.0)])),
         integrality=np.ones(len(weigh), dtype=int),
         options={"mip_rel_gap": GAP, "time_limit": _SECONDS},
     )
     if done.x is None:
         raise NothingFits("there are too few containers for all of it")
-    answer = np.round(done.x).astype(np.int64)
-    counts, buy = answer[:pairs].reshape(lots, kinds), answer[2 * pairs :]
-    cost = float((counts * (costs + price / 2)).sum() + kind_cost * np.count_nonzero(counts) + buy @ (price / 2))
-    return Proposal(counts, buy, cost, float(done.mip_gap or 0.0))
+    answer = np.round(done.x)
+    chosen = np.flatnonzero(answer[: len(counts)])
+    buy = answer[len(counts) :].astype(np.int64)
+    return Proposal(counts[chosen], buy, float(weigh @ answer), float(done.mip_gap or 0.0))
+
+
+@dataclass(frozen=True, slots=True)
+class _Ways:
+    """Ways to put a lot away: containers of each kind, a row for each way, and its cost while nothing is bought."""
+
+    counts: Counts
+    costs: Numbers
+
+
+def _ways(
+    mass_g: float,
+    fits_g: Numbers,
+    costs: Numbers,
+    price: Numbers,
+    stock: Numbers,
+    buyable: NDArray[np.bool_],
+    kind_cost: float,
+) -> _Ways:
+    """Every way to put a lot into one kind or two that could be the best, whatever the other lots take."""
+    usable = np.flatnonzero(fits_g > 0)
+    most = np.ceil(mass_g / fits_g[usable] - 1e-9).astype(np.int64)
+    none = np.zeros(1, np.int64)
+    found = [_of_two(kind, np.array([n]), none, kind, len(price)) for kind, n in zip(usable, most, strict=True)]
+    for k, first in enumerate(usable):
+        ones = np.arange(1, most[k])
+        for second in usable[k + 1 :]:
+            rest = np.ceil((mass_g - ones * fits_g[first]) / fits_g[second] - 1e-9).astype(np.int64)
+            found.append(_of_two(first, ones, np.maximum(rest, 1), second, len(price)))
+    counts = np.concatenate(found)
+    if not buyable.all():
+        counts = counts[(counts[:, ~buyable] <= stock[~buyable]).all(axis=1)]
+    bare = counts @ (costs + price / 2) + (counts > 0).sum(axis=1) * kind_cost
+    # At best as much as there is comes from stock; at worst all of it is bought, and that is always to be had.
+    at_best = bare + np.maximum(counts - stock, 0) @ (price / 2)
+    at_worst = bare + counts @ (price / 2)
+    sure = (counts[:, ~buyable] == 0).all(axis=1)
+    keep = at_best <= at_worst[sure].min(initial=np.inf) + 1e-9
+    return _Ways(counts[keep], bare[keep])
+
+
+def _of_two(first: int, ones: Counts, others: Counts, second: int, kinds: int) -> Counts:
+    counts = np.zeros((max(np.size(ones), np.size(others)), kinds), np.int64)
+    counts[:, second] = others
+    counts[:, first] = ones
+    return counts
 
 
 def _check(mass_g: Numbers, fits_g: Numbers, costs: Numbers, price: Numbers, stock: Numbers) -> None:

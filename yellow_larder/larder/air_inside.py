@@ -4,7 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 
-from yellow_larder.core.breathing import NONE_LEFT, Breathing, Wall, ingress_ml_day
+from yellow_larder.core.air import OXYGEN_SHARE_DRY
+from yellow_larder.core.breathing import NONE_LEFT, Breathing, Numbers, Wall, ingress_ml_day
 from yellow_larder.core.containers import Container
 from yellow_larder.larder.plan import AirInside, OxygenPoint, Packed
 from yellow_larder.reference import DAYS_PER_YEAR, walls
@@ -42,11 +43,12 @@ def air_inside(container: Container, packed: Packed, *, share: float, store_c: f
     below = np.flatnonzero(shares[0] <= 100 * NONE_LEFT)
     down = float(_DAYS[below[0]]) if len(below) else None
     forever = holds > _LONGEST_YEARS * DAYS_PER_YEAR
+    says = _says(down, None if forever else holds) if packed.packed_ml else _says_vacuum(share, shares[0])
     return AirInside(
         course=[OxygenPoint(*row_) for row_ in np.stack([_DAYS, *shares], axis=1).round(4).tolist()],
         down_days=down,
         holds_days=None if forever else holds,
-        says=_says(down, None if forever else holds),
+        says=says,
         source=row.source,
     )
 
@@ -66,6 +68,14 @@ def say_span(days: float) -> str:
         return f"{days / 30.44:.0f} months"
     halves = round(days / DAYS_PER_YEAR * 2)
     return f"{halves // 2}{'½' if halves % 2 and halves < 20 else ''} years"
+
+
+def _says_vacuum(share: float, course: Numbers) -> str:
+    """How long a vacuum keeps oxygen under twice what it left, and under half of the room's."""
+    half = np.flatnonzero(course >= 50 * OXYGEN_SHARE_DRY)
+    if not len(half):
+        return f"The vacuum leaves {share:.1%} oxygen, and the wall keeps the rest out for decades."
+    return f"The vacuum leaves {share:.1%} oxygen; half of the room's is back after {say_span(float(_DAYS[half[0]]))}."
 
 
 def _says(down: float | None, holds: float | None) -> str:

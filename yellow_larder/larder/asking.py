@@ -35,6 +35,18 @@ class Sizing(StrEnum):
     KIND = "kind"
 
 
+class Pull(StrEnum):
+    """What draws a vacuum."""
+
+    MACHINE = "machine"
+    HAND = "hand pump"
+
+
+LEAVES_KPA = {Pull.MACHINE: 18.0, Pull.HAND: 32.0}
+"""Pressure that is usually left, kPa. Source: common practice: machines with a jar cap draw about 25 inches of mercury,
+hand pumps about 20."""
+
+
 class Opened(StrEnum):
     """How often it is opened once it stands on the shelf."""
 
@@ -68,6 +80,8 @@ class Ask:
         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
         gel: whether silica gel goes in with it.
         opened: how often it is opened.
+        pull: what draws the vacuum.
+        left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
         against: why it is packed although the verdict is a stop; the label says so.
     """
 
@@ -91,6 +105,8 @@ class Ask:
     lot: int | None = None
     gel: bool = False
     opened: Opened = Opened.NEVER
+    pull: Pull = Pull.MACHINE
+    left_kpa: float | None = None
     against: str = ""
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections import Counter
 from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 
@@ -16,6 +17,7 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import Case, Finding, Severity, draws_in, gravest_first, judge, moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
+from yellow_larder.core.low_oxygen import share_left
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import (
     fill,
@@ -28,7 +30,16 @@ from yellow_larder.core.oxygen import (
 )
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
 from yellow_larder.larder.air_inside import air_inside
-from yellow_larder.larder.asking import Ask, Sizing, find_place, read_container, read_food, share_out, usual_closing
+from yellow_larder.larder.asking import (
+    LEAVES_KPA,
+    Ask,
+    Sizing,
+    find_place,
+    read_container,
+    read_food,
+    share_out,
+    usual_closing,
+)
 from yellow_larder.larder.damp_inside import Standing, damp_inside
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
@@ -55,6 +66,9 @@ from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
+
+_KPA_PER_INHG = 3.386389
+"""An inch of mercury, kPa. Source: NIST SP 811."""
 
 _USUAL_GEL_G = 10.0
 """Gel in one packet, g. Source: common practice."""
@@ -94,8 +108,8 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
         if lot:
             moisture = _moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
             ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-        gel_each_g = _gel_each_g(session)
-        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today, gel_each_g)
+        at_hand = _AtHand.of(session)
+        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today, at_hand)
     except OutOfRange as error:
         raise in_words(error) from error
 
@@ -112,7 +126,7 @@ def _plan(
     lot: Lot | None,
     coins: float,
     today: date,
-    gel_each_g: float,
+    at_hand: _AtHand,
 ) -> Plan:
     shares = share_out(ask, food, container, amount_g, household.units)
     packer = _Packer(ask, food, container, closing, household, eating)
@@ -120,9 +134,10 @@ def _plan(
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
     moisture = food.composition.water_g if ask.moisture is None else ask.moisture
     activity = _water_activity(food, moisture, place)
-    inside = _air_inside(container, full, household, place) if closing is Closing.ABSORBER else None
+    left = _share_left(ask, household) if closing is Closing.VACUUM else None
+    inside = _air_inside(container, full, household, place, left) if closing is not Closing.LID else None
     filled = fill(container, food, shares.each_g, pressed=ask.pressed)
-    damp = _damp_inside(ask, food, container, shares.each_g, moisture, place, gel_each_g)
+    damp = _damp_inside(ask, food, container, shares.each_g, moisture, place, at_hand.gel_each_g)
     case = Case(
         food=food,
         moisture_pct=moisture,
@@ -138,10 +153,14 @@ def _plan(
         warmest_c=place.mean_c + place.swing_c,
         holds_days=None if inside is None else math.inf if inside.holds_days is None else inside.holds_days,
         gel=ask.gel,
+        store_c=min(max(place.mean_c, -20.0), 50.0),
+        oxygen_left=left or 0.0,
         softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
         moulds_days=_never(damp.moulds_days) if damp else None,
         unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
     )
+    groups = [full, *([rest] if rest else [])]
+    to_pack = at_hand.to_pack(container, groups)
     best_by = _best_by(food, container, closing, place, household.school, today)
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, eating.kcal_per_person_day)
@@ -173,7 +192,7 @@ def _plan(
         kcal_text=say_kcal(total.kcal),
         person_days=days,
         household_days=days / eating.people,
-        packets_in_all=_packets_in_all([full, *([rest] if rest else [])]),
+        packets_in_all=_packets_in_all(groups),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
         air=inside,
         damp=damp,
@@ -186,8 +205,10 @@ def _plan(
         frozen=ask.frozen,
         story=list(lot.story["lines"]) if lot else [],
         cost=say_money(coins, household) if coins else "",
+        packing_cost=say_money(to_pack, household) if to_pack is not None else "",
         cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
         draws_in=draws_in(case),
+        vacuum=_say_vacuum(ask, left) if left is not None else "",
     )
 
 
@@ -208,9 +229,24 @@ def _water_activity(food: Food, moisture_pct: float, place: Place) -> float | No
     return float(isotherm.water_activity(np.array(moisture_pct), warmest))
 
 
-def _air_inside(container: Container, full: Packed, household: Settings, place: Place) -> AirInside:
-    """The oxygen in one of them over the years, where it will stand."""
+def _say_vacuum(ask: Ask, left: float) -> str:
+    """What the vacuum leaves, in words."""
+    kpa = LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+    inches = (101.325 - kpa) / _KPA_PER_INHG
+    return f"{kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {left:.1%} oxygen"
+
+
+def _share_left(ask: Ask, household: Settings) -> float:
+    """Share of oxygen that the vacuum leaves."""
+    left = LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+    return share_left(left, pressure_kpa(household.altitude_m))
+
+
+def _air_inside(container: Container, full: Packed, household: Settings, place: Place, left: float | None) -> AirInside:
+    """The oxygen in one of them over the years, where it will stand; with what a vacuum left of it, if one did."""
     pressure = pressure_kpa(household.altitude_m)
+    if left is not None:
+        return air_inside(container, full, share=left, store_c=min(max(place.mean_c, -20.0), 50.0))
     share = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
     return air_inside(container, full, share=share, store_c=min(max(place.mean_c, -20.0), 50.0))
 
@@ -233,10 +269,32 @@ def _damp_inside(
     return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=gel_each_g)
 
 
-def _gel_each_g(session: Session) -> float:
-    """Gel in one packet of those at hand, or of the usual ones, g."""
-    kept = [float(each["key"]) for each in journal.records(session, "supply").values() if each["sort"] == "desiccant"]
-    return min(kept, default=_USUAL_GEL_G)
+@dataclass(frozen=True, slots=True)
+class _AtHand:
+    """What the supplies say to the plan: what things cost, and how much gel is in a packet, g."""
+
+    coins: dict[str, float]
+    gel_each_g: float
+
+    @staticmethod
+    def of(session: Session) -> _AtHand:
+        """As the supplies have it now."""
+        supplies = journal.records(session, "supply").values()
+        priced = [facts for facts in supplies if facts.get("coins") and facts["sort"] != "desiccant"]
+        paid = {facts["key"]: facts["coins"] / facts["per_pack"] for facts in priced}
+        gel = [float(facts["key"]) for facts in supplies if facts["sort"] == "desiccant"]
+        return _AtHand(paid, min(gel, default=_USUAL_GEL_G))
+
+    def to_pack(self, container: Container, groups: list[Packed]) -> float | None:
+        """What containers and packets cost together; none if the price of one of them is not written down."""
+        wanted: Counter[str] = Counter()
+        for group in groups:
+            wanted[container.key] += group.count
+            for packet in group.packets:
+                wanted[str(packet.size_ml)] += packet.count * group.count
+        if any(key not in self.coins for key in wanted):
+            return None
+        return sum(self.coins[key] * n for key, n in wanted.items())
 
 
 def _never(days: float | None) -> float:

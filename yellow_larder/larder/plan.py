@@ -194,6 +194,10 @@ class Plan:
     """What was done to its lot, in lines; empty if it is of none."""
     cost: str
     """What the food cost, if it comes from a lot that was bought; else empty."""
+    packing_cost: str
+    """What containers and packets cost, by the supplies; empty if the price of one is not written down."""
     cost_per_1000_kcal: str
     draws_in: bool
     """Whether it can be felt later that the air is gone."""
+    vacuum: str
+    """What the vacuum leaves, in words; empty if none is drawn."""

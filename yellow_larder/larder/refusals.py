@@ -68,6 +68,7 @@ _WORDS = {
     "target_pct": ("water", "The water it should come to"),
     "days": ("days", "The days it is shaken"),
     "weeks": ("weeks", "The weeks guests stay"),
+    "left_kpa": ("left_kpa", "The pressure left"),
     "mean_c": ("mean_c", "The mean temperature"),
     "swing_c": ("warmest_c", "The warmest above the mean"),
     "settled_g_ml": ("settled_g_ml", "The weight of a litre shaken down"),

@@ -2106,6 +2106,8 @@ export interface components {
          *         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
          *         gel: whether silica gel goes in with it.
          *         opened: how often it is opened.
+         *         pull: what draws the vacuum.
+         *         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
          *         against: why it is packed although the verdict is a stop; the label says so.
          */
         Ask: {
@@ -2157,6 +2159,8 @@ export interface components {
              * @default 10
              */
             horizon_years?: number;
+            /** Left Kpa */
+            left_kpa?: number | null;
             /**
              * Line
              * @default
@@ -2190,6 +2194,8 @@ export interface components {
              * @default true
              */
             pressed?: boolean;
+            /** @default machine */
+            pull?: components["schemas"]["Pull"];
             /** @default air */
             sizing?: components["schemas"]["Sizing"];
         };
@@ -5019,6 +5025,8 @@ export interface components {
             kcal_text: string;
             /** Packets In All */
             packets_in_all: string;
+            /** Packing Cost */
+            packing_cost: string;
             /** Person Days */
             person_days: number;
             /** Place */
@@ -5030,6 +5038,8 @@ export interface components {
             schools: components["schemas"]["SizingSchool"][];
             /** Story */
             story: string[];
+            /** Vacuum */
+            vacuum: string;
             verdict: components["schemas"]["Verdict"];
         };
         /**
@@ -5194,6 +5204,12 @@ export interface components {
             /** Optimal */
             optimal: boolean;
         };
+        /**
+         * Pull
+         * @description What draws a vacuum.
+         * @enum {string}
+         */
+        Pull: "machine" | "hand pump";
         /**
          * PurseView
          * @description The purse as shown.

@@ -146,7 +146,7 @@
     {#if plan}
       <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
         <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
-          <Stage {plan} pressed={bench.ask.pressed ?? true} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
+          <Stage {plan} pressed={bench.ask.pressed ?? true} outer={bench.ask.outer ?? false} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
         {#if !plan.schools.length}

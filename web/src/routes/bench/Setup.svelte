@@ -76,6 +76,20 @@
         {/each}
       </div>
       {@render error("closing")}
+      {#if plan.closing === "vacuum"}
+        <div class="mt-2 grid grid-cols-[1fr_6rem] gap-2">
+          <div>
+            <label class="head block" for="pull">Drawn by</label>
+            <select id="pull" class="field mt-1" value={bench.ask.pull} onchange={(event) => bench.set({ pull: event.currentTarget.value as Schemas["Pull"], left_kpa: null })}><option value="machine">machine</option><option value="hand pump">hand pump</option></select>
+          </div>
+          <div>
+            <label class="head block" for="left-kpa">Left, kPa</label>
+            <input id="left-kpa" class="field mt-1" inputmode="decimal" value={bench.ask.left_kpa ?? ""} placeholder={bench.ask.pull === "hand pump" ? "32" : "18"} autocomplete="off"
+              aria-invalid={wrong.left_kpa ? "true" : undefined} aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined} onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })} />
+          </div>
+        </div>
+        {#if wrong.left_kpa}{@render error("left_kpa")}{:else}<p class="caption mt-1">{plan.vacuum}</p>{/if}
+      {/if}
     </fieldset>
 
     <div class="grid grid-cols-2 gap-3">

@@ -10,11 +10,14 @@
     plan,
     pressed,
     us,
+    outer,
     onheadspace,
   }: {
     plan: Schemas["Plan"];
     pressed: boolean;
     us: boolean;
+    /** Whether they stand in a pail, tote or bin. */
+    outer: boolean;
     onheadspace: (mm: number) => void;
   } = $props();
 
@@ -51,6 +54,12 @@
   const endX = $derived(x + shape.half + shape.half * 2 * PEEP * others);
   const restScale = $derived(scale * 0.72);
   const restX = $derived(endX + 26 + plan.draw.width_mm * restScale * 0.5);
+  /** Bags and bottles stand in something rodents cannot chew: drawn round them, low enough to see over. */
+  const tote = $derived(
+    outer && plan.draw.kind !== "pail" && plan.draw.kind !== "pail with liner" && held === undefined
+      ? { left: x - shape.half - 5, right: plan.rest ? restX + (plan.draw.width_mm * restScale) / 2 + 8 : endX + 8, tall: shape.top * 0.36 }
+      : undefined,
+  );
 
   const step = $derived(us ? 25.4 : 50);
   const ticks = $derived(
@@ -151,6 +160,11 @@
       {/each}
     </g>
 
+    <!-- the tote that keeps mice off -->
+    {#if tote}
+      <path d="M{tote.left - 7} {y - tote.tall}H{tote.right + 7}V{y - tote.tall + 11}H{tote.right + 1}L{tote.right - 5} {y}H{tote.left + 5}L{tote.left - 1} {y - tote.tall + 11}H{tote.left - 7}Z" fill="var(--cream)" stroke="var(--soft)" stroke-width="1.6" stroke-linejoin="round" />
+    {/if}
+
     <!-- the others, behind -->
     {#each Array.from({ length: others }, (_, n) => others - n) as n (n)}
       <g transform="translate({backX(n)} {y})">
@@ -182,6 +196,13 @@
         <text y={-Math.max(34, full.food_height_mm * scale * 0.2)} font-size={narrow ? 22 : 29} font-weight="750">{full.mass}</text>
       </g>
     </g>
+    {#if tote}
+      <g fill="none" stroke="var(--soft)" stroke-width="1.6" stroke-linejoin="round">
+        <path d="M{tote.left - 7} {y - tote.tall}H{tote.right + 7}V{y - tote.tall + 11}H{tote.left - 7}Z" fill="var(--cream)" fill-opacity=".35" />
+        <path d="M{tote.left - 1} {y - tote.tall + 11}L{tote.left + 5} {y}H{tote.right - 5}L{tote.right + 1} {y - tote.tall + 11}" />
+      </g>
+      <text x={tote.right + 2} y={y - tote.tall - 7} text-anchor="end" font-size="12.5" fill="var(--soft)" stroke="var(--paper)" stroke-width="4" paint-order="stroke">in a tote</text>
+    {/if}
     {#if full.count > 1}
       <text x={plan.rest ? x : (x + endX) / 2} y={y + 27} text-anchor="middle" font-size="14" fill="var(--ink)" font-weight="700">× {full.count}, alike</text>
     {:else if !plan.rest}

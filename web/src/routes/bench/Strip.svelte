@@ -49,7 +49,7 @@
 {#snippet figures()}
   <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
-    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "")}
+    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
     {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
   </dl>

@@ -27,6 +27,8 @@ export function nothing(): Ask {
     lot: null,
     gel: false,
     opened: "not until eaten",
+    pull: "machine",
+    left_kpa: null,
     against: "",
   };
 }
