@@ -130,7 +130,7 @@ def _ways(
     kind_cost: float,
 ) -> _Ways:
     """Every way to put a lot into one kind or two that could be the best, whatever the other lots take."""
-    usable = np.flatnonzero(fits_g > 0)
+    usable: list[int] = np.flatnonzero(fits_g > 0).tolist()
     most = np.ceil(mass_g / fits_g[usable] - 1e-9).astype(np.int64)
     none = np.zeros(1, np.int64)
     found = [_of_two(kind, np.array([n]), none, kind, len(price)) for kind, n in zip(usable, most, strict=True)]
