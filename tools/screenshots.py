@@ -39,12 +39,6 @@ def _shelves(page: Page) -> None:
     page.get_by_role("group", name="cut open").wait_for()
 
 
-def _card(page: Page) -> None:
-    _shelves(page)
-    page.get_by_role("button", name=re.compile("^dried mushrooms")).first.click()
-    page.get_by_role("complementary", name=re.compile("^Package")).wait_for()
-
-
 def _guide(page: Page) -> None:
     page.goto(f"{URL}/guide")
     page.get_by_role("tab", name="Foods").click()
@@ -95,15 +89,6 @@ def _drying(page: Page) -> None:
     page.get_by_role("region", name="Next").wait_for()
 
 
-def _load(page: Page) -> None:
-    page.goto(f"{URL}/drying")
-    page.get_by_label("What goes on the trays").fill("3 kg apples")
-    page.get_by_role("button", name="And another food").click()
-    page.get_by_label("Food 2 on the trays").fill("1 kg onions")
-    page.get_by_role("heading", name="Dry in").wait_for()
-    page.get_by_label("Food 2 on the trays").blur()
-
-
 def _jars(page: Page) -> None:
     page.goto(f"{URL}/drying/jars")
     page.get_by_role("heading", name="to shake today").wait_for()
@@ -116,10 +101,33 @@ def _freeze(page: Page) -> None:
     page.get_by_label("What goes into the freeze dryer").blur()
 
 
+def _looks(page: Page) -> None:
+    page.goto(f"{URL}/rounds/looks")
+    page.get_by_role("button", name=re.compile("^All .* firm$")).click()
+    page.get_by_role("button", name="loose").nth(1).click()
+
+
+def _supplies(page: Page) -> None:
+    page.goto(f"{URL}/supplies")
+    page.get_by_role("heading", name="Absorber packets").wait_for()
+
+
+def _run(page: Page) -> None:
+    """The sheet that waits, taken as far as the clock; the last picture but one, since it changes the larder."""
+    number = httpx.get(f"{URL}/api/run").json()["number"]
+    for step in ("begin", "labelled", "set-out", "fill-rest", "open"):
+        httpx.post(f"{URL}/api/run/{number}/{step}", json={} if step == "open" else None).raise_for_status()
+    for n in (1, 2):
+        time.sleep(20)
+        httpx.post(f"{URL}/api/run/{number}/close", json={"container": n}).raise_for_status()
+    page.goto(f"{URL}/run")
+    page.get_by_role("timer").wait_for()
+
+
 SHOTS = [
     ("rounds", _rounds, (1280, 800), "light"),
+    ("rounds-looks-phone", _looks, (390, 844), "light"),
     ("drying", _drying, (1280, 800), "light"),
-    ("drying-load", _load, (1280, 800), "light"),
     ("drying-jars-tablet-dark", _jars, (820, 1180), "dark"),
     ("drying-freeze", _freeze, (1280, 800), "light"),
     ("drying-freezer", _freezer, (1280, 800), "light"),
@@ -132,8 +140,9 @@ SHOTS = [
     ("bench-stop-dark", _stop, (1280, 800), "dark"),
     ("bench-phone", _bench, (390, 844), "light"),
     ("shelves", _shelves, (1280, 800), "light"),
-    ("shelves-card", _card, (1280, 800), "light"),
     ("shelves-tablet-dark", _shelves, (820, 1180), "dark"),
+    ("supplies", _supplies, (1280, 800), "light"),
+    ("run", _run, (1280, 800), "light"),
     ("guide", _guide, (1280, 800), "light"),
 ]
 

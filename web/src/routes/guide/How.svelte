@@ -21,7 +21,7 @@
     },
     {
       title: "How many packets",
-      text: "By the air: the oxygen there and a fifth more, since less leaves oxygen behind and more does no harm. By container: the rule of thumb, 100 mL a quart, whatever is in it. It is near enough for grain pressed flat, and short for airy food. From the packets you keep, the fewest millilitres over, then the fewest packets.",
+      text: "By the air: the oxygen there and a fifth more, since less leaves oxygen behind and more does no harm. By container: the rule of thumb, 100 mL a quart, whatever is in it. By kind: the same for dense food, and far more for airy food. Where they differ stands in the table of packets. From the packets you keep, the fewest millilitres over, then the fewest packets.",
       sum: "quart 100 · half gallon 200 · gallon 400 · 5 gallon 2,000 mL",
       source: "common practice",
     },
@@ -30,6 +30,36 @@
       text: "Packets take up oxygen in proportion to what is there, most of it within a day and slower in the cold; the wall lets some back, in proportion to what is missing inside. Foil and glass let in so little that the packets never tire; bare plastic uses them up, and then the oxygen comes back. The band is from the tightest wall of its kind to the leakiest.",
       sum: "oxygen in = (wall × area + lid) × difference to the air outside; up = oxygen there ÷ 0.35 days",
       source: "Fick; oxygen through walls in the table; pace of packets by our judgement from common practice",
+    },
+    {
+      title: "Packets over a whole run",
+      text: "All containers of a run sheet are looked at together, with the packets in stock: spares in the jar by what they are still worth, closed packs as they come, whole. Never below need; then the least waste, counting what goes in beyond the need and a quarter of what comes out of a pack and finds no container; then the fewest packets and packs. What is short is bought in whole packs.",
+      sum: "least Σ over + ¼ Σ spares; worth of a spare = 1 − minutes out ÷ 240 − air of its jar × 20.9 % ÷ rating",
+      source: "integer program, solved by HiGHS; common practice, the rest by our judgement",
+    },
+    {
+      title: "The fifteen minutes",
+      text: "Once packets are open the clock runs, and it is the larder's: a reload or a second screen shows the same. The pace leans on that of your last run until there is one to go by. Packets are opened for as many as can be closed in four fifths of the time. Those that will not be done in time belong back in the jar now, and go on from where they stood.",
+      sum: "seconds each = (2 × usual + Σ so far) ÷ (2 + how many so far)",
+      source: "common practice, fifteen minutes",
+    },
+    {
+      title: "Damp over the years",
+      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
+      sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft above 0.45, mould above 0.65",
+      source: "isotherms in the table; silica gel by makers' curves; DIN 55474 and MIL-D-3464; Katz and Labuza (1981), from memory",
+    },
+    {
+      title: "Vacuum, and insects without air",
+      text: "A pump leaves some air, and that share of the oxygen. At one per cent or less every stage of every insect dies within weeks, warm rooms faster; at four per cent, what a kitchen machine leaves, eggs live. So vacuum keeps food fresh for a year or a few, and freezing or an absorber kills.",
+      sum: "oxygen left = 20.9 % × pressure left ÷ pressure outside; four weeks at 20 °C, twenty days at 25 °C",
+      source: "Dalton; controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
+    },
+    {
+      title: "Which container?",
+      text: "Every way to put each lot into one or two kinds of container is looked at, all lots at once. What counts: the price of what must be bought and half of that for what is in stock; packets; the time to fill and close each; the share of the food's worth that is lost if it keeps too short, or stands open too long once the kitchen starts on it. What a rule stops is left out. Your own choice always goes.",
+      sum: "least Σ price + packets + handling + worth × (1 − life ÷ wanted) + worth × open too long",
+      source: "integer program, solved by HiGHS; the weights by our judgement",
     },
     {
       title: "How long it keeps",
