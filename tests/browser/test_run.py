@@ -6,6 +6,7 @@ import re
 from collections.abc import Callable
 from datetime import timedelta
 from io import BytesIO
+from pathlib import Path
 from typing import Any
 
 import httpx
@@ -68,7 +69,7 @@ def kept(served: Here) -> list[int]:
     return sorted(each["number"] for each in httpx.get(f"{served.url}/api/shelves").json()["packages"])
 
 
-def test_a_whole_run_in_time(page: Page, served: Here) -> None:
+def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
     moved = Moved(served)
     stock(served)
     put_on_bench(page, served, "7.5 kg pearl barley")
@@ -122,8 +123,14 @@ def test_a_whole_run_in_time(page: Page, served: Here) -> None:
     expect(page.get_by_text("Number 2: sealed twice.")).to_be_visible()
     assert kept(served) == [1, 2, 3]
     assert counts(served) == {"packets": (1, 7), "bags": (6, 0)}
+    page.get_by_text("Pictures, if you like").click()
+    pdf[0].render(scale=1).to_pil().save(tmp_path / "seal.png")
+    page.get_by_label("1", exact=True).set_input_files(tmp_path / "seal.png")
+    expect(page.get_by_text("The picture stands on the card of number 1")).to_be_visible()
     page.get_by_role("link", name="See where they stand").click()
-    expect(page.get_by_role("complementary", name="Package 1")).to_be_visible()
+    card = page.get_by_role("complementary", name="Package 1")
+    expect(card.get_by_role("link", name=re.compile("of number 1, whole$"))).to_be_visible()
+    page.wait_for_function("document.querySelector('aside img').naturalWidth > 100")
 
 
 def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:

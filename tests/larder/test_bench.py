@@ -258,3 +258,23 @@ def test_what_packing_costs_follows_from_the_supplies(larder: Larder) -> None:
     assert plan(larder, BARLEY).packing_cost == ""
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=2, per_pack=20, cost="2.20"))
     assert plan(larder, BARLEY).packing_cost == "3.84"
+
+
+def test_only_food_grade_plastic_touches_food(larder: Larder) -> None:
+    pail = Ask(line="15 kg white rice", container="pail-5-gallon", food_grade=False)
+    assert plan(larder, pail).verdict.findings[0].code == "not-food-grade"
+    for fine in (replace(pail, food_grade=True), replace(pail, container="lined-5-gallon")):
+        assert "not-food-grade" not in {each.code for each in plan(larder, fine).verdict.findings}
+
+
+def test_wax_keeps_the_cap_of_a_bottle_tight(larder: Larder) -> None:
+    """What comes through the wall stays; past its cap comes a tenth: it holds a little longer, and no bag does."""
+
+    def holds(**change: Any) -> float:
+        air = plan(larder, replace(Ask(line="1.5 kg white rice", container="bottle-2-litre"), **change)).air
+        assert air is not None
+        assert air.holds_days is not None
+        return air.holds_days
+
+    assert holds(waxed=True) > holds() * 1.01
+    assert holds(waxed=True, container="clear-quart") == holds(container="clear-quart")

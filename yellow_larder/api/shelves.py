@@ -5,18 +5,22 @@ from __future__ import annotations
 from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query, Response
+from fastapi import APIRouter, Body, Query, Request, Response
+from fastapi.concurrency import run_in_threadpool
 from pydantic import TypeAdapter
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.larder.labels import read_code
 from yellow_larder.larder.larder import NewPlace, add_place
+from yellow_larder.larder.photos import keep_photo, see_photo
 from yellow_larder.larder.shelves import Card, ShelvesView, card, move, shelves, throw_out
 
 router = APIRouter(tags=["shelves"], responses=REFUSALS)
 
 _SHELVES = TypeAdapter(ShelvesView)
+
+_JPEG_BODY = {"requestBody": {"content": {"image/jpeg": {"schema": {"type": "string", "format": "binary"}}}}}
 
 Numbers = Annotated[list[int], Body(min_length=1, max_length=500, examples=[[17, 18]])]
 OnDay = Annotated[date | None, Body(description="none means today", examples=["2026-11-24"])]
@@ -62,6 +66,23 @@ def throw_out_packages(
 def see_package(larder: TheLarder, number: int) -> Card:
     """Everything about one package."""
     return card(larder, number)
+
+
+@router.post("/packages/{number}/photos", status_code=201, openapi_extra=_JPEG_BODY)
+async def take_photo(larder: TheLarder, number: int, request: Request) -> int:
+    """Keep a photograph of a package, a JPEG; its number."""
+    jpeg = await request.body()
+    return await run_in_threadpool(keep_photo, larder, number, jpeg)
+
+
+@router.get(
+    "/packages/{number}/photos/{photo}",
+    response_class=Response,
+    responses={200: {"content": {"image/jpeg": {}}}},
+)
+def show_photo(larder: TheLarder, number: int, photo: int) -> Response:
+    """A photograph of a package."""
+    return Response(see_photo(larder, number, photo), media_type="image/jpeg")
 
 
 @router.post("/places", status_code=201)

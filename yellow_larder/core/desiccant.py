@@ -8,6 +8,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yellow_larder.core.air import saturation_kpa
+from yellow_larder.core.breathing import WAX_LETS_PAST
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.moisture import Isotherm, dry_basis_pct
 
@@ -68,6 +69,10 @@ class VaporWall:
 
     face_g: float
     closure_g: float
+
+    def waxed(self) -> VaporWall:
+        """The same with its cap dipped in wax; source: see `WAX_LETS_PAST`."""
+        return VaporWall(self.face_g, self.closure_g * WAX_LETS_PAST)
 
     def lets_in_g_day_kpa(self, area_m2: float) -> float:
         """Water that comes in for each kPa of difference, g a day.

@@ -87,6 +87,7 @@ class Case:
         softens_days: days until it goes soft, infinite if it never does, none if that is no harm or not known.
         moulds_days: days until mould could grow, infinite if it never could, none if it is not known.
         store_c: the store's mean, °C.
+        food_grade: whether a bare pail is of plastic made for food.
         oxygen_left: share of oxygen that a vacuum left, 0–0.21.
 
     Raises:
@@ -112,6 +113,7 @@ class Case:
     moulds_days: float | None = None
     store_c: float = 21
     oxygen_left: float = 0.0
+    food_grade: bool = True
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""
@@ -168,7 +170,7 @@ def judge(case: Case) -> list[Finding]:
     Source: each finding names its own.
     """
     about_food = (_absorber, _gel, _moisture, _unproven, _damp, _eggs, _meat)
-    about_packing = (_wall, _outer, _oil, _raw, _oxygen, _pull_down)
+    about_packing = (_plastic, _wall, _outer, _oil, _raw, _oxygen, _pull_down)
     return gravest_first(finding for rule in (*about_food, *about_packing) for finding in rule(case))
 
 
@@ -391,6 +393,22 @@ def _meat(case: Case) -> list[Finding]:
             "Lean, and heated through to 71 °C (poultry 74 °C), it still keeps only a week or two in a cool room. "
             "Your local food-safety authority has the last word.",
             "US extension advice on dried meat, from memory",
+        )
+    ]
+
+
+def _plastic(case: Case) -> list[Finding]:
+    """Plastic that food must not touch."""
+    if case.food_grade or case.container.kind is not Kind.PAIL:
+        return []
+    return [
+        Finding(
+            Severity.STOP,
+            "not-food-grade",
+            "Only food-grade plastic touches food",
+            "What a pail for paint or builders' stuff gives off or held before goes into the food. Leave the food in "
+            "its own packet, or put a foil bag into the pail as a liner. Food-grade pails say that they are.",
+            "common practice; food-safety authorities",
         )
     ]
 

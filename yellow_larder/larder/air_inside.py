@@ -14,7 +14,7 @@ _DAYS = np.geomspace(1 / 24, 40 * DAYS_PER_YEAR, 72)
 _LONGEST_YEARS = 40
 
 
-def air_inside(container: Container, packed: Packed, *, share: float, store_c: float) -> AirInside:
+def air_inside(container: Container, packed: Packed, *, share: float, store_c: float, waxed: bool = False) -> AirInside:
     """The oxygen in a container with its packets over time.
 
     Args:
@@ -22,6 +22,7 @@ def air_inside(container: Container, packed: Packed, *, share: float, store_c: f
         packed: what is in it.
         share: share of oxygen in the air it was closed in.
         store_c: mean temperature of where it stands, °C.
+        waxed: whether its cap is under wax.
 
     Returns:
         The course by the middle of what its wall lets through, with the tightest and the leakiest as its band.
@@ -37,7 +38,8 @@ def air_inside(container: Container, packed: Packed, *, share: float, store_c: f
             store_c,
         )
 
-    likely, tight, leaky = (breathing(wall) for wall in (row.middle, row.tight, row.leaky))
+    all_walls = (row.middle, row.tight, row.leaky)
+    likely, tight, leaky = (breathing(wall.waxed() if waxed else wall) for wall in all_walls)
     shares = [100 * each.oxygen_share(_DAYS) for each in (likely, tight, leaky)]
     holds = float(likely.holds_days())
     below = np.flatnonzero(shares[0] <= 100 * NONE_LEFT)

@@ -80,6 +80,8 @@ class Ask:
         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
         gel: whether silica gel goes in with it.
         opened: how often it is opened.
+        food_grade: whether a bare pail is of plastic made for food.
+        waxed: whether the cap of a bottle is dipped in wax.
         pull: what draws the vacuum.
         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
         against: why it is packed although the verdict is a stop; the label says so.
@@ -105,6 +107,8 @@ class Ask:
     lot: int | None = None
     gel: bool = False
     opened: Opened = Opened.NEVER
+    food_grade: bool = True
+    waxed: bool = False
     pull: Pull = Pull.MACHINE
     left_kpa: float | None = None
     against: str = ""

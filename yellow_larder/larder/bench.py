@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.absorbers import NoPacketFits, choose_packets
 from yellow_larder.core.air import oxygen_share, pressure_kpa
-from yellow_larder.core.containers import Closing, Container, volume_below_ml
+from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import Case, Finding, Severity, draws_in, gravest_first, judge, moisture_line_pct
 from yellow_larder.core.foods import Food
@@ -135,7 +135,7 @@ def _plan(
     moisture = food.composition.water_g if ask.moisture is None else ask.moisture
     activity = _water_activity(food, moisture, place)
     left = _share_left(ask, household) if closing is Closing.VACUUM else None
-    inside = _air_inside(container, full, household, place, left) if closing is not Closing.LID else None
+    inside = _air_inside(ask, container, full, household, place, left) if closing is not Closing.LID else None
     filled = fill(container, food, shares.each_g, pressed=ask.pressed)
     damp = _damp_inside(ask, food, container, shares.each_g, moisture, place, at_hand.gel_each_g)
     case = Case(
@@ -155,6 +155,7 @@ def _plan(
         gel=ask.gel,
         store_c=min(max(place.mean_c, -20.0), 50.0),
         oxygen_left=left or 0.0,
+        food_grade=ask.food_grade,
         softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
         moulds_days=_never(damp.moulds_days) if damp else None,
         unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
@@ -236,19 +237,25 @@ def _say_vacuum(ask: Ask, left: float) -> str:
     return f"{kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {left:.1%} oxygen"
 
 
+def is_waxed(ask: Ask, container: Container) -> bool:
+    """Whether its cap is under wax, as only a bottle's is."""
+    return ask.waxed and container.kind is Kind.BOTTLE
+
+
 def _share_left(ask: Ask, household: Settings) -> float:
     """Share of oxygen that the vacuum leaves."""
     left = LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
     return share_left(left, pressure_kpa(household.altitude_m))
 
 
-def _air_inside(container: Container, full: Packed, household: Settings, place: Place, left: float | None) -> AirInside:
+def _air_inside(
+    ask: Ask, container: Container, full: Packed, household: Settings, place: Place, left: float | None
+) -> AirInside:
     """The oxygen in one of them over the years, where it will stand; with what a vacuum left of it, if one did."""
     pressure = pressure_kpa(household.altitude_m)
-    if left is not None:
-        return air_inside(container, full, share=left, store_c=min(max(place.mean_c, -20.0), 50.0))
-    share = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
-    return air_inside(container, full, share=share, store_c=min(max(place.mean_c, -20.0), 50.0))
+    room = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
+    share, store_c = (room if left is None else left), min(max(place.mean_c, -20.0), 50.0)
+    return air_inside(container, full, share=share, store_c=store_c, waxed=is_waxed(ask, container))
 
 
 def _damp_inside(
@@ -265,7 +272,7 @@ def _damp_inside(
     if isotherm is None or not 0 <= moisture_pct <= 60:
         return None
     check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
-    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened)
+    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened, is_waxed(ask, container))
     return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=gel_each_g)
 
 

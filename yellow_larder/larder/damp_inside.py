@@ -46,6 +46,7 @@ class Standing:
     moisture_pct: float
     place: Place
     opened: Opened
+    waxed: bool = False
 
     @property
     def limit(self) -> float:
@@ -55,6 +56,8 @@ class Standing:
     def damp(self, gel_g: float) -> Damp:
         """One like it for the middle of what its wall lets through, one for the tightest, one for the leakiest."""
         area, (tight, leaky) = wall_m2(self.container), vapor_walls()[self.container.kind]
+        if self.waxed:
+            tight, leaky = tight.waxed(), leaky.waxed()
         low, high = (each.lets_in_g_day_kpa(area) for each in (tight, leaky))
         # Food is poured or stirred each time: all the air among it is new. Source: our judgement.
         aired = _OPENINGS_A_DAY[self.opened] * closed_volume_ml(self.container)

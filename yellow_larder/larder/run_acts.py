@@ -296,17 +296,20 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
             patch |= {"took_s": run.since_last(now), "late": late or None}
             if run.to_close() == [container]:
                 change["openings"] = {str(clock.number): {"ended": now.isoformat()}}
-        acts = [journal.Act("run", number, "closed", change), _packed(session, run, mine, now)]
+        remark = "; ".join(each for each in (said, "closed late" if late else "") if each)
+        acts = [journal.Act("run", number, "closed", change), _packed(session, run, mine, now, remark)]
         acts += _off_the_lot(session, mine)
         acts += _off_the_supplies(session, mine["facts"])
         title = f"Closed number {mine['package']}, {mine['facts']['food_name']}"
         journal.record(session, title + (" (late)" if late else ""), acts, at=now)
 
 
-def _packed(session: Session, run: Run, mine: dict[str, Any], now: datetime) -> journal.Act:
+def _packed(session: Session, run: Run, mine: dict[str, Any], now: datetime, note: str) -> journal.Act:
     """The package that a closed container is."""
     begun = next(entry for entry, _ in journal.entries(session, "run", run.number) if entry.act == "begun")
     facts = _NO_END | mine["facts"] | {"packed_on": now.date().isoformat(), "batch": begun.change_id}
+    if note:
+        facts["note"] = note
     if facts["closing"] in (Closing.ABSORBER, Closing.VACUUM):
         facts["look_due"] = (now.date() + timedelta(days=LOOK_DAYS[0])).isoformat()
     return journal.Act("package", mine["package"], "packed", facts)

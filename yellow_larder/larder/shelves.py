@@ -18,6 +18,7 @@ from yellow_larder.larder.ageing import SOON_DAYS, kept_rows, lives_left
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.larder import Larder, settings, tidy_name
+from yellow_larder.larder.photos import photos_of
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
@@ -144,6 +145,7 @@ class Card:
     """The stop it was packed against, and why; empty if there was none."""
     trouble: str
     """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
+    photos: list[int]
     journal: list[Happening]
     ledger: list[Stretch]
 
@@ -212,6 +214,7 @@ def card(larder: Larder, number: int) -> Card:
         thrown_out=say_day(package.thrown_out_on) if package.thrown_out_on else None,
         against=package.against,
         trouble=package.trouble,
+        photos=photos_of(session, number),
         journal=[_happening(entry, places, household.units) for entry, _ in standing],
         ledger=_ledger(package, standing, places, household.units, today),
     )
@@ -335,7 +338,7 @@ def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happenin
             say_day(date.fromisoformat(facts["packed_on"])),
             f"Packed {closing}",
             f"{say_mass(facts['mass_g'], units)}, {facts['moisture_pct']:.1f} % moisture, "
-            f"{places[facts['place_id']].name}",
+            f"{places[facts['place_id']].name}" + (f"; {facts['note']}" if facts.get("note") else ""),
         )
     on = say_day(date.fromisoformat(facts["on"]))
     if entry.act == "moved":
@@ -343,6 +346,8 @@ def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happenin
     if entry.act == "looked":
         eye = "" if facts["eye"] == Eye.UNSEEN else f", eye {facts['eye']}"
         return Happening(on, f"Looked over: {facts['feel']}{eye}", facts["says"])
+    if entry.act == "photographed":
+        return Happening(on, "A picture taken", "")
     if entry.act == "emptied":
         return Happening(on, "Emptied", "to be packed anew")
     return Happening(on, "Thrown out", facts["why"])

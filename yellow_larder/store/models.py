@@ -80,6 +80,16 @@ class Package(Base):
     """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
 
 
+class Photo(Base):
+    """A photograph of a package. Its pixels are too many for the journal, which only says that it was taken."""
+
+    __tablename__ = "photos"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    package: Mapped[int] = mapped_column(index=True)
+    jpeg: Mapped[bytes]
+
+
 class Place(Base):
     """Somewhere packages stand."""
 

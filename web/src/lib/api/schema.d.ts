@@ -867,6 +867,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/packages/{number}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Photo
+         * @description Keep a photograph of a package, a JPEG; its number.
+         */
+        post: operations["take_photo_api_packages__number__photos_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Photo
+         * @description A photograph of a package.
+         */
+        get: operations["show_photo_api_packages__number__photos__photo__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places": {
         parameters: {
             query?: never;
@@ -2106,6 +2146,8 @@ export interface components {
          *         lot: number of the lot in the cupboard that it comes from; packing takes it off there.
          *         gel: whether silica gel goes in with it.
          *         opened: how often it is opened.
+         *         food_grade: whether a bare pail is of plastic made for food.
+         *         waxed: whether the cap of a bottle is dipped in wax.
          *         pull: what draws the vacuum.
          *         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
          *         against: why it is packed although the verdict is a stop; the label says so.
@@ -2137,6 +2179,11 @@ export interface components {
              * @default
              */
             food?: string;
+            /**
+             * Food Grade
+             * @default true
+             */
+            food_grade?: boolean;
             /**
              * Frozen
              * @default false
@@ -2198,6 +2245,11 @@ export interface components {
             pull?: components["schemas"]["Pull"];
             /** @default air */
             sizing?: components["schemas"]["Sizing"];
+            /**
+             * Waxed
+             * @default false
+             */
+            waxed?: boolean;
         };
         /**
          * Basis
@@ -2743,6 +2795,8 @@ export interface components {
             packets: string;
             /** Person Days */
             person_days: number;
+            /** Photos */
+            photos: number[];
             /** Place */
             place: number;
             /** Place Name */
@@ -8229,6 +8283,95 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Card"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_photo_api_packages__number__photos_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "image/jpeg": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    show_photo_api_packages__number__photos__photo__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                number: number;
+                photo: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": unknown;
                 };
             };
             /** @description It is not there, or no longer */

@@ -116,6 +116,8 @@
     {/snippet}
     <div class="divide-y divide-line border-y border-line">
       {#if plan.can_press}{@render check("Air pressed out", bench.ask.pressed ?? true, (pressed) => bench.set({ pressed }))}{/if}
+      {#if plan.draw.kind === "pail"}{@render check("Food-grade plastic", bench.ask.food_grade ?? true, (food_grade) => bench.set({ food_grade }))}{/if}
+      {#if plan.draw.kind === "bottle"}{@render check("Cap dipped in wax", bench.ask.waxed ?? false, (waxed) => bench.set({ waxed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
       {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) => bench.set({ gel }))}{/if}
       {@render check("Frozen through first", plan.frozen, (frozen) => bench.set({ frozen }))}

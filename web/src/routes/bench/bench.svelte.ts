@@ -27,6 +27,8 @@ export function nothing(): Ask {
     lot: null,
     gel: false,
     opened: "not until eaten",
+    food_grade: true,
+    waxed: false,
     pull: "machine",
     left_kpa: null,
     against: "",

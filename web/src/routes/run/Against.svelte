@@ -100,7 +100,7 @@
       </div>
       <button class="do mt-3 w-full flex-1 flex-col !min-h-28 !text-[1.7rem] leading-tight" disabled={!rested} onclick={close}>
         Number {next.number} is closed
-        <span class="text-[1rem] font-semibold">{next.food}, {next.filled || next.planned}{next.packets ? `, ${next.packets}` : ""}<span class="max-lg:hidden">{" · Space"}</span></span>
+        <span class="text-[1rem] font-semibold">{next.food}, {next.filled || next.planned}{next.packets ? `, ${next.packets}` : ""}<span class="max-lg:hidden">&nbsp;· Space</span></span>
       </button>
       {#if next.short}<p class="wrong mt-2">{next.short}</p>{/if}
       <div class="mt-3 flex flex-wrap justify-center gap-2" role="group" aria-label="About this seal">

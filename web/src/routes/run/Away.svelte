@@ -1,5 +1,6 @@
 <!-- All is closed: spares into the jar, the iron off; and, once that is done, what was done. -->
 <script lang="ts">
+  import TakePicture from "$lib/TakePicture.svelte";
   import type { Running, RunView } from "./run.svelte";
 
   let { run, view }: { run: Running; view: RunView } = $props();
@@ -23,6 +24,10 @@
     {#each noted as each (each.n)}<li class="border-b border-line py-2.5"><b>Number {each.number}:</b> {each.note}.</li>{/each}
     <li class="border-b border-line py-2.5">In 24 hours and in 7 days <b>Rounds</b> asks how they feel: firm, loose, puffed.</li>
   </ul>
+  <details class="mt-3">
+    <summary class="flex min-h-11 items-center font-bold underline">Pictures, if you like: how the seals look today</summary>
+    <div class="mt-1 flex flex-wrap gap-2">{#each closed as each (each.n)}<TakePicture number={each.number} words={String(each.number)} />{/each}</div>
+  </details>
   <div class="mt-6 flex flex-wrap gap-3">
     {#if done}
       <a class="do" href="/shelves{closed[0] ? `?n=${closed[0].number}` : ''}">See where they stand</a>

@@ -4,6 +4,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Labels from "$lib/Labels.svelte";
   import Field from "$lib/Field.svelte";
+  import TakePicture from "$lib/TakePicture.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
   import X from "@lucide/svelte/icons/x";
@@ -124,6 +125,13 @@
         <button class="chip" onclick={() => (printing = true)}>Label …</button>
       </div>
     {/if}
+
+    {#if card.photos.length}
+      <div class="mt-4 grid grid-cols-3 gap-2">
+        {#each card.photos as photo (photo)}<a href="/api/packages/{card.number}/photos/{photo}" target="_blank" aria-label="Picture {photo} of number {card.number}, whole"><img src="/api/packages/{card.number}/photos/{photo}" alt="" class="aspect-square w-full rounded-lg border-[1.5px] border-ink object-cover" loading="lazy" /></a>{/each}
+      </div>
+    {/if}
+    {#if !card.thrown_out}<div class="mt-2.5"><TakePicture number={card.number} words="Take a picture" /></div>{/if}
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-[0.97rem]">
