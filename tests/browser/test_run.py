@@ -15,7 +15,7 @@ import pytest
 import zxingcpp
 from playwright.sync_api import BrowserContext, Page, expect
 
-from tests.browser.conftest import Here, put_on_bench
+from tests.browser.conftest import Here, Served, put_on_bench
 from yellow_larder.larder.labels import read_code
 
 pytestmark = pytest.mark.browser
@@ -33,7 +33,7 @@ class Moved:
         self._by += timedelta(**by)
 
 
-def send(served: Here, path: str, **body: Any) -> Any:
+def send(served: Here | Served, path: str, **body: Any) -> Any:
     answer = httpx.post(f"{served.url}/api{path}", json=body)
     assert answer.status_code < 300, answer.text
     return answer.json() if answer.content else None
@@ -44,7 +44,7 @@ def stock(served: Here) -> None:
     send(served, "/supplies", sort="bags", key="bag-gallon", count=9)
 
 
-def filled(served: Here, line: str = "10 kg pearl barley", **more: Any) -> int:
+def filled(served: Here | Served, line: str = "10 kg pearl barley", **more: Any) -> int:
     """A run whose containers are filled."""
     number = int(send(served, "/run/lines", ask={"line": line} | more))
     for step in ("begin", "labelled", "set-out", "fill-rest"):
@@ -65,7 +65,7 @@ def counts(served: Here) -> dict[str, tuple[int, int]]:
     return {each["sort"]: (each["count"], each["spares"]) for each in seen}
 
 
-def kept(served: Here) -> list[int]:
+def kept(served: Here | Served) -> list[int]:
     return sorted(each["number"] for each in httpx.get(f"{served.url}/api/shelves").json()["packages"])
 
 
@@ -196,6 +196,23 @@ def test_it_survives_a_reload_and_another_screen_sees_the_same(
     # And what was closed by mistake is taken back.
     other.get_by_role("button", name="take the last one back").click()
     expect(page.get_by_text("1 of 4 closed")).to_be_visible()
+
+
+def test_the_power_goes_in_the_middle_of_it(page: Page, mortal: Served) -> None:
+    filled(mortal)
+    page.goto(f"{mortal.url}/run")
+    page.get_by_role("button", name="Packets are open: start").click()
+    close(page, 1)
+    expect(page.get_by_text("1 of 4 closed")).to_be_visible()
+    mortal.kill()
+    expect(page.get_by_text("The larder does not answer")).to_be_visible()
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^14:"))
+    mortal.start()
+    expect(page.get_by_text("The larder does not answer")).to_have_count(0)
+    expect(page.get_by_role("timer")).to_have_text(re.compile("^14:"))
+    close(page, 2)
+    expect(page.get_by_text("2 of 4 closed")).to_be_visible()
+    assert kept(mortal) == [1, 2]
 
 
 def test_two_taps_close_one_bag(page: Page, served: Here) -> None:

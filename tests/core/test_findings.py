@@ -3,9 +3,11 @@ from dataclasses import replace
 import pytest
 
 from yellow_larder import reference
+from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, volume_below_ml
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.findings import Case, Severity, judge
+from yellow_larder.core.finding import Severity
+from yellow_larder.core.findings import judge
 from yellow_larder.core.guards import guards
 from yellow_larder.core.oxygen import fill
 

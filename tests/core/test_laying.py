@@ -1,6 +1,6 @@
 import pytest
 
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.core.laying import Laid, judge_load
 from yellow_larder.core.produce import Air, Treatment
 from yellow_larder.reference.drying import produce

@@ -7,11 +7,13 @@ from hypothesis import strategies as st
 
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.core.shelf_life import School
 from yellow_larder.larder.asking import Ask, Pull, Sizing
 from yellow_larder.larder.bench import plan
+from yellow_larder.larder.labels import labels
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle
+from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.supplies import NewSupply, Sort, add_supply
@@ -278,3 +280,24 @@ def test_wax_keeps_the_cap_of_a_bottle_tight(larder: Larder) -> None:
 
     assert holds(waxed=True) > holds() * 1.01
     assert holds(waxed=True, container="clear-quart") == holds(container="clear-quart")
+
+
+STOPS = {
+    "absorber-with-sugar": Ask(line="2 kg white sugar", closing=Closing.ABSORBER),
+    "absorber-with-salt": Ask(line="2 kg salt", closing=Closing.ABSORBER),
+    "absorber-with-moist": Ask(line="2 kg pearl barley", moisture=15),
+    "gel-with-absorber": Ask(line="2 kg pearl barley", gel=True),
+    "not-food-grade": Ask(line="15 kg white rice", container="pail-5-gallon", food_grade=False),
+}
+
+
+@pytest.mark.parametrize(("code", "ask"), STOPS.items(), ids=STOPS)
+def test_a_stop_yields_only_to_a_reason_that_the_label_carries(larder: Larder, code: str, ask: Ask) -> None:
+    stop = plan(larder, ask).verdict.findings[0]
+    assert (stop.severity, stop.code) == (Severity.STOP, code)
+    for reason in ("", "   ", "short"):
+        with pytest.raises(Refused):
+            pack(larder, replace(ask, against=reason))
+    number = pack(larder, replace(ask, against="a trial till May")).numbers[0]
+    (label,) = labels(larder, numbers=[number])[0]
+    assert label.against == f"{stop.says}. Packed all the same: a trial till May"

@@ -7,7 +7,7 @@ import pytest
 from tests.conftest import NOON, Clock
 from yellow_larder.core.conditioning import JarPhase, Look
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.core.produce import Treatment
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan

@@ -1,7 +1,7 @@
 import pytest
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.findings import Finding, Severity, gravest_first
+from yellow_larder.core.finding import Finding, Severity, gravest_first
 
 FAT_MIND_PCT, FAT_STOP_PCT = 10.0, 30.0
 """Fat of the food as it goes in: above the first it keeps for less long, above the second it does not dry.

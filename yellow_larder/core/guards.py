@@ -5,8 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from yellow_larder.core.case import DAYS_A_YEAR, Case
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.findings import BREATHING_YEARS, DAYS_A_YEAR, Case
+from yellow_larder.core.packing_rules import BREATHING_YEARS
 from yellow_larder.core.shelf_life import THICK_MIL
 
 

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from yellow_larder.core.errors import check_range
-from yellow_larder.core.findings import moisture_line_pct
+from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.shelf_life import COOL_STRETCH, Life, Packing, School
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yellow_larder.core.findings import Finding, Severity, gravest_first
+from yellow_larder.core.finding import Finding, Severity, gravest_first
 from yellow_larder.core.produce import Air, Produce, Treatment
 
 THICK = 1.6

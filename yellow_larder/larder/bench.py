@@ -12,9 +12,12 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.absorbers import NoPacketFits, choose_packets
 from yellow_larder.core.air import oxygen_share, pressure_kpa
+from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.findings import Case, Finding, Severity, draws_in, gravest_first, judge, moisture_line_pct
+from yellow_larder.core.finding import Finding, Severity, gravest_first
+from yellow_larder.core.findings import judge
+from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.low_oxygen import share_left
@@ -28,6 +31,7 @@ from yellow_larder.core.oxygen import (
     need_by_kind_ml,
     oxygen_ml,
 )
+from yellow_larder.core.packing_rules import draws_in
 from yellow_larder.core.shelf_life import School, ageing_rate, days_left, packing_class
 from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import (

@@ -10,7 +10,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.freeze_drying import (
     LAYER_G_M2,

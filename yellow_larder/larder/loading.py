@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.drying import energy_kwh
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.forecast import Hours
 from yellow_larder.core.laying import judge_load
 from yellow_larder.core.produce import (

@@ -10,7 +10,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.larder.asking import Ask, read_container
 from yellow_larder.larder.bench import base_life, plan_in
 from yellow_larder.larder.days import check_day

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.guards import Guard
 from yellow_larder.core.nutrition import Nutrients
 from yellow_larder.larder.asking import Sizing

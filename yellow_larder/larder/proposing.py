@@ -12,8 +12,10 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
-from yellow_larder.core.findings import Case, Severity, judge
+from yellow_larder.core.finding import Severity
+from yellow_larder.core.findings import judge
 from yellow_larder.core.foods import Food
 from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, oxygen_ml
 from yellow_larder.core.packaging import (

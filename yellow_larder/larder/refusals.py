@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.findings import Finding, Severity
+from yellow_larder.core.finding import Finding, Severity
 
 
 class Refused(Exception):

@@ -10,7 +10,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.findings import Severity
+from yellow_larder.core.finding import Severity
 from yellow_larder.core.oxygen import MARGIN
 from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
 from yellow_larder.larder.larder import Larder, Settings, settings
