@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from sqlalchemy.orm import Session
+from collections.abc import Iterable
 
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
-from yellow_larder.store.models import Package, Photo
+from yellow_larder.store.models import Change, Entry, Package, Photo
 
 MOST_BYTES = 2_000_000
 """More than this is no photograph for a card. Source: our judgement; the screen makes them smaller before."""
@@ -32,7 +32,7 @@ def keep_photo(larder: Larder, number: int, jpeg: bytes) -> int:
     with writing(larder.engine) as session:
         if session.get(Package, number) is None:
             raise NotThere("number", f"There is no number {number}")
-        if len(photos_of(session, number)) >= MOST_PHOTOS:
+        if len(photos_in(journal.entries(session, "package", number))) >= MOST_PHOTOS:
             raise Refused("photo", f"{MOST_PHOTOS} of one package are enough")
         photo = Photo(package=number, jpeg=jpeg)
         session.add(photo)
@@ -43,11 +43,9 @@ def keep_photo(larder: Larder, number: int, jpeg: bytes) -> int:
         return photo.id
 
 
-def photos_of(session: Session, number: int) -> list[int]:
-    """The photographs of a package that stand, the first first."""
-    return [
-        entry.facts["photo"] for entry, _ in journal.entries(session, "package", number) if entry.act == "photographed"
-    ]
+def photos_in(entries: Iterable[tuple[Entry, Change]]) -> list[int]:
+    """The photographs that the standing entries of a package tell of, the first first."""
+    return [entry.facts["photo"] for entry, _ in entries if entry.act == "photographed"]
 
 
 def see_photo(larder: Larder, number: int, photo: int) -> bytes:
@@ -57,7 +55,8 @@ def see_photo(larder: Larder, number: int, photo: int) -> bytes:
         NotThere: there is none, or it was taken back.
     """
     with reading(larder.engine) as session:
-        found = session.get(Photo, photo) if photo in photos_of(session, number) else None
+        standing = photos_in(journal.entries(session, "package", number))
+        found = session.get(Photo, photo) if photo in standing else None
         if found is None:
             raise NotThere("photo", "That picture is not there, or was taken back")
         return found.jpeg

@@ -18,7 +18,7 @@ from yellow_larder.larder.ageing import SOON_DAYS, kept_rows, lives_left
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.larder import Larder, settings, tidy_name
-from yellow_larder.larder.photos import photos_of
+from yellow_larder.larder.photos import photos_in
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
@@ -214,7 +214,7 @@ def card(larder: Larder, number: int) -> Card:
         thrown_out=say_day(package.thrown_out_on) if package.thrown_out_on else None,
         against=package.against,
         trouble=package.trouble,
-        photos=photos_of(session, number),
+        photos=photos_in(standing),
         journal=[_happening(entry, places, household.units) for entry, _ in standing],
         ledger=_ledger(package, standing, places, household.units, today),
     )
