@@ -10,6 +10,7 @@
 
   let weight = $state("");
   let grams = $state(0);
+  let across = $state(1280);
   const path = $derived({ params: { path: { number: view.number } } });
   const next = $derived(view.containers.find((each) => each.filled_g === null));
   const last = $derived(view.containers.filter((each) => each.filled_g !== null).at(-1));
@@ -22,13 +23,15 @@
   }
 </script>
 
+<svelte:window bind:innerWidth={across} />
+
 {#if next}
-  <section aria-label="Fill" class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-4 px-4 py-5 sm:px-6 md:grid-cols-[1fr_22rem]">
-    <div class="flex items-end gap-6">
-      <Standing each={next} scale={270 / next.draw.height_mm} share={Math.min(grams / next.planned_g, 1.12)} big />
+  <section aria-label="Fill" class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-4 px-4 py-5 sm:px-6 lg:grid-cols-[1fr_22rem]">
+    <div class="flex items-end gap-6 max-lg:justify-center">
+      <Standing each={next} scale={(across < 640 ? 150 : 270) / next.draw.height_mm} share={Math.min(grams / next.planned_g, 1.12)} big />
       <div>
         <p class="head">Number {next.number}, {next.container}</p>
-        <h1 class="text-[clamp(3rem,9vw,5.2rem)] leading-none">{next.planned}</h1>
+        <h1 class="text-[clamp(2.4rem,9vw,5.2rem)] leading-none whitespace-nowrap">{next.planned}</h1>
         <p class="mt-1 text-[1.35rem] font-semibold">{next.food}</p>
         <p class="caption mt-2">{film ? "Tap it down, wipe the film at the seal, then seal two thirds of the mouth: the rest waits for the packet." : "Tap it down and wipe the rim. The lid waits for the packet."}</p>
         {#if last}<p class="mt-3 text-[0.98rem] font-semibold">Number {last.number} holds {last.filled}{last.off ? `, ${last.off}` : ""}.</p>{/if}

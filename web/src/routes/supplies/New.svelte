@@ -58,7 +58,7 @@
     <select id="supply-sort" class="field mt-1" value={sort} onchange={(event) => pick(event.currentTarget.value as Sort)}>{#each SORTS as each (each)}<option value={each}>{each === "packets" ? "absorber packets" : each}</option>{/each}</select>
   </div>
   {#if sort === "packets"}
-    <div class="grid grid-cols-2 gap-2">
+    <div class="grid grid-cols-2 items-end gap-2">
       <div>
         <label class="head block" for="supply-key">Rated</label>
         <select id="supply-key" class="field mt-1" bind:value={form.key}><option value="">{packets[0]?.size_ml} mL</option>{#each packets.slice(1) as row (row.size_ml)}<option value={String(row.size_ml)}>{row.size_ml} mL</option>{/each}</select>
@@ -80,7 +80,7 @@
   {:else}
     <Field label="What it is called" name="name" bind:value={form.name} {wrong} placeholder={sort === "lids" ? "wide-mouth lids" : "straight iron"} />
   {/if}
-  <div class="grid grid-cols-3 gap-2">
+  <div class="grid grid-cols-3 items-end gap-2">
     <Field label={sort === "packets" ? "Closed packs" : "How many"} name="count" bind:value={form.count} {wrong} placeholder="0" />
     <Field label={sort === "packets" ? "A pack cost" : "One cost"} name="cost" bind:value={form.cost} {wrong} placeholder="not said" />
     <Field label="Low at" name="low" bind:value={form.low} {wrong} placeholder="never" />
