@@ -12,7 +12,7 @@ import numpy as np
 from numpy.typing import NDArray
 from scipy.optimize import Bounds, LinearConstraint, milp
 
-from yellow_larder.core.errors import CoreError, OutOfRange, check_range
+from yellow_larder.core.errors import CoreError, check_range
 
 MOST_PACKETS = 60
 """More packets than this in one container is a wrong size of packet, not a plan. Source: our judgement."""
@@ -116,6 +116,11 @@ class Kept:
         check_range("packs", self.packs, 0, 1e6, "")
         check_range("per_pack", self.per_pack, 1, 1000, "")
 
+    @property
+    def is_loose(self) -> bool:
+        """Whether they are loose ones, which nobody sells."""
+        return self.per_pack == 1 and not self.buyable
+
 
 @dataclass(frozen=True, slots=True)
 class Allotment:
@@ -169,9 +174,9 @@ def allot(needs: Sequence[tuple[float, int]], kept: Sequence[Kept]) -> Allotment
     if any(not each for each in ways):
         raise NoPacketFits("the packets at hand are too small, or there are none")
     program = _Program(needs, kept, ways)
-    for weigh in (program.waste, program.packets, program.packs):
-        program.least(weigh)
-    return program.found()
+    program.least(program.waste)
+    program.least(program.packets)
+    return program.shared_out(program.least(program.packs))
 
 
 def _ways(need_ml: float, kept: Sequence[Kept]) -> list[tuple[int, ...]]:
@@ -247,21 +252,18 @@ class _Program:
             [np.full(columns + kinds, np.inf), np.where([each.buyable for each in kept], np.inf, 0.0)]
         )
         self._bounds = Bounds(0, most)
-        self._answer: NDArray[np.float64] | None = None
 
-    def least(self, weigh: NDArray[np.float64]) -> None:
-        """Bring one thing down to its least, and hold it there for what comes after."""
+    def least(self, weigh: NDArray[np.float64]) -> NDArray[np.float64]:
+        """Bring one thing down to its least, and hold it there for what comes after; the answer that does."""
         done = milp(weigh, constraints=self._rules, bounds=self._bounds, integrality=np.ones(len(weigh), dtype=int))
         if done.x is None:
             raise NoPacketFits("there are not enough packets at hand")
-        self._answer = np.round(done.x)
-        self._rules.append(LinearConstraint(weigh[None, :], -np.inf, float(weigh @ self._answer) + 1e-6))
+        answer: NDArray[np.float64] = np.round(done.x)
+        self._rules.append(LinearConstraint(weigh[None, :], -np.inf, float(weigh @ answer) + 1e-6))
+        return answer
 
-    def found(self) -> Allotment:
-        """The answer."""
-        answer = self._answer
-        if answer is None:
-            raise OutOfRange("needs", 0, 1, math.inf, "")
+    def shared_out(self, answer: NDArray[np.float64]) -> Allotment:
+        """What an answer says."""
         kinds, columns = len(self._kept), len(self.waste) - 2 * len(self._kept)
         opened, buy = (
             tuple(int(n) for n in part) for part in (answer[columns : columns + kinds], answer[columns + kinds :])

@@ -12,8 +12,6 @@ from yellow_larder.core.low_oxygen import days_to_kill
 from yellow_larder.core.moisture import MOULD_GROWS
 from yellow_larder.core.oxygen import Fill
 
-DAYS_A_YEAR = 365.25
-
 
 @dataclass(frozen=True, slots=True)
 class Case:

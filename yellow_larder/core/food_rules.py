@@ -5,8 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
-from yellow_larder.core.case import DAYS_A_YEAR, Case
+from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.moisture import MOULD_GROWS, NOTHING_GROWS
@@ -95,7 +96,7 @@ def _gel(case: Case) -> list[Finding]:
 
 def _damp(case: Case) -> list[Finding]:
     """Damp that comes in through the wall or with each opening, before it is meant to be eaten."""
-    days = case.horizon_years * DAYS_A_YEAR
+    days = case.horizon_years * DAYS_PER_YEAR
     if case.softens_days is not None and 0 < case.softens_days < days:
         return [
             Finding(

@@ -5,8 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
-from yellow_larder.core.case import DAYS_A_YEAR, Case
+from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.packing_rules import BREATHING_YEARS
 from yellow_larder.core.shelf_life import THICK_MIL
 
@@ -65,7 +66,7 @@ def guards(case: Case) -> list[Guard]:
 def _damp(case: Case, *, tight: bool) -> Guard:
     """Damp, by what comes in over the whole time; where that is not known, by the sort of wall."""
     known = [each for each in (case.softens_days, case.moulds_days) if each is not None]
-    holds = min(known) >= case.horizon_years * DAYS_A_YEAR if known else tight
+    holds = min(known) >= case.horizon_years * DAYS_PER_YEAR if known else tight
     if holds:
         return Guard("damp", True, "gel" if case.gel else "the wall" if tight else "a dry place")
     return Guard("damp", False, "opened too often" if tight else "needs foil or glass")

@@ -5,11 +5,12 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
+from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.errors import check_range
 
 Numbers = NDArray[np.float64]
 
-DAYS_PER_MONTH = 365.25 / 12
+DAYS_PER_MONTH = DAYS_PER_YEAR / 12
 """A mean month of the Julian calendar."""
 
 

@@ -6,6 +6,7 @@ from collections.abc import Iterator
 
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.shelf_life import THICK_MIL
 
@@ -83,7 +84,7 @@ def _breathes(case: Case) -> bool:
     """Whether oxygen comes back before the food is wanted; by the sort of wall, where that is not reckoned."""
     if case.holds_days is None:
         return not case.container.holds_without_air
-    return 0 < case.holds_days < case.horizon_years * 365.25
+    return 0 < case.holds_days < case.horizon_years * DAYS_PER_YEAR
 
 
 def _says_breathing(case: Case) -> str:

@@ -24,11 +24,8 @@ from yellow_larder.core.low_oxygen import share_left
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import (
     fill,
-    is_airy_kind,
     mass_that_fits_g,
     need_by_air_ml,
-    need_by_container_ml,
-    need_by_kind_ml,
     oxygen_ml,
 )
 from yellow_larder.core.packing_rules import draws_in
@@ -44,7 +41,7 @@ from yellow_larder.larder.asking import (
     share_out,
     usual_closing,
 )
-from yellow_larder.larder.damp_inside import Standing, damp_inside
+from yellow_larder.larder.damp_inside import Standing, damp_inside, store_c
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import open_moisture_pct
@@ -63,6 +60,7 @@ from yellow_larder.larder.plan import (
 )
 from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
+from yellow_larder.larder.schools import asks_ml
 from yellow_larder.larder.vessels import drawing, say_container
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.reference import DAYS_PER_YEAR, BaseLife, life_classes, lives, packets
@@ -107,7 +105,7 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     try:
         amount_g = amount.weighs_g(food.loose_g_ml)
         eating = appetite(session, today.year)
-        lot = _lot_of(session, ask.lot, food)
+        lot = lot_of(session, ask.lot, food)
         coins = lot.coins * min(1.0, amount_g / lot.came_g) if lot and lot.coins else 0.0
         if lot:
             moisture = _moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
@@ -157,12 +155,12 @@ def _plan(
         warmest_c=place.mean_c + place.swing_c,
         holds_days=None if inside is None else math.inf if inside.holds_days is None else inside.holds_days,
         gel=ask.gel,
-        store_c=min(max(place.mean_c, -20.0), 50.0),
+        store_c=store_c(place),
         oxygen_left=left or 0.0,
         food_grade=ask.food_grade,
         softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
         moulds_days=_never(damp.moulds_days) if damp else None,
-        unproven=lot is not None and lot.wants_conditioning and lot.conditioned_on is None,
+        unproven=is_unproven(lot),
     )
     groups = [full, *([rest] if rest else [])]
     to_pack = at_hand.to_pack(container, groups)
@@ -234,22 +232,26 @@ def _water_activity(food: Food, moisture_pct: float, place: Place) -> float | No
     return float(isotherm.water_activity(np.array(moisture_pct), warmest))
 
 
+def _left_kpa(ask: Ask) -> float:
+    """Pressure that the vacuum leaves: by its gauge, or what is usual for its pump."""
+    return LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+
+
 def _say_vacuum(ask: Ask, left: float) -> str:
     """What the vacuum leaves, in words."""
-    kpa = LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+    kpa = _left_kpa(ask)
     inches = (101.325 - kpa) / _KPA_PER_INHG
     return f"{kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {left:.1%} oxygen"
 
 
-def is_waxed(ask: Ask, container: Container) -> bool:
+def _is_waxed(ask: Ask, container: Container) -> bool:
     """Whether its cap is under wax, as only a bottle's is."""
     return ask.waxed and container.kind is Kind.BOTTLE
 
 
 def _share_left(ask: Ask, household: Settings) -> float:
     """Share of oxygen that the vacuum leaves."""
-    left = LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
-    return share_left(left, pressure_kpa(household.altitude_m))
+    return share_left(_left_kpa(ask), pressure_kpa(household.altitude_m))
 
 
 def _air_inside(
@@ -258,8 +260,8 @@ def _air_inside(
     """The oxygen in one of them over the years, where it will stand; with what a vacuum left of it, if one did."""
     pressure = pressure_kpa(household.altitude_m)
     room = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
-    share, store_c = (room if left is None else left), min(max(place.mean_c, -20.0), 50.0)
-    return air_inside(container, full, share=share, store_c=store_c, waxed=is_waxed(ask, container))
+    share = room if left is None else left
+    return air_inside(container, full, share=share, store_c=store_c(place), waxed=_is_waxed(ask, container))
 
 
 def _damp_inside(
@@ -276,7 +278,7 @@ def _damp_inside(
     if isotherm is None or not 0 <= moisture_pct <= 60:
         return None
     check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
-    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened, is_waxed(ask, container))
+    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened, _is_waxed(ask, container))
     return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=gel_each_g)
 
 
@@ -312,7 +314,22 @@ def _never(days: float | None) -> float:
     return math.inf if days is None else days
 
 
-def _lot_of(session: Session, number: int | None, food: Food) -> Lot | None:
+def oxygen_in_room_ml(void_ml: float, household: Settings) -> float:
+    """Oxygen in so much of the household's air, mL at the state packets are rated in."""
+    return oxygen_ml(
+        void_ml,
+        pressure_kpa=pressure_kpa(household.altitude_m),
+        temperature_c=household.room_c,
+        humidity=household.humidity,
+    )
+
+
+def is_unproven(lot: Lot | None) -> bool:
+    """Whether it was dried here, and no jar has proved it dry."""
+    return lot is not None and lot.wants_conditioning and lot.conditioned_on is None
+
+
+def lot_of(session: Session, number: int | None, food: Food) -> Lot | None:
     """The lot that a food comes from; none if it is of no lot, or of another food's."""
     lot = session.get(Lot, number) if number is not None else None
     return lot if lot is not None and lot.food_key == food.key else None
@@ -332,13 +349,8 @@ class _Packer:
     def pack(self, mass_g: float, count: int) -> Packed:
         """One of so many containers alike, with its packets."""
         filled = fill(self.container, self.food, mass_g, pressed=self.ask.pressed)
-        oxygen = oxygen_ml(
-            filled.void_ml,
-            pressure_kpa=pressure_kpa(self.household.altitude_m),
-            temperature_c=self.household.room_c,
-            humidity=self.household.humidity,
-        )
-        need = self.asks_ml(self.ask.sizing, oxygen) if self.closing is Closing.ABSORBER else 0.0
+        oxygen = oxygen_in_room_ml(filled.void_ml, self.household)
+        need = asks_ml(self.ask.sizing, self.food, self.container, oxygen) if self.closing is Closing.ABSORBER else 0.0
         chosen = self.choose(need)
         inside = nutrients(self.food.composition, mass_g)
         return Packed(
@@ -364,17 +376,6 @@ class _Packer:
             nutrients=inside,
         )
 
-    def asks_ml(self, sizing: Sizing, oxygen: float) -> float:
-        """Packet millilitres that a school asks for."""
-        if sizing is Sizing.AIR:
-            return need_by_air_ml(oxygen)
-        quarts = self.container.nominal_qt
-        return (
-            need_by_kind_ml(quarts, airy=is_airy_kind(self.food))
-            if sizing is Sizing.KIND
-            else need_by_container_ml(quarts)
-        )
-
     def choose(self, need_ml: float) -> dict[int, int]:
         """Whole packets of those the household keeps."""
         try:
@@ -386,7 +387,7 @@ class _Packer:
         """What each school would put in, against the oxygen that is there."""
         found = []
         for sizing, name in _SCHOOL_NAMES.items():
-            asks = self.asks_ml(sizing, full.oxygen_ml)
+            asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
             chosen = self.choose(asks)
             packed = sum(size * n for size, n in chosen.items())
             spare = packed - full.oxygen_ml
@@ -413,12 +414,18 @@ def base_life(food: Food, container: Container, closing: Closing) -> BaseLife:
     return lives()[food.life, packing_class(container, closing)]
 
 
-def _best_by(food: Food, container: Container, closing: Closing, place: Place, school: School, today: date) -> BestBy:
+def life_days(food: Food, container: Container, closing: Closing, place: Place) -> dict[School, float]:
+    """Days the food keeps in this packing where it will stand, by three schools; infinite where it does not age."""
     days = base_life(food, container, closing).days
     rate = ageing_rate(place.mean_c, place.swing_c, life_classes()[food.life].q10)
     base = np.array([days.by(each) for each in School])
     left = days_left(base, np.zeros(3), np.full(3, rate), np.zeros(3))
-    dates = [None if np.isinf(n) else today + timedelta(days=float(n)) for n in left]
+    return dict(zip(School, left.tolist(), strict=True))
+
+
+def _best_by(food: Food, container: Container, closing: Closing, place: Place, school: School, today: date) -> BestBy:
+    lives_days = life_days(food, container, closing, place)
+    dates = [None if math.isinf(n) else today + timedelta(days=n) for n in lives_days.values()]
     cautious, _, hopeful = dates
     chosen = dates[list(School).index(school)]
     if cautious is None or hopeful is None:

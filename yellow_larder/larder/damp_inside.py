@@ -26,6 +26,11 @@ _MOST_PACKETS = 12
 _POINTS = 49
 
 
+def store_c(place: Place) -> float:
+    """The mean of a place, °C, within what the sums hold for."""
+    return min(max(place.mean_c, -20.0), 50.0)
+
+
 def is_crisp(food: Food) -> bool:
     """Whether it is spoilt by going soft or clumping, long before anything grows.
 
@@ -68,7 +73,7 @@ class Standing:
             np.full(3, gel_g),
             np.array([math.sqrt(low * high) if low else high / 2, low, high]),
             np.full(3, aired),
-            min(max(self.place.mean_c, -20.0), 50.0),
+            store_c(self.place),
             min(max(self.place.humidity, 0.02), 0.98),
         )
 

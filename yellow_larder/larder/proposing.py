@@ -11,13 +11,12 @@ from typing import Any
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.findings import judge
 from yellow_larder.core.foods import Food
-from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml, oxygen_ml
+from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml
 from yellow_larder.core.packaging import (
     Counts,
     NothingFits,
@@ -26,10 +25,9 @@ from yellow_larder.core.packaging import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.core.shelf_life import ageing_rate, days_left
 from yellow_larder.larder.air_inside import say_span
 from yellow_larder.larder.asking import Ask, find_place, read_food, usual_closing
-from yellow_larder.larder.bench import base_life
+from yellow_larder.larder.bench import is_unproven, life_days, lot_of, oxygen_in_room_ml
 from yellow_larder.larder.damp_inside import is_crisp
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, Settings, settings
@@ -38,7 +36,7 @@ from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.larder.wording import say_best_by
-from yellow_larder.reference import DAYS_PER_YEAR, containers, life_classes
+from yellow_larder.reference import DAYS_PER_YEAR, containers
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
@@ -148,6 +146,17 @@ class _Offer:
 
 
 @dataclass(frozen=True, slots=True)
+class _Lot:
+    """A lot as it was read: how much of what, its record if it has one, and what the kitchen takes of it a day, g."""
+
+    food: Food
+    mass_g: float
+    record: Lot | None
+    number: int | None
+    uses_g_day: float | None
+
+
+@dataclass(frozen=True, slots=True)
 class _Pair:
     """A lot in a kind of container."""
 
@@ -176,15 +185,12 @@ def propose_packing(
         known = all_foods(session)
         offers = _offers(session)
         per_ml = _packet_coins_per_ml(session)
-        wanted = [_read(n, line, known) for n, line in enumerate(lines)]
+        wanted = [_read(session, n, line, known) for n, line in enumerate(lines)]
         pairs = [
-            [
-                _pair(session, food, line, offer.container, household, where, horizon_years, per_ml, n)
-                for offer in offers
-            ]
-            for n, ((food, _), line) in enumerate(zip(wanted, lines, strict=True))
+            [_pair(each, offer.container, household, where, horizon_years, per_ml) for offer in offers]
+            for each in wanted
         ]
-        mass = np.array([amount for _, amount in wanted])
+        mass = np.array([each.mass_g for each in wanted])
         try:
             found = propose(
                 mass,
@@ -198,10 +204,7 @@ def propose_packing(
         except NothingFits as error:
             raise Refused("line.0", f"No container does: {error}") from error
         today = larder.today()
-        shown = [
-            _line(food, amount, lines[n], pairs[n], offers, found.counts[n], household, today)
-            for n, (food, amount) in enumerate(wanted)
-        ]
+        shown = [_line(each, pairs[n], offers, found.counts[n], household, today) for n, each in enumerate(wanted)]
     return _packing(shown, offers, found, household)
 
 
@@ -217,7 +220,7 @@ def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, h
     )
 
 
-def _read(n: int, line: WantedLine, known: dict[str, Food]) -> tuple[Food, float]:
+def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food]) -> _Lot:
     try:
         food, amount = read_food(Ask(line=line.line), known)
         grams = amount.weighs_g(food.loose_g_ml)
@@ -225,7 +228,7 @@ def _read(n: int, line: WantedLine, known: dict[str, Food]) -> tuple[Food, float
         raise Refused(f"line.{n}", error.message, nearest=error.nearest) from error
     if grams < 1:
         raise Refused(f"line.{n}", "Write how much there is, such as 10 kg")
-    return food, grams
+    return _Lot(food, grams, lot_of(session, line.lot, food), line.lot, _uses_g_day(line, food, n))
 
 
 def _offers(session: Session) -> list[_Offer]:
@@ -255,29 +258,14 @@ def _packet_coins_per_ml(session: Session) -> float:
 
 
 def _pair(
-    session: Session,
-    food: Food,
-    line: WantedLine,
-    container: Container,
-    household: Settings,
-    place: Place,
-    horizon_years: float,
-    coins_per_ml: float,
-    n: int,
+    lot: _Lot, container: Container, household: Settings, place: Place, horizon_years: float, coins_per_ml: float
 ) -> _Pair:
     """What one container of a kind holds of a lot, what that costs, and whether it may be."""
+    food, mine = lot.food, lot.record
     closing = usual_closing(food, container)
     fits = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     filled = fill(container, food, fits, pressed=True)
-    oxygen = oxygen_ml(
-        filled.void_ml,
-        pressure_kpa=pressure_kpa(household.altitude_m),
-        temperature_c=household.room_c,
-        humidity=household.humidity,
-    )
-    need = need_by_air_ml(oxygen) if closing is Closing.ABSORBER else 0.0
-    lot = session.get(Lot, line.lot) if line.lot is not None else None
-    mine = lot if lot is not None and lot.food_key == food.key else None
+    need = need_by_air_ml(oxygen_in_room_ml(filled.void_ml, household)) if closing is Closing.ABSORBER else 0.0
     moisture = mine.moisture_pct if mine is not None and mine.moisture_pct is not None else food.composition.water_g
     case = Case(
         food=food,
@@ -289,24 +277,17 @@ def _pair(
         fill=filled,
         need_ml=need,
         packed_ml=need,
-        unproven=mine is not None and mine.wants_conditioning and mine.conditioned_on is None,
+        unproven=is_unproven(mine),
     )
     stop = next((each.says for each in judge(case) if each.severity is Severity.STOP), "")
-    life = _life_days(food, container, closing, place, household)
-    uses = _uses_g_day(line, food, n)
-    days_open = fits / uses if uses else None
+    life = life_days(food, container, closing, place)[household.school]
+    days_open = fits / lot.uses_g_day if lot.uses_g_day else None
     worth = fits * (mine.coins / mine.came_g if mine is not None and mine.coins else _FOOD_COINS_PER_G)
     best = _CRISP_OPEN_DAYS if is_crisp(food) else _GOOD_OPEN_DAYS
     lost = float(keeps_too_short(np.array(life), np.array(horizon_years * DAYS_PER_YEAR)))
     lost += float(stands_open_too_long(np.array(days_open), best)) if days_open is not None else 0.0
     costs = worth * lost + need * coins_per_ml + _HANDLING_COINS
     return _Pair(0.0 if stop else fits, costs, life, days_open, closing, stop)
-
-
-def _life_days(food: Food, container: Container, closing: Closing, place: Place, household: Settings) -> float:
-    days = base_life(food, container, closing).days.by(household.school)
-    rate = ageing_rate(place.mean_c, place.swing_c, life_classes()[food.life].q10)
-    return float(days_left(np.array([days]), np.zeros(1), np.array([rate]), np.zeros(1))[0])
 
 
 def _uses_g_day(line: WantedLine, food: Food, n: int) -> float | None:
@@ -319,15 +300,14 @@ def _uses_g_day(line: WantedLine, food: Food, n: int) -> float | None:
 
 
 def _line(
-    food: Food,
-    amount_g: float,
-    line: WantedLine,
+    lot: _Lot,
     pairs: list[_Pair],
     offers: list[_Offer],
     counts: Counts,
     household: Settings,
     today: date,
 ) -> ProposedLine:
+    food, amount_g = lot.food, lot.mass_g
     holds = sum(pair.fits_g * int(n) for pair, n in zip(pairs, counts, strict=True))
     shown = []
     for pair, offer, n in zip(pairs, offers, counts, strict=True):
@@ -353,4 +333,4 @@ def _line(
             )
         )
     stops = sorted({pair.stop for pair in pairs if pair.stop})
-    return ProposedLine(food.name, food.form, food.colour, line.lot, shown, "; ".join(stops))
+    return ProposedLine(food.name, food.form, food.colour, lot.number, shown, "; ".join(stops))

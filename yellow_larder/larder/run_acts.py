@@ -197,12 +197,11 @@ def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.OPEN)
-        waiting = [n for n, each in run.containers.items() if "closed" not in each and each["packets"]]
         usual = usual_seconds(session)
         most = count if count is not None else batch_size(seconds_each(run.took_s(), usual_s=usual))
         if most < 1:
             raise Refused("count", "For one container at the least")
-        chosen = waiting[:most]
+        chosen = run.waiting()[:most]
         draws = draws_for(session, run, chosen)
         held = run.held
         before = max((held[draw.supply]["minutes"] for draw in draws if draw.from_held), default=0.0)
@@ -238,8 +237,9 @@ def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
         Refused: there are not enough left.
     """
     wanted: dict[tuple[int, int, bool], int] = defaultdict(int)
+    containers = run.containers
     for n in chosen:
-        for supply, size, count, spare in run.containers[n]["packets"]:
+        for supply, size, count, spare in containers[n]["packets"]:
             if supply is not None:
                 wanted[supply, size, spare] += count
     supplies, held = journal.records(session, "supply"), run.held
@@ -369,11 +369,12 @@ def put_back(larder: Larder, number: int, count: int | None = None) -> None:
 def _with_back(run: Run, containers: list[int], minutes: float) -> dict[str, Any]:
     """The jar of this run once the packets of some containers are back in it, after so many minutes out."""
     held: dict[str, Any] = {}
+    laid, before = run.containers, run.held
     for n in containers:
-        for supply, size, count, _ in run.containers[n]["packets"]:
+        for supply, size, count, _ in laid[n]["packets"]:
             if supply is None:
                 continue
-            there = held.get(str(supply)) or run.held.get(supply) or {"count": 0, "minutes": 0.0}
+            there = held.get(str(supply)) or before.get(supply) or {"count": 0, "minutes": 0.0}
             most = max(there["minutes"], minutes)
             held[str(supply)] = {"count": there["count"] + count, "minutes": most, "size_ml": size}
     return held

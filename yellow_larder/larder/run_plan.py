@@ -2,22 +2,26 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
+from collections import Counter, defaultdict
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any
 
+from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.absorbers import Allotment, Kept, NoPacketFits, allot
 from yellow_larder.core.containers import Closing
-from yellow_larder.larder.asking import Ask, Sizing
+from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.packing import gel_in, own_facts, shared_facts, stop_overridden, usual_shelf
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.supplies import container_supply, packets_kept
 from yellow_larder.store.models import Place
+
+_ASK = TypeAdapter(Ask)
 
 MOST_LINES = 12
 MOST_CONTAINERS = 200
@@ -55,9 +59,7 @@ class Sheet:
 
 def read_ask(facts: dict[str, Any]) -> Ask:
     """An ask as it was written into the journal."""
-    asked = dict(facts["ask"])
-    closing = Closing(asked["closing"]) if asked["closing"] else None
-    return Ask(**asked | {"closing": closing, "sizing": Sizing(asked["sizing"])})
+    return _ASK.validate_python(dict(facts["ask"]))
 
 
 def sheet_of(session: Session, facts: dict[str, Any], now: datetime) -> Sheet:
@@ -98,7 +100,11 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
         for group in line.groups:
             for _ in range(group.count):
                 packets = next(ways[line.number, id(group)]) if (line.number, id(group)) in ways else []
-                facts = shared | own_facts(group, line.plan) | {"packets": _by_size(packets) | gel_in(line.plan)}
+                facts = (
+                    shared
+                    | own_facts(group, line.plan)
+                    | {"packets": {str(size): n for size, n in by_size([packets]).items()} | gel_in(line.plan)}
+                )
                 containers.append(
                     {
                         "package": first + len(containers),
@@ -115,11 +121,13 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
     return containers
 
 
-def _by_size(packets: list[list[Any]]) -> dict[str, int]:
-    found: dict[str, int] = defaultdict(int)
-    for _, size, count, _ in packets:
-        found[str(size)] += count
-    return dict(found)
+def by_size(containers: Iterable[list[list[Any]]]) -> dict[int, int]:
+    """Packets of some containers by their rating, the largest first."""
+    found: Counter[int] = Counter()
+    for packets in containers:
+        for _, size, count, _ in packets:
+            found[size] += count
+    return dict(sorted(found.items(), reverse=True))
 
 
 def packets_of(sheet: Sheet) -> dict[tuple[int, int], list[list[Any]]]:
@@ -133,11 +141,7 @@ def packets_of(sheet: Sheet) -> dict[tuple[int, int], list[list[Any]]]:
         }
     return {
         (line.number, id(group)): [
-            [
-                [supply, kind.size_ml, n, kind.per_pack == 1 and not kind.buyable]
-                for (supply, kind), n in zip(sheet.kept, way, strict=True)
-                if n
-            ]
+            [[supply, kind.size_ml, n, kind.is_loose] for (supply, kind), n in zip(sheet.kept, way, strict=True) if n]
             for way, count in ways
             for _ in range(count)
         ]

@@ -122,16 +122,21 @@ class Run:
 
     def to_close(self) -> list[int]:
         """Containers that are to be closed now, in their order."""
-        clock = self.clock
-        wanted = clock.for_ if clock else [n for n, each in self.containers.items() if not each["packets"]]
-        return [n for n in wanted if "closed" not in self.containers[n]]
+        clock, containers = self.clock, self.containers
+        wanted = clock.for_ if clock else [n for n, each in containers.items() if not each["packets"]]
+        return [n for n in wanted if "closed" not in containers[n]]
+
+    def waiting(self) -> list[int]:
+        """Containers that wait for their packets, in their order."""
+        return [n for n, each in self.containers.items() if "closed" not in each and each["packets"]]
 
     def since_last(self, now: datetime) -> float:
         """How long ago the last of this opening was closed, or its packets opened, s."""
         clock = self.clock
         if clock is None:
             return 0.0
-        closed = [self.containers[n].get("closed") for n in clock.for_]
+        containers = self.containers
+        closed = [containers[n].get("closed") for n in clock.for_]
         last = max([datetime.fromisoformat(each) for each in closed if each] + [clock.at])
         return max(0.0, (now - last).total_seconds())
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections import Counter, defaultdict
+from collections import Counter
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from typing import Any
@@ -17,7 +17,7 @@ from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.quantities import say_mass, say_off
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
-from yellow_larder.larder.run_plan import Sheet, packets_of, sheet_of, short_of_containers
+from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.reference import packets
@@ -169,7 +169,9 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
     household, phase = settings(session), run.phase()
     places = {place.id: place.name for place in session.query(Place)}
     sheet, wrong = _sheet(session, run, now) if phase is RunPhase.SHEET else (Sheet([], [], None), "")
-    containers = [_container(run, n, household, places) for n in run.containers]
+    clock = run.clock
+    out = clock.for_ if clock else []
+    containers = [_container(n, mine, n in out, household, places) for n, mine in run.containers.items()]
     return RunView(
         number=run.number,
         phase=phase,
@@ -237,12 +239,12 @@ def _packs(sheet: Sheet) -> list[str]:
     ):
         if not opened:
             continue
-        if kind.per_pack == 1 and not kind.buyable:
+        if kind.is_loose:
             said.append(f"{opened} spare {kind.size_ml} mL from the jar")
         else:
             rest = f", {spare} back into the jar" if spare else ""
             more = f", {bought} of them to buy" if bought else ""
-            said.append(f"{opened} pack{'s' if opened > 1 else ''} of {kind.per_pack} × {kind.size_ml} mL{more}{rest}")
+            said.append(f"{_say_packs(opened, kind.per_pack, kind.size_ml)}{more}{rest}")
     return said
 
 
@@ -250,25 +252,21 @@ def _buy(sheet: Sheet) -> list[str]:
     if sheet.allotment is None:
         return []
     return [
-        f"{n} pack{'s' if n > 1 else ''} of {kind.per_pack} × {kind.size_ml} mL"
+        _say_packs(n, kind.per_pack, kind.size_ml)
         for (_, kind), n in zip(sheet.kept, sheet.allotment.buy, strict=True)
         if n
     ]
 
 
-def _container(run: Run, n: int, household: Settings, places: dict[int, str]) -> RunContainer:
-    mine = run.containers[n]
+def _container(n: int, mine: dict[str, Any], out: bool, household: Settings, places: dict[int, str]) -> RunContainer:
     facts = mine["facts"]
     container = container_by_key(facts["container_key"])
     filled = mine.get("filled_g")
     planned = mine["planned_g"]
     off = "" if filled is None else say_off(filled, planned, household.units)
-    packed = sum(size * count for _, size, count, _ in mine["packets"])
+    sizes = by_size([mine["packets"]])
+    packed = sum(size * count for size, count in sizes.items())
     lacks = mine["need_ml"] / (1 + MARGIN) - packed if mine["packets"] else 0.0
-    clock = run.clock
-    sizes: Counter[int] = Counter()
-    for _, size, count, _ in mine["packets"]:
-        sizes[size] += count
     return RunContainer(
         n=n,
         number=mine["package"],
@@ -283,17 +281,17 @@ def _container(run: Run, n: int, household: Settings, places: dict[int, str]) ->
         filled_g=filled,
         filled="" if filled is None else say_mass(filled, household.units),
         off=off,
-        packets=" + ".join(f"{count} × {size} mL" for size, count in sorted(sizes.items(), reverse=True)),
+        packets=" + ".join(f"{count} × {size} mL" for size, count in sizes.items()),
         packet_sizes=[
             PacketShape(size, count, packets()[size].width_mm, packets()[size].length_mm)
-            for size, count in sorted(sizes.items(), reverse=True)
+            for size, count in sizes.items()
         ],
         short=f"{lacks:.0f} mL short since it holds less: one more packet" if lacks > 0 else "",
         closed="closed" in mine,
         closed_at=datetime.fromisoformat(mine["closed"]) if "closed" in mine else None,
         late=bool(mine.get("late")),
         note=mine.get("note") or "",
-        out=clock is not None and n in clock.for_,
+        out=out,
         place=f"{places.get(facts['place_id'], '')}, shelf {facts['shelf']}",
     )
 
@@ -330,17 +328,19 @@ def _ready(session: Session, run: Run) -> list[Ready]:
 
 
 def _all_packs(session: Session, run: Run) -> str:
-    waiting = [n for n, each in run.containers.items() if each["packets"]]
-    said = _say_draws(session, run, waiting)
-    return ", ".join(said) if said else _by_count(run, waiting)
+    return ", ".join(_say_opened(session, run, run.waiting()))
 
 
-def _by_count(run: Run, chosen: list[int]) -> str:
-    sizes: dict[int, int] = defaultdict(int)
-    for n in chosen:
-        for _, size, count, _ in run.containers[n]["packets"]:
-            sizes[size] += count
-    return ", ".join(f"{count} × {size} mL" for size, count in sorted(sizes.items(), reverse=True))
+def _say_opened(session: Session, run: Run, chosen: list[int]) -> list[str]:
+    """What is opened for some containers: from where, or just how many, if nothing is counted."""
+    containers = run.containers
+    sizes = by_size(containers[n]["packets"] for n in chosen)
+    plainly = ", ".join(f"{count} × {size} mL" for size, count in sizes.items())
+    return _say_draws(session, run, chosen) or [plainly]
+
+
+def _say_packs(n: int, per_pack: int, size_ml: int) -> str:
+    return f"{n} pack{'s' if n > 1 else ''} of {per_pack} × {size_ml} mL"
 
 
 def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
@@ -357,13 +357,13 @@ def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
         if draw.packs:
             per = supplies[draw.supply]["per_pack"]
             extras = f", {draw.extras} of them straight into the jar" if draw.extras else ""
-            parts.append(f"{draw.packs} pack{'s' if draw.packs > 1 else ''} of {per} × {draw.size_ml} mL{extras}")
+            parts.append(f"{_say_packs(draw.packs, per, draw.size_ml)}{extras}")
         said += parts
     return said
 
 
 def _batch(session: Session, run: Run) -> NextOpening:
-    waiting = [n for n, each in run.containers.items() if "closed" not in each and each["packets"]]
+    waiting = run.waiting()
     each_s = seconds_each(run.took_s(), usual_s=usual_seconds(session))
     suggested = min(len(waiting), batch_size(each_s))
     chosen = waiting[:suggested]
@@ -372,8 +372,7 @@ def _batch(session: Session, run: Run) -> NextOpening:
         says = f"{pace} Open for all {suggested}." if suggested > 1 else pace
     else:
         says = f"{pace} Open for {suggested} now, and for the other {len(waiting) - suggested} after that."
-    opened = _say_draws(session, run, chosen) or [_by_count(run, chosen)]
-    return NextOpening(len(waiting), suggested, each_s, says, opened)
+    return NextOpening(len(waiting), suggested, each_s, says, _say_opened(session, run, chosen))
 
 
 def _clock(run: Run, now: datetime) -> Clock | None:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.containers import Container, volume_below_ml
@@ -16,6 +15,7 @@ from yellow_larder.core.oxygen import (
     need_by_kind_ml,
     oxygen_ml,
 )
+from yellow_larder.larder.asking import Sizing
 from yellow_larder.larder.quantities import Units, say_mass
 
 _FOODS = (
@@ -32,6 +32,23 @@ _FOODS = (
     "fd-fish-stew",
 )
 _CONTAINERS = ("jar-quart", "jar-half-gallon", "bag-quart", "bag-gallon", "lined-5-gallon")
+
+
+def asks_ml(sizing: Sizing, food: Food, container: Container, oxygen_there_ml: float) -> float:
+    """Packet millilitres that a school asks for.
+
+    Example:
+        >>> from yellow_larder.reference import containers, foods
+        >>> asks_ml(Sizing.KIND, foods()["macaroni"], containers()["bag-gallon"], 457)
+        1000.0
+    """
+    match sizing:
+        case Sizing.AIR:
+            return need_by_air_ml(oxygen_there_ml)
+        case Sizing.CONTAINER:
+            return need_by_container_ml(container.nominal_qt)
+        case Sizing.KIND:
+            return need_by_kind_ml(container.nominal_qt, airy=is_airy_kind(food))
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,18 +88,15 @@ def schools_table(foods: dict[str, Food], containers: dict[str, Container], unit
 def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
     mass = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     there = oxygen_ml(fill(container, food, mass, pressed=True).void_ml, humidity=0.5)
-    airy = is_airy_kind(food)
-    by_air, by_container, by_kind = _say(
-        (
-            need_by_air_ml(there),
-            need_by_container_ml(container.nominal_qt),
-            need_by_kind_ml(container.nominal_qt, airy=airy),
-        ),
-        there,
+    asks = {sizing: round(asks_ml(sizing, food, container, there)) for sizing in Sizing}
+    says = {sizing: SchoolSays(each, each - round(there)) for sizing, each in asks.items()}
+    return SchoolsRow(
+        food=food.name,
+        container=container.name,
+        holds=say_mass(mass, units),
+        oxygen_ml=round(there),
+        airy=is_airy_kind(food),
+        by_air=says[Sizing.AIR],
+        by_container=says[Sizing.CONTAINER],
+        by_kind=says[Sizing.KIND],
     )
-    holds = say_mass(mass, units)
-    return SchoolsRow(food.name, container.name, holds, round(there), airy, by_air, by_container, by_kind)
-
-
-def _say(asks: Sequence[float], there: float) -> list[SchoolSays]:
-    return [SchoolSays(round(each), round(each) - round(there)) for each in asks]

@@ -8,6 +8,7 @@ from functools import lru_cache
 
 from yellow_larder.core.breathing import Wall
 from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
 from yellow_larder.core.desiccant import VaporWall
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.heat import Stuff
@@ -16,7 +17,6 @@ from yellow_larder.core.nutrition import Composition, dried_to
 from yellow_larder.core.shelf_life import Life, Packing
 from yellow_larder.reference.rows import rows, words
 
-DAYS_PER_YEAR = 365.25
 KEEPS = "keeps"
 """What the table of lives says of food that does not age."""
 

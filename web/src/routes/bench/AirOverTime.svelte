@@ -1,6 +1,7 @@
 <!-- The oxygen in one container from the hour it is closed to forty years on; time runs by tenfolds. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { course } from "$lib/draw/course";
 
   let { air, years }: { air: Schemas["AirInside"]; years: number } = $props();
 
@@ -15,12 +16,7 @@
   const last = $derived(air.course.at(-1)?.days ?? 14610);
   const x = (days: number) => LEFT + (Math.log(days / first) / Math.log(last / first)) * wide;
   const y = (percent: number) => TOP + (1 - percent / MOST) * HIGH;
-  const f = (value: number) => value.toFixed(1);
-  const line = $derived(air.course.map((point, n) => `${n ? "L" : "M"}${f(x(point.days))} ${f(y(point.likely))}`).join(""));
-  const band = $derived(
-    air.course.map((point, n) => `${n ? "L" : "M"}${f(x(point.days))} ${f(y(point.high))}`).join("") +
-      [...air.course].reverse().map((point) => `L${f(x(point.days))} ${f(y(point.low))}`).join("") + "Z",
-  );
+  const drawn = $derived(course(air.course, x, y));
   const TICKS: [number, string][] = [[1 / 24, "1 h"], [1, "1 day"], [7, "week"], [30.44, "month"], [365.25, "1 y"], [3652.5, "10 y"], [14610, "40 y"]];
   const wanted = $derived(years * 365.25);
 </script>
@@ -28,9 +24,9 @@
 <div bind:clientWidth={room} class="min-w-0 overflow-hidden">
   <p class="text-[0.95rem] font-semibold">{air.says}</p>
   <svg width={room} height={HIGH + TOP + 22} class="block" role="img" aria-label="Oxygen in each over the years. {air.says}">
-    <path d={band} fill="var(--yolk-pale)" />
+    <path d={drawn.band} fill="var(--yolk-pale)" />
     <path d="M{LEFT} {y(1)}H{LEFT + wide}" stroke="var(--leaf)" stroke-width="1.6" stroke-dasharray="5 4" />
-    <path d={line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
+    <path d={drawn.line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
     {#if wanted < last}
       <path d="M{x(wanted)} {TOP}V{TOP + HIGH}" stroke="var(--slate)" stroke-width="1.6" />
       <text x={x(wanted) - 5} y={TOP + 12} text-anchor="end" font-size="12.500" font-weight="700" fill="var(--slate)">wanted for {years} y</text>

@@ -1,6 +1,7 @@
 <!-- The damp in one container over the time it is wanted for: water activity, with the line it must not pass. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { course } from "$lib/draw/course";
 
   let { damp }: { damp: Schemas["DampInside"] } = $props();
 
@@ -14,12 +15,7 @@
   const most = $derived(Math.max(0.75, ...damp.course.map((point) => point.high)));
   const x = (days: number) => LEFT + (days / last) * wide;
   const y = (activity: number) => TOP + (1 - activity / most) * HIGH;
-  const f = (value: number) => value.toFixed(1);
-  const line = $derived(damp.course.map((point, n) => `${n ? "L" : "M"}${f(x(point.days))} ${f(y(point.likely))}`).join(""));
-  const band = $derived(
-    damp.course.map((point, n) => `${n ? "L" : "M"}${f(x(point.days))} ${f(y(point.high))}`).join("") +
-      [...damp.course].reverse().map((point) => `L${f(x(point.days))} ${f(y(point.low))}`).join("") + "Z",
-  );
+  const drawn = $derived(course(damp.course, x, y));
   const ends = $derived((damp.crisp ? damp.softens_days : damp.moulds_days) ?? Infinity);
   const step = $derived([0.25, 0.5, 1, 2, 5, 10].find((years) => last / (years * 365.25) <= 6) ?? 10);
   const ticks = $derived(Array.from({ length: Math.floor(last / (step * 365.25)) + 1 }, (_, n) => n * step));
@@ -29,10 +25,10 @@
 <div bind:clientWidth={room} class="min-w-0 overflow-hidden">
   <p class="text-[0.95rem] font-semibold">{damp.says}</p>
   <svg width={room} height={HIGH + TOP + 22} class="block" role="img" aria-label="Water activity in each over the years. {damp.says}">
-    <path d={band} fill="color-mix(in oklab, var(--slate) 24%, var(--paper))" />
+    <path d={drawn.band} fill="color-mix(in oklab, var(--slate) 24%, var(--paper))" />
     <path d="M{LEFT} {y(damp.limit)}H{LEFT + wide}" stroke="var(--rust)" stroke-width="1.6" stroke-dasharray="5 4" />
     <text x={LEFT + 6} y={y(damp.limit) - 5} font-size="12.500" font-weight="700" fill="var(--rust)">{damp.crisp ? "soft above this" : "mould above this"}</text>
-    <path d={line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
+    <path d={drawn.line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
     {#if ends > 0 && ends < last}<circle cx={x(ends)} cy={y(damp.limit)} r="5" fill="var(--rust)" stroke="var(--paper)" stroke-width="2" />{/if}
     <path d="M{LEFT} {TOP}V{TOP + HIGH}H{LEFT + wide}" fill="none" stroke="var(--ink)" stroke-width="1.6" />
     {#each [0.2, 0.4, 0.6] as activity (activity)}
