@@ -16,7 +16,8 @@ from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, s
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import Refused
-from yellow_larder.larder.supplies import NewSupply, Sort, add_supply
+from yellow_larder.larder.stock import Sort
+from yellow_larder.larder.supplies import NewSupply, add_supply
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 SHARED = settings(deadline=None, suppress_health_check=list(HealthCheck), max_examples=60)

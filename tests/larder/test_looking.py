@@ -16,7 +16,8 @@ from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
 from yellow_larder.larder.run_view import see_that_run
 from yellow_larder.larder.shelves import card, shelves, throw_out
-from yellow_larder.larder.supplies import NewSupply, Sort, add_supply
+from yellow_larder.larder.stock import Sort
+from yellow_larder.larder.supplies import NewSupply, add_supply
 
 LENTILS = Ask(line="5 kg red lentils")
 

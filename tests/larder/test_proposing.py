@@ -7,7 +7,8 @@ from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.proposing import ProposedLine, WantedLine, propose_packing
 from yellow_larder.larder.refusals import Refused
-from yellow_larder.larder.supplies import NewSupply, Sort, add_supply, cut_down
+from yellow_larder.larder.stock import Sort
+from yellow_larder.larder.supplies import NewSupply, add_supply, cut_down
 
 
 def proposed(larder: Larder, *lines: str, a_week: str = "", years: float = 10) -> list[ProposedLine]:

@@ -21,9 +21,9 @@ from yellow_larder.larder.run_record import RunPhase
 from yellow_larder.larder.run_view import Clock as Running
 from yellow_larder.larder.run_view import RunView, see_run, see_that_run
 from yellow_larder.larder.shelves import card, shelves
+from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.supplies import (
     NewSupply,
-    Sort,
     Supply,
     add_supply,
     count_supply,

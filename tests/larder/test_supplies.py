@@ -8,16 +8,15 @@ from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.stock import Sort, Stock
 from yellow_larder.larder.supplies import (
     NewSupply,
-    Sort,
     Supply,
     add_supply,
     count_supply,
     cut_down,
     forget_supply,
     more_of,
-    packets_kept,
     put_spares,
     see_supplies,
     set_supply,
@@ -75,7 +74,7 @@ def test_spares_lose_by_lying_out_and_in_the_jar(larder: Larder, clock: Clock) -
     assert (seen.spares, seen.trusted) == (4, True)
     assert "worth 91%" in seen.spares_say
     with reading(larder.engine) as session:
-        spare, fresh = (kept for _, kept in packets_kept(session, clock.now))
+        spare, fresh = (kept for _, kept in Stock(session).packets(clock.now))
     assert spare.worth_ml == pytest.approx(300 * (0.95 - 240 * 0.20946 / 1200), rel=1e-3)
     assert (fresh.packs, fresh.per_pack, fresh.buyable) == (3, 10, True)
     # Four more that were out for long: all eight are worth what they are on the mean, and then too little.
@@ -84,7 +83,7 @@ def test_spares_lose_by_lying_out_and_in_the_jar(larder: Larder, clock: Clock) -
     assert (seen.spares, seen.trusted) == (8, False)
     assert "throw them away" in seen.spares_say
     with reading(larder.engine) as session:
-        assert [kept.buyable for _, kept in packets_kept(session, clock.now)] == [True]
+        assert [kept.buyable for _, kept in Stock(session).packets(clock.now)] == [True]
 
 
 def test_spares_are_not_trusted_for_ever(larder: Larder, clock: Clock) -> None:
@@ -158,14 +157,14 @@ def test_everything_has_its_sort(larder: Larder) -> None:
         (NewSupply(sort=Sort.PACKETS, key="250"), "key", "Absorbers come in 20, 50"),
         (NewSupply(sort=Sort.DESICCANT, key="x"), "key", "Grams of gel"),
         (NewSupply(sort=Sort.BAGS, key="jar-quart"), "key", "not among the bags"),
-        (NewSupply(sort=Sort.BAGS, size="25"), "size", ""),
-        (NewSupply(sort=Sort.LIDS), "name", ""),
+        (NewSupply(sort=Sort.BAGS, size="25"), "size", "width by length"),
+        (NewSupply(sort=Sort.LIDS), "name", "Give it a name"),
         (NewSupply(sort=Sort.TOOLS, name="Iron", count=-1), "count", "between 0 and 10,000"),
         (NewSupply(sort=Sort.TOOLS, name="Iron", low=20_000), "low", "between 0 and 10,000"),
         (NewSupply(sort=Sort.PACKETS, key="300", per_pack=0), "per_pack", "1 to 1,000"),
-        (NewSupply(sort=Sort.TOOLS, name="Iron", cost="dear"), "cost", ""),
+        (NewSupply(sort=Sort.TOOLS, name="Iron", cost="dear"), "cost", "Write a sum"),
         (NewSupply(sort=Sort.TOOLS, name="Iron", note="x" * 121), "note", "120 is the most"),
-        (NewSupply(sort=Sort.TOOLS, name="Iron", came_on=date(2027, 1, 1)), "came_on", ""),
+        (NewSupply(sort=Sort.TOOLS, name="Iron", came_on=date(2027, 1, 1)), "came_on", "still to come"),
     ],
 )
 def test_what_cannot_be_is_refused_at_its_field(larder: Larder, new: NewSupply, field: str, says: str) -> None:

@@ -48,10 +48,10 @@ from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_record import RunPhase
 from yellow_larder.larder.run_view import see_run
 from yellow_larder.larder.shelves import move, throw_out
+from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.storing import mark_tried
 from yellow_larder.larder.supplies import (
     NewSupply,
-    Sort,
     add_supply,
     count_supply,
     cut_down,

@@ -41,10 +41,14 @@ def note(
 
 @router.put("/{number}/count", status_code=204)
 def count(
-    larder: TheLarder, number: int, count: Annotated[int, Body()], spares: Annotated[int | None, Body()] = None
+    larder: TheLarder,
+    number: int,
+    count: Annotated[int, Body()],
+    spares: Annotated[int | None, Body()] = None,
+    again: Annotated[int | None, Body()] = None,
 ) -> None:
     """It was counted."""
-    supplies.count_supply(larder, number, count, spares=spares)
+    supplies.count_supply(larder, number, count, spares=spares, again=again)
 
 
 @router.post("/{number}/came", status_code=204)

@@ -24,6 +24,17 @@ class Kind(StrEnum):
     PACKET = "shop packet"
 
 
+class Mouth(StrEnum):
+    """The two widths that preserving jars and their lids come in."""
+
+    REGULAR = "regular"
+    WIDE = "wide"
+
+
+LID_MM = {Mouth.REGULAR: 70.0, Mouth.WIDE: 86.0}
+"""Width of the lid that fits a mouth, mm. Source: preserving jars as sold, common practice."""
+
+
 class Closing(StrEnum):
     """What is done about the air before a container is closed."""
 
@@ -62,6 +73,7 @@ class Container:
         nominal_qt: the size it is sold as, US quarts, which rules of thumb go by.
         headspace_mm: height left free by custom, mm.
         closings: ways it can be closed, the usual one first.
+        mouth: which lids fit a jar; none of anything else.
         source: where the figures come from.
     """
 
@@ -79,6 +91,7 @@ class Container:
     nominal_qt: float = 1
     headspace_mm: float = 0
     closings: tuple[Closing, ...] = field(default=(Closing.LID,))
+    mouth: Mouth | None = None
     source: str = ""
 
     def __post_init__(self) -> None:

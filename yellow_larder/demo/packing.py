@@ -11,7 +11,8 @@ from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.looking import Felt, look_over
 from yellow_larder.larder.run_view import see_that_run
-from yellow_larder.larder.supplies import NewSupply, Sort, add_supply, cut_down, put_spares
+from yellow_larder.larder.stock import Sort
+from yellow_larder.larder.supplies import NewSupply, add_supply, count_supply, cut_down, put_spares
 
 _SUPPLIES = (
     NewSupply(sort=Sort.PACKETS, key="100", count=3, per_pack=20, cost="2.20", low=1),
@@ -23,7 +24,8 @@ _SUPPLIES = (
     NewSupply(sort=Sort.BAGS, key="zip-quart", count=12, cost="0.48"),
     NewSupply(sort=Sort.JARS, key="jar-quart", count=9, cost="1.60"),
     NewSupply(sort=Sort.JARS, key="jar-half-gallon", count=3, cost="2.90"),
-    NewSupply(sort=Sort.LIDS, name="Lids, regular mouth", count=26, low=6, cost="0.22"),
+    NewSupply(sort=Sort.LIDS, key="regular", count=26, low=6, cost="0.22"),
+    NewSupply(sort=Sort.LIDS, key="wide", count=5, low=6, cost="0.31"),
     NewSupply(sort=Sort.PAILS, key="lined-20-litre", count=2, cost="9.80", note="in the boat shed, behind the creels"),
     NewSupply(sort=Sort.DESICCANT, key="10", count=14, note="green is dry, orange is full"),
     NewSupply(sort=Sort.TOOLS, name="Straight iron", count=1, note="175 °C, three seconds for 7 mil"),
@@ -38,13 +40,11 @@ SUGAR = Ask(line="1.6 kg white sugar", container="jar-quart", place=1)
 def pack_in_runs(larder: Larder, ago: Ago) -> None:
     """Supplies written down in spring, a run eight days ago with a bag that leaks, one yesterday, one on the sheet."""
     larder.clock = ago(200)
-    bags = 0
-    for new in _SUPPLIES:
-        number = add_supply(larder, new)
-        bags = number if new.key == "bag-half-gallon" else bags
+    numbers = {new.key: add_supply(larder, new) for new in _SUPPLIES}
     larder.clock = ago(30)
-    cut_down(larder, bags, by="4 cm")
-    put_spares(larder, 2, 3, 11)
+    cut_down(larder, numbers["bag-half-gallon"], by="4 cm")
+    count_supply(larder, numbers["regular"], 19, again=7)
+    put_spares(larder, numbers["500"], 3, 11)
     oats = _run(larder, ago(8, minutes=40)(), (OATS,))
     larder.clock = ago(7)
     look_over(larder, [Felt(number, Feel.LOOSE) for number in oats])

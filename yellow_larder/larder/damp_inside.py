@@ -17,6 +17,7 @@ from yellow_larder.larder.air_inside import say_span
 from yellow_larder.larder.asking import Opened
 from yellow_larder.larder.plan import DampInside, DampPoint
 from yellow_larder.reference import DAYS_PER_YEAR, vapor_walls, walls
+from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store.models import Place
 
 _OPENINGS_A_DAY = {Opened.NEVER: 0.0, Opened.WEEKLY: 1 / 7, Opened.DAILY: 1.0}
@@ -136,3 +137,12 @@ def _says(
     if gel_g or wanted is None:
         return f"{says}. A tighter wall, a drier place or opening it less often would stretch that."
     return f"{says}; {wanted} × {each_g:g} g of gel would hold it for the whole time."
+
+
+def water_activity(food: Food, moisture_pct: float, place: Place) -> float | None:
+    """Water activity where it will stand, at its warmest; none for sugar and salt, and beyond what isotherms tell."""
+    isotherm = isotherm_of(food)
+    warmest = place.mean_c + place.swing_c
+    if isotherm is None or not 0 <= moisture_pct <= 60 or not -20 <= warmest <= 70:
+        return None
+    return float(isotherm.water_activity(np.array(moisture_pct), warmest))

@@ -329,3 +329,11 @@ def _weighed(facts: dict[str, Any], household: Settings) -> list[Weighed]:
         agrees = _agrees(facts | {"weighings": facts["weighings"][: n + 1]})
         found.append(Weighed(at, say_mass(grams, household.units), agrees))
     return found
+
+
+def moisture_of(session: Session, lot: Lot, now: datetime) -> float | None:
+    """Moisture by a lot's record, and by how long it has lain open since; none if it has no record of it."""
+    if lot.made != "freeze-dried":
+        return lot.moisture_pct
+    by_now = open_moisture_pct(session, lot.id, now)
+    return lot.moisture_pct if by_now is None else max(by_now, lot.moisture_pct or 0.0)

@@ -16,6 +16,7 @@ from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import container_by_key
 from yellow_larder.larder.wording import say_day
 from yellow_larder.store import journal
@@ -189,6 +190,7 @@ def empty_out(larder: Larder, number: int) -> int:
         acts = [
             journal.Act("package", number, "emptied", {"on": today}),
             journal.Act("lot", lot, "came", came),
+            *Stock(session).gives_back(package.container_key, lid_holds=not package.trouble),
         ]
         journal.record(session, f"Emptied number {number}, to be packed anew", acts, at=larder.clock())
     return lot

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.foods import Food
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import read_amount, say_mass
@@ -66,3 +67,14 @@ def _weighed(lots: Sequence[Lot], mass_g: float) -> list[journal.Act]:
         gone -= lot.mass_g - left
         acts.append(journal.Act("lot", lot.id, "weighed", {"mass_g": left}))
     return acts
+
+
+def is_unproven(lot: Lot | None) -> bool:
+    """Whether it was dried here, and no jar has proved it dry."""
+    return lot is not None and lot.wants_conditioning and lot.conditioned_on is None
+
+
+def lot_of(session: Session, number: int | None, food: Food) -> Lot | None:
+    """The lot that a food comes from; none if it is of no lot, or of another food's."""
+    lot = session.get(Lot, number) if number is not None else None
+    return lot if lot is not None and lot.food_key == food.key else None

@@ -12,13 +12,15 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
 from yellow_larder.larder.asking import Ask, read_container
-from yellow_larder.larder.bench import base_life, plan_in
+from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
+from yellow_larder.larder.lasting import base_life
 from yellow_larder.larder.lots import find_lot
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.stock import Stock
 from yellow_larder.reference import life_classes
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
@@ -67,8 +69,17 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         ]
         title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
         acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
+        if day == today:
+            acts += _off_the_supplies(session, acts, day)
         change = journal.record(session, title, acts, at=larder.clock())
         return Batch(change.id, [act.subject for act in acts if act.kind == "package"], title)
+
+
+def _off_the_supplies(session: Session, acts: list[journal.Act], on: date) -> list[journal.Act]:
+    """What packing takes off the supplies; of what was packed on a day that is past, the counts know already."""
+    stock = Stock(session)
+    packages = [act.facts for act in acts if act.kind == "package"]
+    return [*stock.takes(packages), *stock.opens(packages, on)]
 
 
 def stop_overridden(ask: Ask, planned: Plan) -> str:

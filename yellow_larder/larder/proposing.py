@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 from typing import Any
 
 import numpy as np
@@ -27,11 +27,14 @@ from yellow_larder.core.packaging import (
 )
 from yellow_larder.larder.air_inside import say_span
 from yellow_larder.larder.asking import Ask, find_place, read_food, usual_closing
-from yellow_larder.larder.bench import is_unproven, life_days, lot_of, oxygen_in_room_ml
-from yellow_larder.larder.damp_inside import is_crisp
+from yellow_larder.larder.damp_inside import is_crisp, store_c, water_activity
 from yellow_larder.larder.foods import all_foods
+from yellow_larder.larder.freezedrying import moisture_of
 from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.lasting import life_days
+from yellow_larder.larder.lots import is_unproven, lot_of
 from yellow_larder.larder.money import say_money
+from yellow_larder.larder.packer import oxygen_in_room_ml
 from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
@@ -154,6 +157,7 @@ class _Lot:
     record: Lot | None
     number: int | None
     uses_g_day: float | None
+    moisture_pct: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -185,7 +189,7 @@ def propose_packing(
         known = all_foods(session)
         offers = _offers(session)
         per_ml = _packet_coins_per_ml(session)
-        wanted = [_read(session, n, line, known) for n, line in enumerate(lines)]
+        wanted = [_read(session, n, line, known, larder.clock()) for n, line in enumerate(lines)]
         pairs = [
             [_pair(each, offer.container, household, where, horizon_years, per_ml) for offer in offers]
             for each in wanted
@@ -220,7 +224,7 @@ def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, h
     )
 
 
-def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food]) -> _Lot:
+def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], now: datetime) -> _Lot:
     try:
         food, amount = read_food(Ask(line=line.line), known)
         grams = amount.weighs_g(food.loose_g_ml)
@@ -228,7 +232,10 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food]) ->
         raise Refused(f"line.{n}", error.message, nearest=error.nearest) from error
     if grams < 1:
         raise Refused(f"line.{n}", "Write how much there is, such as 10 kg")
-    return _Lot(food, grams, lot_of(session, line.lot, food), line.lot, _uses_g_day(line, food, n))
+    lot = lot_of(session, line.lot, food)
+    known_pct = moisture_of(session, lot, now) if lot is not None else None
+    moisture = food.composition.water_g if known_pct is None else known_pct
+    return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture)
 
 
 def _offers(session: Session) -> list[_Offer]:
@@ -266,10 +273,9 @@ def _pair(
     fits = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     filled = fill(container, food, fits, pressed=True)
     need = need_by_air_ml(oxygen_in_room_ml(filled.void_ml, household)) if closing is Closing.ABSORBER else 0.0
-    moisture = mine.moisture_pct if mine is not None and mine.moisture_pct is not None else food.composition.water_g
     case = Case(
         food=food,
-        moisture_pct=moisture,
+        moisture_pct=lot.moisture_pct,
         container=container,
         closing=closing,
         outer=True,
@@ -278,6 +284,9 @@ def _pair(
         need_ml=need,
         packed_ml=need,
         unproven=is_unproven(mine),
+        water_activity=water_activity(food, lot.moisture_pct, place),
+        warmest_c=place.mean_c + place.swing_c,
+        store_c=store_c(place),
     )
     stop = next((each.says for each in judge(case) if each.severity is Severity.STOP), "")
     life = life_days(food, container, closing, place)[household.school]

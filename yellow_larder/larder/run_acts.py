@@ -21,13 +21,10 @@ from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.run_plan import MOST_CONTAINERS, MOST_LINES, lay_out, read_ask, sheet_of, weighed
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
-from yellow_larder.larder.supplies import container_supply, spares_act
+from yellow_larder.larder.stock import EXTRAS_MINUTES, Stock, spares_act
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
 from yellow_larder.store.models import Lot
-
-_EXTRAS_MINUTES = 1.0
-"""How long packets lie out that go from a fresh pack straight into the jar. Source: our judgement."""
 
 _LEAST_G = 1.0
 
@@ -223,7 +220,7 @@ def _held_after(run: Run, draws: list[Draw]) -> dict[str, Any]:
         there = held.get(draw.supply, {"count": 0, "minutes": 0.0, "size_ml": draw.size_ml})
         left = there["count"] - draw.from_held + draw.extras
         minutes = max(
-            there["minutes"] if there["count"] > draw.from_held else 0.0, _EXTRAS_MINUTES if draw.extras else 0.0
+            there["minutes"] if there["count"] > draw.from_held else 0.0, EXTRAS_MINUTES if draw.extras else 0.0
         )
         if left or there["count"]:
             found[str(draw.supply)] = {"count": left, "minutes": minutes, "size_ml": draw.size_ml}
@@ -242,7 +239,7 @@ def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
         for supply, size, count, spare in containers[n]["packets"]:
             if supply is not None:
                 wanted[supply, size, spare] += count
-    supplies, held = journal.records(session, "supply"), run.held
+    supplies, held = Stock(session).records, run.held
     found: dict[int, Draw] = {}
     for (supply, size, spare), count in sorted(wanted.items()):
         facts = supplies.get(supply)
@@ -299,7 +296,7 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
         remark = "; ".join(each for each in (said, "closed late" if late else "") if each)
         acts = [journal.Act("run", number, "closed", change), _packed(session, run, mine, now, remark)]
         acts += _off_the_lot(session, mine)
-        acts += _off_the_supplies(session, mine["facts"])
+        acts += Stock(session).takes([mine["facts"]])
         title = f"Closed number {mine['package']}, {mine['facts']['food_name']}"
         journal.record(session, title + (" (late)" if late else ""), acts, at=now)
 
@@ -321,18 +318,6 @@ def _off_the_lot(session: Session, mine: dict[str, Any]) -> list[journal.Act]:
     if lot is None or lot.mass_g < CRUMBS_G:
         return []
     return off_the_lot(session, lot.id, mine["facts"]["food_key"], mine["facts"]["mass_g"])
-
-
-def _off_the_supplies(session: Session, facts: dict[str, Any]) -> list[journal.Act]:
-    """The container, and the gel in it; packets were taken when they were opened."""
-    gel = {each.removesuffix(" g gel"): n for each, n in facts["packets"].items() if each.endswith(" g gel")}
-    taken = {facts["container_key"]: 1} | gel
-    found = {key: container_supply(session, key) for key in taken}
-    return [
-        journal.Act("supply", supply[0], "used", {"count": taken[key], "uses": taken[key]})
-        for key, supply in found.items()
-        if supply
-    ]
 
 
 def put_back(larder: Larder, number: int, count: int | None = None) -> None:

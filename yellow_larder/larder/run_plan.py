@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections import Counter, defaultdict
+from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -18,7 +18,7 @@ from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.packing import gel_in, own_facts, shared_facts, stop_overridden, usual_shelf
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
-from yellow_larder.larder.supplies import container_supply, packets_kept
+from yellow_larder.larder.stock import Stock
 from yellow_larder.store.models import Place
 
 _ASK = TypeAdapter(Ask)
@@ -72,7 +72,7 @@ def sheet_of(session: Session, facts: dict[str, Any], now: datetime) -> Sheet:
     for number, asked in sorted(facts.get("lines", {}).items(), key=lambda each: int(each[0])):
         ask = read_ask(asked)
         lines.append(Line(int(number), ask, plan_in(session, ask, now=now)))
-    kept = packets_kept(session, now)
+    kept = Stock(session).packets(now)
     needs = [(group.need_ml, group.count) for _, group in with_packets(lines)]
     if not kept or not needs:
         return Sheet(lines, kept, None)
@@ -164,15 +164,8 @@ def weighed(session: Session, ask: Ask, food_key: str, mass_g: float, now: datet
 
 
 def short_of_containers(session: Session, lines: list[Line]) -> list[str]:
-    """Containers of which there are fewer in the supplies than the run takes."""
-    wanted: dict[str, int] = defaultdict(int)
-    names: dict[str, str] = {}
+    """Containers and lids of which there are fewer in the supplies than the run takes."""
+    wanted: Counter[str] = Counter()
     for line in lines:
         wanted[line.plan.container] += line.plan.count
-        names[line.plan.container] = line.plan.container_name
-    short = []
-    for key, count in wanted.items():
-        supply = container_supply(session, key)
-        if supply is not None and supply[1]["count"] < count:
-            short.append(f"{count} × {names[key]}, and {supply[1]['count']} in your supplies")
-    return short
+    return Stock(session).short_of(wanted)

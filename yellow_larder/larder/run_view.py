@@ -9,7 +9,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing, Kind, Mouth
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.oxygen import MARGIN
 from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
@@ -19,9 +19,9 @@ from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
+from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.reference import packets
-from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Place
 
@@ -300,8 +300,10 @@ def _ready(session: Session, run: Run) -> list[Ready]:
     """What must lie ready, in the order it is looked for."""
     ticks = run.facts.get("ticks", {})
     containers = run.containers
-    kinds = Counter(container_by_key(each["facts"]["container_key"]).name for each in containers.values())
-    sorts = {container_by_key(each["facts"]["container_key"]).kind for each in containers.values()}
+    empty = [container_by_key(each["facts"]["container_key"]) for each in containers.values()]
+    kinds = Counter(each.name for each in empty)
+    sorts = {each.kind for each in empty}
+    mouths = Counter(each.mouth for each in empty if each.mouth is not None)
     closings = {each["facts"]["closing"] for each in containers.values()}
     film = sorts & {Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.LINED_PAIL, Kind.POUCH}
     found = [("containers", ", ".join(f"{n} × {name}" for name, n in kinds.items()), "clean, dry, labelled, in a row")]
@@ -313,10 +315,12 @@ def _ready(session: Session, run: Run) -> list[Ready]:
             ("iron", "Iron hot, about 175 °C", f"straight iron, clothes iron on a board, or jaw sealer. {_IRON}")
         )
         found.append(("strip", "A test strip sealed", "on a scrap: too hot melts it, too cool peels"))
-    if sorts & {Kind.JAR}:
-        found.append(("lids", "Lids wiped, rims clean", "a crumb on the rim is a leak; never a used lid for canning"))
+    if mouths:
+        lids = f"{_say_lids(session, mouths)} wiped, rims clean"
+        found.append(("lids", lids, "a crumb on the rim is a leak; never a used lid for canning"))
     if Closing.VACUUM in closings:
-        found.append(("vacuum", "Vacuum sealer with its jar cap, or the hand pump", "tried on an empty jar"))
+        cap = f"its jar cap ({' and '.join(mouths)} mouth)" if mouths else "its pouches' bar clean"
+        found.append(("vacuum", f"Vacuum sealer with {cap}, or the hand pump", "tried on an empty jar or a scrap"))
     if Closing.ABSORBER in closings:
         opened = _all_packs(session, run)
         found.append(("packets", f"Packets, still closed: {opened}", f"eye pink through the wrap. {_NOT_FOOD}"))
@@ -325,6 +329,17 @@ def _ready(session: Session, run: Run) -> list[Ready]:
     if any(each["facts"]["outer"] for each in containers.values()):
         found.append(("outer", "Pails, totes or bins for the bags", "rodents chew film in seconds"))
     return [Ready(code, says, why, bool(ticks.get(code))) for code, says, why in found]
+
+
+def _say_lids(session: Session, mouths: Counter[Mouth]) -> str:
+    """The lids that jars take, by mouth; how many of them were used before, where lids are counted."""
+    stock, said = Stock(session), []
+    for mouth, n in mouths.items():
+        lids = stock.lids(mouth)
+        again = min(n, lids[1]["again"]) if lids is not None else 0
+        before = f" ({again} of them used before)" if again else ""
+        said.append(f"{n} {mouth}-mouth lid{'' if n == 1 else 's'}{before}")
+    return ", ".join(said)
 
 
 def _all_packs(session: Session, run: Run) -> str:
@@ -344,7 +359,7 @@ def _say_packs(n: int, per_pack: int, size_ml: int) -> str:
 
 
 def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
-    supplies = journal.records(session, "supply")
+    supplies = Stock(session).records
     try:
         draws = draws_for(session, run, chosen)
     except Refused as error:

@@ -21,6 +21,7 @@ from yellow_larder.larder.larder import Larder, settings, tidy_name
 from yellow_larder.larder.photos import photos_in
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing, say_container
 from yellow_larder.larder.wording import say_best_by, say_day, say_packets
 from yellow_larder.store import journal
@@ -234,30 +235,28 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
             raise Refused("shelf", "It stands there already")
         facts = {"place_id": place, "shelf": shelf}
         title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
-        _record(larder, session, title, "moved", moving, facts, on)
+        journal.record(session, title, _acts(larder, "moved", moving, facts, on), at=larder.clock())
 
 
 def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | None = None) -> None:
-    """Throw packages out. They leave the shelves; their journal stays."""
+    """Throw packages out. They leave the shelves; their journal stays, and jars come back to the supplies."""
     reason = tidy_name(why, "why")
     with writing(larder.engine) as session:
         packages = [_kept(session, number) for number in numbers]
-        _record(larder, session, f"Threw out {_say_packages(packages)}", "thrown out", packages, {"why": reason}, on)
+        acts = _acts(larder, "thrown out", packages, {"why": reason}, on)
+        stock = Stock(session)
+        for each in packages:
+            acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
+        journal.record(session, f"Threw out {_say_packages(packages)}", acts, at=larder.clock())
 
 
-def _record(
-    larder: Larder,
-    session: Session,
-    title: str,
-    act: str,
-    packages: Sequence[Package],
-    facts: dict[str, Any],
-    on: date | None,
-) -> None:
+def _acts(
+    larder: Larder, act: str, packages: Sequence[Package], facts: dict[str, Any], on: date | None
+) -> list[journal.Act]:
+    """What happens to some packages on a day that each of them has seen."""
     today = larder.today()
     day = max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
-    acts = [journal.Act("package", each.number, act, facts | {"on": day.isoformat()}) for each in packages]
-    journal.record(session, title, acts, at=larder.clock())
+    return [journal.Act("package", each.number, act, facts | {"on": day.isoformat()}) for each in packages]
 
 
 def _say_packages(packages: Sequence[Package]) -> str:

@@ -4,19 +4,18 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date, datetime
-from enum import StrEnum
 from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.absorbers import Kept
-from yellow_larder.core.containers import Kind
-from yellow_larder.core.run import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
+from yellow_larder.core.containers import Mouth
+from yellow_larder.core.run import worth_after
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name
 from yellow_larder.larder.money import read_money, say_money
 from yellow_larder.larder.quantities import Units, read_length_mm, say_length
 from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.stock import SORT_OF, Sort, Stock, is_low, is_trusted, say_count, spares_act
 from yellow_larder.larder.vessels import Drawing, container_by_key, cut_shorter, drawing, own_bag, say_container
 from yellow_larder.larder.wording import say_day
 from yellow_larder.reference import packets
@@ -26,36 +25,6 @@ from yellow_larder.store.database import reading, writing
 MOST = 10_000
 """More of one thing than this is a slip of the pen."""
 
-JAR_ML = 240.0
-"""The small jar that spares wait in, unless another is named. Source: common practice, a half-pint jar."""
-
-
-class Sort(StrEnum):
-    """What sort of thing it is."""
-
-    PACKETS = "packets"
-    BAGS = "bags"
-    POUCHES = "pouches"
-    JARS = "jars"
-    LIDS = "lids"
-    PAILS = "pails"
-    BOTTLES = "bottles and cans"
-    DESICCANT = "desiccant"
-    TOOLS = "tools"
-
-
-SORT_OF = {
-    Kind.BAG: Sort.BAGS,
-    Kind.ZIP_BAG: Sort.BAGS,
-    Kind.CLEAR_BAG: Sort.BAGS,
-    Kind.POUCH: Sort.POUCHES,
-    Kind.JAR: Sort.JARS,
-    Kind.PAIL: Sort.PAILS,
-    Kind.LINED_PAIL: Sort.PAILS,
-    Kind.BOTTLE: Sort.BOTTLES,
-    Kind.CAN: Sort.BOTTLES,
-}
-
 
 @dataclass(frozen=True, slots=True, kw_only=True)
 class NewSupply:
@@ -63,9 +32,10 @@ class NewSupply:
 
     Attributes:
         sort: what sort of thing.
-        key: of a container, its key in the table; of packets, their rating in mL; of desiccant, grams in one.
+        key: of a container, its key in the table; of packets, their rating in mL; of lids, the
+            mouth they fit; of desiccant, grams in one.
         size: flat size of a bag of one's own, "25 × 35 cm"; goes before `key`.
-        name: of lids and tools, what it is called.
+        name: of tools, and of lids for no common mouth, what it is called.
         count: how many there are; of packets, inner packs that are closed.
         per_pack: packets in one inner pack.
         cost: what one costs, "0.45"; of packets, one inner pack.
@@ -105,7 +75,10 @@ class Supply:
     trusted: bool
     """Whether its spares may still be used."""
     spent: int
-    uses: int
+    again: int
+    """Of lids: how many were used before."""
+    uses: str
+    """Of lids: how often they have closed something, in words; empty of all else."""
     cost: str
     low: int
     is_low: bool
@@ -125,10 +98,7 @@ def see_supplies(larder: Larder) -> SuppliesView:
     """Everything there is to pack with."""
     with reading(larder.engine) as session:
         household = settings(session)
-        found = [
-            _view(number, facts, household, larder.clock())
-            for number, facts in journal.records(session, "supply").items()
-        ]
+        found = [_view(number, facts, household, larder.clock()) for number, facts in Stock(session).records.items()]
     order = list(Sort)
     found.sort(key=lambda each: (order.index(each.sort), _size(each), each.name))
     return SuppliesView(found, sum(each.is_low for each in found))
@@ -181,12 +151,20 @@ def _identity(new: NewSupply, units: Units) -> tuple[str, str]:
     if new.sort is Sort.DESICCANT:
         grams = _grams(new.key)
         return f"{grams:g}", f"silica gel, {grams:g} g"
+    if new.sort is Sort.LIDS and new.key:
+        return _mouth(new.key).value, f"{_mouth(new.key)}-mouth lids"
     if new.sort in (Sort.LIDS, Sort.TOOLS):
         return "", tidy_name(new.name, "name")
     container = own_bag(new.size, 7, units, field="size") if new.size.strip() else container_by_key(new.key)
     if SORT_OF.get(container.kind) is not new.sort:
         raise Refused("key", f"A {container.name} is not among the {new.sort.value}")
     return container.key, container.name
+
+
+def _mouth(text: str) -> Mouth:
+    if text not in list(Mouth):
+        raise Refused("key", "Lids fit a regular or a wide mouth; give any other lid a name of its own")
+    return Mouth(text)
 
 
 def _rating(text: str) -> int:
@@ -220,8 +198,10 @@ def _check_count(count: int, field: str) -> int:
     return count
 
 
-def count_supply(larder: Larder, number: int, count: int, *, spares: int | None = None) -> None:
-    """It was counted: so many there are, and so many spares.
+def count_supply(
+    larder: Larder, number: int, count: int, *, spares: int | None = None, again: int | None = None
+) -> None:
+    """It was counted: so many there are, so many spares in the jar, so many lids that were used before.
 
     Raises:
         Refused: the count is below nothing, or absurd.
@@ -236,6 +216,10 @@ def count_supply(larder: Larder, number: int, count: int, *, spares: int | None 
             said["spares"] = _check_count(spares, "spares")
             if spares and not facts["spares"]:
                 said |= {"since": larder.today().isoformat(), "worth": worth_after(5)}
+        if again is not None:
+            if facts["sort"] != Sort.LIDS:
+                raise Refused("again", "Only lids are told apart by use")
+            said["again"] = _check_count(again, "again")
         if all(facts[name] == value for name, value in said.items()):
             raise Refused("count", "That is what is written already")
         title = f"Counted {facts['name']}: {count}"
@@ -312,13 +296,6 @@ def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: d
         journal.record(session, title, [act], at=larder.clock())
 
 
-def spares_act(number: int, size_ml: int, count: int, minutes: float, on: date) -> journal.Act:
-    """Packets that go into the jar of spares after lying out: what they are still worth."""
-    worth = worth_in_jar(worth_after(minutes), rating_ml=size_ml * count, jar_ml=JAR_ML)
-    facts = {"spares": count, "worth": worth, "since": on.isoformat()}
-    return journal.Act("supply", number, "spares", facts)
-
-
 def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
     """A bag was cut open under its seal and is kept: one that is shorter by so much; returns its number.
 
@@ -363,62 +340,31 @@ def spend_desiccant(larder: Larder, number: int, count: int, *, restored: bool) 
         journal.record(session, title, [act], at=larder.clock())
 
 
-def packets_kept(session: Session, now: datetime) -> list[tuple[int, Kept]]:
-    """The packets at hand, spares first, each with the number of its supply."""
-    found = []
-    for number, facts in journal.records(session, "supply").items():
-        if facts["sort"] != Sort.PACKETS:
-            continue
-        size = int(facts["key"])
-        if facts["spares"] and _trusted(facts, now):
-            found.append((number, Kept(size, size * facts["worth"], facts["spares"])))
-        found.append((number, Kept(size, size, facts["count"], facts["per_pack"], buyable=True)))
-    return found
-
-
-def container_supply(session: Session, key: str) -> tuple[int, dict[str, Any]] | None:
-    """The supply that containers of a key come from; none if they are not counted."""
-    records = journal.records(session, "supply").items()
-    return next(((n, facts) for n, facts in records if facts["key"] == key and facts["sort"] != Sort.PACKETS), None)
-
-
-def is_low(facts: dict[str, Any]) -> bool:
-    """Whether it is running low."""
-    return bool(facts["low"]) and int(facts["count"]) <= int(facts["low"])
-
-
 def low_supplies(session: Session) -> list[tuple[int, str, str]]:
     """What is running low: its number, its name, and how many there are in words."""
     return [
-        (number, facts["name"], _counted(facts))
-        for number, facts in journal.records(session, "supply").items()
-        if is_low(facts)
+        (number, facts["name"], say_count(facts)) for number, facts in Stock(session).records.items() if is_low(facts)
     ]
 
 
-def _trusted(facts: dict[str, Any], now: datetime) -> bool:
-    since = datetime.fromisoformat(facts["since"]) if facts["since"] else now
-    return facts["worth"] >= LEAST_TRUST and (now - since).days <= KEEPS_DAYS
-
-
 def _facts(session: Session, number: int) -> dict[str, Any]:
-    facts = journal.records(session, "supply").get(number)
+    facts = Stock(session).records.get(number)
     if facts is None:
         raise NotThere("number", "That is not among the supplies any more")
     return facts
 
 
-def _counted(facts: dict[str, Any]) -> str:
-    count = facts["count"]
-    if facts["sort"] == Sort.PACKETS:
-        return f"{count} closed pack{'' if count == 1 else 's'} of {facts['per_pack']}"
-    return f"{count}"
+def _say_uses(facts: dict[str, Any]) -> str:
+    if facts["sort"] != Sort.LIDS or not facts["uses"]:
+        return ""
+    times = "once" if facts["uses"] == 1 else f"{facts['uses']} times"
+    return f"closed {times} so far"
 
 
 def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
     sort = Sort(facts["sort"])
     container = container_by_key(facts["key"]) if sort in SORT_OF.values() else None
-    trusted = _trusted(facts, now)
+    trusted = is_trusted(facts, now)
     spares = ""
     if facts["spares"]:
         since = say_day(datetime.fromisoformat(facts["since"]).date()) if facts["since"] else "today"
@@ -431,13 +377,14 @@ def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime
         name=facts["name"],
         size=say_container(container, household.units) if container else "",
         count=facts["count"],
-        counted=_counted(facts),
+        counted=say_count(facts),
         per_pack=facts["per_pack"],
         spares=facts["spares"],
         spares_say=spares,
         trusted=trusted,
         spent=facts["spent"],
-        uses=facts["uses"],
+        again=facts["again"],
+        uses=_say_uses(facts),
         cost=say_money(facts["coins"], household) if facts.get("coins") is not None else "",
         low=facts["low"],
         is_low=is_low(facts),

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
+from yellow_larder.core.containers import LID_MM, Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.larder.quantities import Units, read_size_mm, say_length, say_volume
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
@@ -36,6 +36,7 @@ class Drawing:
         top_mm: width at the top.
         base_mm: width at the foot.
         clear: whether food shows through.
+        mouth_mm: width of a jar's lid; 0 of anything else.
     """
 
     kind: Kind
@@ -46,6 +47,7 @@ class Drawing:
     top_mm: float
     base_mm: float
     clear: bool
+    mouth_mm: float
 
 
 def drawing(container: Container) -> Drawing:
@@ -62,6 +64,7 @@ def drawing(container: Container) -> Drawing:
         base_mm=width if flat else container.base_mm,
         # A paper packet lets light in, yet nobody sees through it.
         clear=container.lets_light_in and container.kind is not Kind.PACKET,
+        mouth_mm=LID_MM[container.mouth] if container.mouth else 0,
     )
 
 
@@ -135,7 +138,9 @@ def say_container(container: Container, units: Units) -> str:
         size = f"{say_length(container.width_mm, units)} × {say_length(container.length_mm, units)}"
         return f"{size}, {container.film_mil:g} mil"
     holds = say_volume(closed_volume_ml(container), units)
-    return f"holds {holds}" + (f", liner {container.film_mil:g} mil" if container.has_film else "")
+    liner = f", liner {container.film_mil:g} mil" if container.has_film else ""
+    mouth = f", {container.mouth} mouth" if container.mouth else ""
+    return f"holds {holds}{liner}{mouth}"
 
 
 def _sold_as(bag: Container, quarts: float) -> Container:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from yellow_larder.core.breathing import Wall
-from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.containers import Closing, Container, Kind, Mouth
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
 from yellow_larder.core.desiccant import VaporWall
 from yellow_larder.core.foods import Food, Trait
@@ -143,6 +143,7 @@ def containers() -> dict[str, Container]:
             name=row["name"],
             kind=Kind(row["kind"]),
             closings=tuple(Closing(closing) for closing in row["closings"].split(";")),
+            mouth=Mouth(row["mouth"]) if row["mouth"] else None,
             source=row["source"],
             **{size: float(row[size]) for size in sizes},
         )

@@ -271,7 +271,7 @@ def merge_patch(old: dict[str, Any], patch: dict[str, Any]) -> dict[str, Any]:
 
 def _supply(_session: Session, number: int, standing: list[Entry]) -> Record:
     """Things in stock: their count follows from what came, went and was counted; it is never below nothing."""
-    facts: dict[str, Any] = {"count": 0, "spares": 0, "worth": 1.0, "since": None, "uses": 0, "spent": 0}
+    facts: dict[str, Any] = {"count": 0, "spares": 0, "worth": 1.0, "since": None, "uses": 0, "spent": 0, "again": 0}
     for entry in standing:
         said = entry.facts
         match entry.act:
@@ -281,7 +281,11 @@ def _supply(_session: Session, number: int, standing: list[Entry]) -> Record:
             case "used":
                 facts["count"] = max(0, facts["count"] - said.get("count", 0))
                 facts["spares"] = max(0, facts["spares"] - said.get("spares", 0))
+                facts["again"] = max(0, facts["again"] - said.get("again", 0))
                 facts["uses"] += said.get("uses", 0)
+            case "back":
+                facts["count"] += said.get("count", 0)
+                facts["again"] += said.get("again", 0)
             case "spares":
                 facts |= _with_spares(facts, said)
             case "spent":

@@ -36,8 +36,8 @@
   const here = $derived(page.url.pathname);
 
   $effect(() => {
-    // Where the places do not all fit, the one that is open is in sight.
-    if (here) document.querySelector("nav [aria-current=page]")?.scrollIntoView({ inline: "nearest", block: "nearest" });
+    // Where the places do not all fit, the one that is open is in sight, also once its figure has come.
+    if (here && places) document.querySelector("nav [aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
   });
   const undoable = $derived(larder.overview?.can_undo);
 
@@ -62,18 +62,18 @@
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
   {#if !larder.whole}
-  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 lg:gap-x-6">
+  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-lg:flex-wrap md:max-lg:justify-between lg:gap-x-6">
     <a href="/rounds" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
-    <nav aria-label="Places" class="flex min-w-0 flex-1 max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
+    <nav aria-label="Places" class="flex min-w-0 flex-1 md:max-lg:order-last md:max-lg:w-full md:max-lg:flex-none md:max-lg:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
       {#each places as place (place.href)}
         {@const on = here.startsWith(place.href)}
         <a
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
+            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 md:max-lg:px-2 md:max-lg:pt-2 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",

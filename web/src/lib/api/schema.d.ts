@@ -2346,6 +2346,8 @@ export interface components {
         };
         /** Body_count_api_supplies__number__count_put */
         Body_count_api_supplies__number__count_put: {
+            /** Again */
+            again?: number | null;
             /** Count */
             count: number;
             /** Spares */
@@ -2986,6 +2988,7 @@ export interface components {
          *         top_mm: width at the top.
          *         base_mm: width at the foot.
          *         clear: whether food shows through.
+         *         mouth_mm: width of a jar's lid; 0 of anything else.
          */
         Drawing: {
             /** Base Mm */
@@ -2997,6 +3000,8 @@ export interface components {
             /** Inner Mm */
             inner_mm: number;
             kind: components["schemas"]["Kind"];
+            /** Mouth Mm */
+            mouth_mm: number;
             /** Seal Mm */
             seal_mm: number;
             /** Top Mm */
@@ -4726,9 +4731,10 @@ export interface components {
          *
          *     Attributes:
          *         sort: what sort of thing.
-         *         key: of a container, its key in the table; of packets, their rating in mL; of desiccant, grams in one.
+         *         key: of a container, its key in the table; of packets, their rating in mL; of lids, the
+         *             mouth they fit; of desiccant, grams in one.
          *         size: flat size of a bag of one's own, "25 × 35 cm"; goes before `key`.
-         *         name: of lids and tools, what it is called.
+         *         name: of tools, and of lids for no common mouth, what it is called.
          *         count: how many there are; of packets, inner packs that are closed.
          *         per_pack: packets in one inner pack.
          *         cost: what one costs, "0.45"; of packets, one inner pack.
@@ -5815,6 +5821,8 @@ export interface components {
          * @description Something to pack with, as it stands.
          */
         Supply: {
+            /** Again */
+            again: number;
             /** Cost */
             cost: string;
             /** Count */
@@ -5848,7 +5856,7 @@ export interface components {
             /** Trusted */
             trusted: boolean;
             /** Uses */
-            uses: number;
+            uses: string;
         };
         /**
          * Task

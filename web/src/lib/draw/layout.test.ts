@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { boards, type Drawings, type OnShelf } from "./layout";
 
 const drawing = (width_mm: number, height_mm: number): Drawings[string] => ({
-  kind: "jar", width_mm, height_mm, inner_mm: height_mm, seal_mm: 0, top_mm: width_mm, base_mm: width_mm, clear: true,
+  kind: "jar", width_mm, height_mm, inner_mm: height_mm, seal_mm: 0, top_mm: width_mm, base_mm: width_mm, clear: true, mouth_mm: 70,
 });
 const DRAWINGS: Drawings = { jar: drawing(90, 160), pail: drawing(290, 370) };
 

@@ -82,9 +82,10 @@ function jar(drawn: Drawn, scale: number): Outline {
   const wall = Math.max(1.5, 3.5 * scale);
   const half = (drawn.width_mm / 2) * scale + wall;
   const height = drawn.height_mm * scale + wall;
-  const neck = half * 0.86;
+  // The lid is as wide as the mouth; the glass slopes from the neck under it to the wall.
+  const neck = Math.min(half - 0.5, (drawn.mouth_mm / 2) * scale - wall * 0.6);
   const corner = half * 0.16;
-  const shoulder = height - half * 0.34;
+  const shoulder = height - half * 0.2 - (half - neck) * 0.8;
   const glass = (inset: number) => {
     const h = half - inset;
     const k = neck - inset;

@@ -36,7 +36,7 @@
   </svg>
   <ol class="min-w-0 flex-1 text-[0.93rem]">
     {#each guards as guard, n (guard.threat)}
-      <li class="flex justify-between gap-2 py-[3px] {guard.closed ? '' : 'font-bold text-rust'}">
+      <li class="flex justify-between gap-2 py-px {guard.closed ? '' : 'font-bold text-rust'}">
         <span class="whitespace-nowrap"><b class="mr-1.5 {guard.closed ? 'text-leaf' : ''}">{n + 1}</b>{guard.threat}</span>
         <span class="text-right {guard.closed ? 'text-soft' : ''}"><span class="sr-only">{guard.closed ? "closed:" : "open:"}</span>{guard.by}</span>
       </li>

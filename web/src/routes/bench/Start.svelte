@@ -8,8 +8,8 @@
   let { online, wrong }: { online: (line: string) => void; wrong: boolean } = $props();
 
   const TRY = ["10 kg pearl barley", "two 7.5 lb bags of oats", "900 g dried pears", "5 kg white sugar"];
-  const jar: Drawn = { kind: "jar", width_mm: 104, height_mm: 228, inner_mm: 228, seal_mm: 0, top_mm: 104, base_mm: 104, clear: true };
-  const bag: Drawn = { kind: "bag", width_mm: 203, height_mm: 330, inner_mm: 305, seal_mm: 25, top_mm: 203, base_mm: 203, clear: false };
+  const jar: Drawn = { kind: "jar", width_mm: 104, height_mm: 228, inner_mm: 228, seal_mm: 0, top_mm: 104, base_mm: 104, clear: true, mouth_mm: 86 };
+  const bag: Drawn = { kind: "bag", width_mm: 203, height_mm: 330, inner_mm: 305, seal_mm: 25, top_mm: 203, base_mm: 203, clear: false, mouth_mm: 0 };
 </script>
 
 <div class="mx-auto flex max-w-2xl flex-col items-center px-5 pt-6 pb-10 text-center lg:pt-12">

@@ -39,18 +39,19 @@
     <section aria-label="What there is to pack with" class="min-w-0 px-4 pt-5 pb-8 sm:px-6 lg:overflow-y-auto">
       {#if groups.length}
         <h1 class="text-[2rem]">{view.low ? `${view.low} running low` : "Enough of everything"}</h1>
-        <p class="caption">Counts go down by themselves with each run. Tap one when more came, or when you counted.</p>
+        <p class="caption">Packing takes from these by itself, and jars and lids come back when they are empty. Tap one when more came, or when you counted.</p>
+        <div class="columns-[19rem] gap-x-8">
         {#each groups as group (group.title)}
-          <h2 class="mt-5 border-b-2 border-ink pb-1 text-[1.25rem]">{group.title}</h2>
-          <ul class="grid grid-cols-[repeat(auto-fill,minmax(17.500rem,1fr))] gap-x-6">
+          <h2 class="break-after-avoid border-b-2 border-ink pt-5 pb-1 text-[1.25rem]">{group.title}</h2>
+          <ul>
             {#each group.each as supply (supply.number)}
-              <li class="border-b border-line">
+              <li class="break-inside-avoid border-b border-line">
                 <button class="grid w-full grid-cols-[68px_1fr] items-center gap-x-3 py-2 text-left hover:bg-cream" onclick={() => ((chosen = supply), (open = true))}>
                   <Picture {supply} packet={supply.sort === "packets" ? guide.packets.find((row) => String(row.size_ml) === supply.key) : undefined} />
                   <span class="min-w-0">
                     <span class="flex flex-wrap items-baseline gap-x-2 leading-snug"><b class="text-[1.05rem]">{supply.name}</b>{#if supply.is_low}<span class="rounded border-[1.5px] border-rust px-1.5 text-[0.82rem] font-bold text-rust">low</span>{/if}</span>
                     <span class="block font-name text-[1.15rem] leading-tight font-extrabold">{supply.counted}{#if supply.spent}<span class="font-sans text-[0.9rem] font-semibold text-soft"> + {supply.spent} full of water</span>{/if}</span>
-                    <span class="caption block">{[supply.size, supply.cost ? `${supply.cost} ${supply.sort === "packets" ? "a pack" : "each"}` : "", supply.note].filter(Boolean).join(" · ")}</span>
+                    <span class="caption block">{[supply.size, supply.cost ? `${supply.cost} ${supply.sort === "packets" ? "a pack" : "each"}` : "", supply.uses, supply.note].filter(Boolean).join(" · ")}</span>
                     {#if supply.spares_say}<span class="block text-[0.9rem] leading-snug {supply.trusted ? '' : 'font-semibold text-rust'}">{supply.spares_say}</span>{/if}
                   </span>
                 </button>
@@ -58,6 +59,7 @@
             {/each}
           </ul>
         {/each}
+        </div>
       {:else}
         <div class="mx-auto max-w-xl pt-8 text-center">
           <svg viewBox="0 0 240 130" class="mx-auto w-60" aria-hidden="true">

@@ -11,7 +11,7 @@
   let wrong = $state<Wrong>({});
   let where = $state("");
   let came = $state({ count: "", cost: "" });
-  let counted = $state({ count: "", spares: "" });
+  let counted = $state({ count: "", spares: "", again: "" });
   let spares = $state({ count: "", minutes: "" });
   let by = $state("3 cm");
   let gel = $state("");
@@ -20,6 +20,7 @@
 
   const path = $derived({ params: { path: { number: supply.number } } });
   const packets = $derived(supply.sort === "packets");
+  const lids = $derived(supply.sort === "lids");
   const unit = $derived(packets ? "closed packs" : "how many");
 
   async function tell(form: string, call: Promise<{ wrong?: Wrong }>) {
@@ -31,6 +32,7 @@
     await larder.changed();
   }
   const whole = (text: string) => Number(text) || 0;
+  const orNone = (text: string) => (text.trim() ? whole(text) : null);
 </script>
 
 {#snippet part(form: string, title: string, does: () => void, fields: Snippet, button: string, ready: boolean)}
@@ -50,10 +52,11 @@
     {/snippet}
     {@render part("came", "More came", () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: whole(came.count), cost: came.cost } }))), cameFields, "Put it away", !!came.count.trim())}
     {#snippet countFields()}
-      <div class="w-28"><Field label={unit} name="count" bind:value={counted.count} wrong={where === "count" ? wrong : {}} placeholder={String(supply.count)} /></div>
+      <div class="w-28"><Field label={lids ? "new ones" : unit} name="count" bind:value={counted.count} wrong={where === "count" ? wrong : {}} placeholder={String(supply.count)} /></div>
+      {#if lids}<div class="w-32"><Field label="used before" name="again" bind:value={counted.again} wrong={where === "count" ? wrong : {}} placeholder={String(supply.again)} /></div>{/if}
       {#if packets}<div class="w-32"><Field label="spares in the jar" name="spares" bind:value={counted.spares} wrong={where === "count" ? wrong : {}} placeholder={String(supply.spares)} /></div>{/if}
     {/snippet}
-    {@render part("count", "Counted anew", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...path, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: counted.spares.trim() ? whole(counted.spares) : null } }))), countFields, "So many there are", !!(counted.count.trim() || counted.spares.trim()))}
+    {@render part("count", "Counted anew", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...path, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) } }))), countFields, "So many there are", Object.values(counted).some((each) => each.trim()))}
     {#if packets}
       {#snippet spareFields()}
         <div class="w-28"><Field label="how many" name="count" bind:value={spares.count} wrong={where === "spares" ? wrong : {}} /></div>
@@ -69,6 +72,9 @@
         <button type="button" class="chip" disabled={!supply.spent || !gel.trim()} onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: true } })))}>dry again</button>
       {/snippet}
       {@render part("gel", "Gel that has drunk its fill", () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))), gelFields, "full of water", !!gel.trim())}
+    {/if}
+    {#if lids}
+      <p class="text-[0.95rem] leading-snug">Runs take those used before first, and keep the new ones. Used lids close dry food, with a packet or by vacuum, for as long as they hold: one that can be lifted with the fingers is done with. <b>Never a used lid for canning.</b></p>
     {/if}
     {#if supply.sort === "desiccant" && supply.spent}
       <p class="-mt-2 text-[0.95rem] leading-snug">To dry it: spread thin, 2–3 hours at 120 °C; packets of paper or cloth overnight at 80 °C. It is dry when the {supply.spent} weigh {(supply.spent * Number(supply.key)).toLocaleString("en")} g again. Into a closed jar while it is warm, with the oven's dish out of children's reach.</p>

@@ -22,7 +22,7 @@
   let wrong = $state<Wrong>({});
 
   const rows = $derived(containers.filter((row) => KINDS[sort]?.includes(row.kind)));
-  const own = $derived(sort === "bags" && form.key === "own");
+  const own = $derived((sort === "bags" || sort === "lids") && form.key === "own");
 
   function pick(next: Sort) {
     sort = next;
@@ -30,11 +30,14 @@
     form = { ...none(), count: form.count };
   }
 
+  /** What is meant where nothing was picked: the first of the list. */
+  const usual = () => (sort === "packets" ? String(packets[0]?.size_ml ?? "") : sort === "lids" ? "regular" : (rows[0]?.key ?? ""));
+
   async function add(event: Event) {
     event.preventDefault();
     const body: Schemas["NewSupply"] = {
       sort,
-      key: own ? "" : form.key || (sort === "packets" ? String(packets[0]?.size_ml ?? "") : (rows[0]?.key ?? "")),
+      key: own ? "" : form.key || usual(),
       size: own ? form.size : "",
       name: form.name,
       count: Number(form.count) || 0,
@@ -75,10 +78,16 @@
       </select>
     </div>
     {#if own}<Field label="Flat size" name="size" bind:value={form.size} {wrong} placeholder={us ? "10 × 14 in" : "25 × 35 cm"} />{/if}
+  {:else if sort === "lids"}
+    <div>
+      <label class="head block" for="supply-key">For which mouth</label>
+      <select id="supply-key" class="field mt-1" bind:value={form.key}><option value="">regular, 70 mm</option><option value="wide">wide, 86 mm</option><option value="own">another …</option></select>
+    </div>
+    {#if own}<Field label="What they are called" name="name" bind:value={form.name} {wrong} placeholder="bottle caps" />{/if}
   {:else if sort === "desiccant"}
     <Field label="Grams of gel in one" name="key" bind:value={form.key} {wrong} placeholder="10" />
   {:else}
-    <Field label="What it is called" name="name" bind:value={form.name} {wrong} placeholder={sort === "lids" ? "wide-mouth lids" : "straight iron"} />
+    <Field label="What it is called" name="name" bind:value={form.name} {wrong} placeholder="straight iron" />
   {/if}
   <div class="grid grid-cols-3 items-end gap-2">
     <Field label={sort === "packets" ? "Closed packs" : "How many"} name="count" bind:value={form.count} {wrong} placeholder="0" />

@@ -6,17 +6,19 @@
   let { supply, packet }: { supply: Schemas["Supply"]; packet?: Schemas["PacketRow"] } = $props();
 
   const drawn = $derived(supply.draw);
-  const scale = $derived(drawn ? 56 / Math.max(drawn.height_mm, 230) : 0.42);
+  const scale = $derived(drawn ? Math.min(58 / Math.max(outline(drawn, 1).top, 235), 31 / outline(drawn, 1).half) : 0.42);
   const shape = $derived(drawn ? outline(drawn, scale) : undefined);
-  const behind = $derived(supply.count > 1 ? [1, 0] : [0]);
+  // Lids lie on one another, the upper one in front; all else stands with the nearer one in front.
+  const behind = $derived(supply.count < 2 ? [0] : supply.sort === "lids" ? [0, 1] : [1, 0]);
 </script>
 
-<svg viewBox="-34 -62 68 66" class="h-[66px] w-[68px] shrink-0 {supply.count || supply.spares ? '' : 'opacity-45'}" aria-hidden="true">
+<svg viewBox="-34 -66 68 70" class="h-[70px] w-[68px] shrink-0 {supply.count || supply.spares ? '' : 'opacity-45'}" aria-hidden="true">
   {#if shape}
     {#each behind as n (n)}
       <g transform="translate({n * 4} {-n * 2})">
         <path d={shape.body} fill={drawn?.clear ? "var(--glass)" : "var(--foil)"} stroke="var(--ink)" stroke-width="1.6" />
         {#if drawn?.kind === "jar" || drawn?.kind === "pail" || drawn?.kind === "pail with liner"}<path d={shape.lines} fill="none" stroke="var(--soft)" stroke-width="1" />{/if}
+        {#if shape.seal}<path d={shape.seal} fill="var(--line)" stroke="var(--ink)" stroke-width="1.2" />{/if}
         {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.3" />{/if}
       </g>
     {/each}
@@ -34,7 +36,11 @@
     <rect x="-19" y="-42" width="38" height="42" rx="4" fill="var(--air)" stroke="var(--ink)" stroke-width="1.8" />
     {#each [[-9, -31], [3, -33], [11, -25], [-3, -22], [-12, -15], [7, -13], [-2, -9]] as [x, y] (`${x}${y}`)}<circle cx={x} cy={y} r="3.400" fill="var(--paper)" stroke="var(--slate)" stroke-width="1.400" />{/each}
   {:else if supply.sort === "lids"}
-    <ellipse cx="0" cy="-14" rx="25" ry="8" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><path d="M-25 -14V-8A25 8 0 0 0 25 -8V-14" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><ellipse cx="0" cy="-14" rx="17" ry="4.600" fill="none" stroke="var(--soft)" stroke-width="1.200" />
+    {@const r = supply.key === "wide" ? 29 : 23.6}
+    {#each behind as n (n)}
+      {@const y = -10 - n * 7}
+      <path d="M{-r} {y}V{y + 5}A{r} {r * 0.32} 0 0 0 {r} {y + 5}V{y}" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.600" /><ellipse cx="0" cy={y} rx={r} ry={r * 0.32} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.600" /><ellipse cx="0" cy={y} rx={r * 0.72} ry={r * 0.21} fill="none" stroke="var(--soft)" stroke-width="1.200" />
+    {/each}
   {:else}
     <path d="M-26 -8H26L22 0H-22Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.8" /><path d="M-20 -8V-24Q-20 -32 -10 -32H20V-24H-8V-8" fill="var(--cream)" stroke="var(--ink)" stroke-width="1.8" />
   {/if}

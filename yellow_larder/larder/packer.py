@@ -1,0 +1,111 @@
+"""One container of what is on the bench, packed: what it holds, its air, its packets."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from yellow_larder.core.absorbers import NoPacketFits, choose_packets
+from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.containers import Closing, Container
+from yellow_larder.core.foods import Food
+from yellow_larder.core.nutrition import nutrients, person_days
+from yellow_larder.core.oxygen import fill, oxygen_ml
+from yellow_larder.larder.asking import Ask, Sizing
+from yellow_larder.larder.eaters import Appetite
+from yellow_larder.larder.larder import Settings
+from yellow_larder.larder.plan import Packed, PacketsIn, SizingSchool
+from yellow_larder.larder.quantities import say_kcal, say_length, say_mass
+from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.schools import asks_ml
+from yellow_larder.reference import packets
+
+_SCHOOL_NAMES = {
+    Sizing.AIR: "By the air",
+    Sizing.CONTAINER: "By container",
+    Sizing.KIND: "By kind",
+}
+
+
+def oxygen_in_room_ml(void_ml: float, household: Settings) -> float:
+    """Oxygen in so much of the household's air, mL at the state packets are rated in."""
+    return oxygen_ml(
+        void_ml,
+        pressure_kpa=pressure_kpa(household.altitude_m),
+        temperature_c=household.room_c,
+        humidity=household.humidity,
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class Packer:
+    """Packs one container of what is on the bench."""
+
+    ask: Ask
+    food: Food
+    container: Container
+    closing: Closing
+    household: Settings
+    eating: Appetite
+
+    def pack(self, mass_g: float, count: int) -> Packed:
+        """One of so many containers alike, with its packets."""
+        filled = fill(self.container, self.food, mass_g, pressed=self.ask.pressed)
+        oxygen = oxygen_in_room_ml(filled.void_ml, self.household)
+        need = asks_ml(self.ask.sizing, self.food, self.container, oxygen) if self.closing is Closing.ABSORBER else 0.0
+        chosen = self.choose(need)
+        inside = nutrients(self.food.composition, mass_g)
+        return Packed(
+            count=count,
+            mass_g=mass_g,
+            mass=say_mass(mass_g, self.household.units),
+            headspace_mm=filled.headspace_mm,
+            headspace=say_length(filled.headspace_mm, self.household.units),
+            food_height_mm=self.container.inner_height_mm - filled.headspace_mm,
+            solid_ml=filled.solid_ml,
+            between_ml=filled.between_ml,
+            headspace_ml=filled.headspace_ml,
+            void_ml=filled.void_ml,
+            oxygen_ml=oxygen,
+            need_ml=need,
+            packed_ml=sum(size * n for size, n in chosen.items()),
+            packets=[
+                PacketsIn(size, n, packets()[size].width_mm, packets()[size].length_mm) for size, n in chosen.items()
+            ],
+            kcal=inside.kcal,
+            kcal_text=say_kcal(inside.kcal),
+            person_days=person_days(inside.kcal, self.eating.kcal_per_person_day),
+            nutrients=inside,
+        )
+
+    def choose(self, need_ml: float) -> dict[int, int]:
+        """Whole packets of those the household keeps."""
+        try:
+            return choose_packets(round(need_ml, 3), self.household.packet_sizes)
+        except NoPacketFits as error:
+            raise Refused("container", f"The packets you keep are too small: {error}") from error
+
+    def schools(self, full: Packed) -> list[SizingSchool]:
+        """What each school would put in, against the oxygen that is there."""
+        found = []
+        for sizing, name in _SCHOOL_NAMES.items():
+            asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
+            chosen = self.choose(asks)
+            packed = sum(size * n for size, n in chosen.items())
+            spare = packed - full.oxygen_ml
+            judged = f"{spare:,.0f} mL to spare" if spare >= 0 else f"short by {-spare:,.0f} mL"
+            found.append(SizingSchool(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
+        return found
+
+
+def _say_packets(chosen: dict[int, int]) -> str:
+    return " + ".join(f"{n} × {size}" if n > 1 else f"{size}" for size, n in chosen.items()) + " mL"
+
+
+def packets_in_all(packed: list[Packed]) -> str:
+    """The packets of all containers together, in words."""
+    in_all: dict[int, int] = {}
+    for group in packed:
+        for packet in group.packets:
+            in_all[packet.size_ml] = in_all.get(packet.size_ml, 0) + packet.count * group.count
+    said = ", ".join(f"{n} × {size}" for size, n in sorted(in_all.items(), reverse=True))
+    return f"packets: {said} mL" if said else "no packets"
