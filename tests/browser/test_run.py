@@ -1,4 +1,4 @@
-"""Supplies, a whole run against a clock that the test moves, and the looks afterwards, in a real browser."""
+"""A whole run against a clock that the test moves, and the looks afterwards, in a real browser."""
 
 from __future__ import annotations
 
@@ -248,46 +248,6 @@ def test_a_stop_goes_on_the_sheet_with_its_reason(page: Page, served: Here) -> N
     expect(page.get_by_text("Against the stop:")).to_be_visible()
     page.get_by_role("button", name="Begin").click()
     expect(page.get_by_text("Packed all the same: a trial till May")).to_be_visible()
-
-
-def test_supplies_are_written_down_and_counted(page: Page, served: Here) -> None:
-    page.goto(f"{served.url}/supplies")
-    expect(page.get_by_role("heading", name="What is there to pack with?")).to_be_visible()
-    page.get_by_label("Rated").select_option("300")
-    page.get_by_label("In one inner pack").fill("20")
-    page.get_by_label("Closed packs").fill("2")
-    page.get_by_label("Low at").fill("2")
-    page.get_by_role("button", name="Write it down").click()
-    packets = page.get_by_role("button", name=re.compile("^300 mL absorbers"))
-    expect(packets).to_contain_text("2 closed packs of 20")
-    expect(page.get_by_role("heading", name="1 running low")).to_be_visible()
-    page.get_by_label("What is it?").select_option("bags")
-    page.get_by_label("Which").select_option("own")
-    page.get_by_label("Flat size").fill("wide")
-    page.get_by_role("button", name="Write it down").click()
-    expect(page.get_by_label("Flat size")).to_have_attribute("aria-invalid", "true")
-    page.get_by_label("Flat size").fill("25 × 35 cm")
-    page.get_by_label("How many").fill("4")
-    page.get_by_role("button", name="Write it down").click()
-    expect(page.get_by_role("button", name=re.compile("^25 × 35 cm foil bag"))).to_be_visible()
-    packets.click()
-    more = page.get_by_role("form", name="More came")
-    more.get_by_label("closed packs").fill("3")
-    more.get_by_label("a pack cost").fill("2.40")
-    more.get_by_role("button", name="Put it away").click()
-    expect(packets).to_contain_text("5 closed packs of 20")
-    expect(page.get_by_role("heading", name="Enough of everything")).to_be_visible()
-    packets.click()
-    spares = page.get_by_role("form", name="Spares into the jar")
-    spares.get_by_label("how many").fill("4")
-    spares.get_by_label("minutes out").fill("2000")
-    spares.get_by_role("button", name="In, lid on").click()
-    expect(spares.get_by_label("minutes out")).to_have_attribute("aria-invalid", "true")
-    spares.get_by_label("minutes out").fill("10")
-    spares.get_by_role("button", name="In, lid on").click()
-    expect(packets).to_contain_text("4 loose in the jar")
-    page.keyboard.press("Control+z")
-    expect(packets).not_to_contain_text("loose in the jar")
 
 
 def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> None:

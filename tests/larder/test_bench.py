@@ -17,7 +17,7 @@ from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.stock import Sort
-from yellow_larder.larder.supplies import NewSupply, add_supply
+from yellow_larder.larder.supplies import NewSupply, add_supply, count_supply, forget_supply, see_supplies
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 SHARED = settings(deadline=None, suppress_health_check=list(HealthCheck), max_examples=60)
@@ -175,6 +175,26 @@ def test_packets_too_small_for_the_need(larder: Larder) -> None:
         plan(larder, Ask(line="12 kg rolled oats", container="bag-5-gallon"))
 
 
+def test_the_packets_are_those_in_the_house(larder: Larder) -> None:
+    def sizes() -> list[int]:
+        return [each.size_ml for each in plan(larder, BARLEY).full.packets]
+
+    assert sizes() == [300, 100]
+    small = add_supply(larder, NewSupply(sort=Sort.PACKETS, key="200", count=2, per_pack=10))
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="1000", count=1, per_pack=10))
+    assert sizes() == [200]
+    count_supply(larder, small, 0)
+    assert sizes() == [1000]
+    # Twenty millilitres at a time would be too many for a pail: what the household else keeps goes in.
+    settle(larder, Settings(packet_sizes=(500,)))
+    pail = Ask(line="20 kg pearl barley", container="pail-5-gallon", closing=Closing.ABSORBER)
+    assert [each.size_ml for each in plan(larder, pail).full.packets] == [1000]
+    for each in see_supplies(larder).supplies:
+        forget_supply(larder, each.number)
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="20", count=1, per_pack=5))
+    assert [each.size_ml for each in plan(larder, pail).full.packets] == [500]
+
+
 def test_the_same_beans_in_the_cellar_and_under_the_roof(larder: Larder) -> None:
     """By hand from ASABE D245, edible beans at 13.3 %: 0.61 at 14 °C, 0.64 at 29 °C; at 13.5 %, 0.66 at 33 °C."""
     cellar = add_place(larder, NewPlace("Cellar", mean_c=11, warmest_c=14))
@@ -254,11 +274,11 @@ def test_a_vacuum_below_zero_is_none(larder: Larder, left_kpa: float) -> None:
 
 
 def test_what_packing_costs_follows_from_the_supplies(larder: Larder) -> None:
-    """By hand: four bags at 0.55 and four packets of 400 mL as 300 + 100: 4 × (0.55 + 0.30 + 0.11) = 3.84."""
+    """By hand, four bags at 0.55: with two packets of 300 at 0.30 each 4.60; with one and 100 mL at 0.11, 3.84."""
     assert plan(larder, BARLEY).packing_cost == ""
     add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=9, cost="0.55"))
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=2, per_pack=10, cost="3.00"))
-    assert plan(larder, BARLEY).packing_cost == ""
+    assert plan(larder, BARLEY).packing_cost == "4.60"
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=2, per_pack=20, cost="2.20"))
     assert plan(larder, BARLEY).packing_cost == "3.84"
 

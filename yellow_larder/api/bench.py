@@ -14,6 +14,7 @@ from yellow_larder.larder.bench import plan
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.plan import Plan
 from yellow_larder.larder.proposing import ProposedPacking, WantedLine, propose_packing
+from yellow_larder.larder.sharing import FromStock, from_stock
 
 router = APIRouter(tags=["bench"], responses=REFUSALS)
 
@@ -28,6 +29,12 @@ _EXAMPLES = [
 def plan_packing(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Plan:
     """Everything the bench shows for what is on it. Nothing is saved."""
     return plan(larder, ask)
+
+
+@router.post("/bench/packets")
+def share_out_packets(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> FromStock | None:
+    """The packets of all containers on the bench at once, from the supplies; nothing if no packets are counted."""
+    return from_stock(larder, ask)
 
 
 @router.post("/bench/propose")

@@ -114,7 +114,7 @@ def _plan(
     stock: Stock,
 ) -> Plan:
     shares = share_out(ask, food, container, amount_g, household.units)
-    packer = Packer(ask, food, container, closing, household, eating)
+    packer = Packer(ask, food, container, closing, household, eating, stock.packet_sizes or household.packet_sizes)
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
     moisture = food.composition.water_g if ask.moisture is None else ask.moisture

@@ -46,6 +46,8 @@ class Packer:
     closing: Closing
     household: Settings
     eating: Appetite
+    sizes: tuple[int, ...]
+    """Ratings of the packets at hand, mL."""
 
     def pack(self, mass_g: float, count: int) -> Packed:
         """One of so many containers alike, with its packets."""
@@ -78,11 +80,15 @@ class Packer:
         )
 
     def choose(self, need_ml: float) -> dict[int, int]:
-        """Whole packets of those the household keeps."""
+        """Whole packets of those in stock; where they are too small, of those the household keeps else."""
+        need = round(need_ml, 3)
         try:
-            return choose_packets(round(need_ml, 3), self.household.packet_sizes)
-        except NoPacketFits as error:
-            raise Refused("container", f"The packets you keep are too small: {error}") from error
+            return choose_packets(need, self.sizes)
+        except NoPacketFits:
+            try:
+                return choose_packets(need, self.household.packet_sizes)
+            except NoPacketFits as error:
+                raise Refused("container", f"The packets you keep are too small: {error}") from error
 
     def schools(self, full: Packed) -> list[SizingSchool]:
         """What each school would put in, against the oxygen that is there."""

@@ -19,9 +19,9 @@ from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
+from yellow_larder.larder.sharing import PacketShape, packs_of, say_packs, say_ways, to_buy
 from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
-from yellow_larder.reference import packets
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Place
 
@@ -86,16 +86,6 @@ class RunContainer:
     out: bool
     """Whether packets are out for it."""
     place: str
-
-
-@dataclass(frozen=True, slots=True)
-class PacketShape:
-    """A packet as it is drawn."""
-
-    size_ml: int
-    count: int
-    width_mm: float
-    length_mm: float
 
 
 @dataclass(frozen=True, slots=True)
@@ -178,8 +168,8 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
         now=now,
         lines=_lines(sheet),
         containers=containers,
-        packs=_packs(sheet),
-        buy=_buy(sheet),
+        packs=packs_of(sheet),
+        buy=to_buy(sheet),
         short=short_of_containers(session, sheet.lines),
         wrong=wrong,
         ready=_ready(session, run) if phase in (RunPhase.LABELS, RunPhase.SET_OUT) else [],
@@ -207,7 +197,7 @@ def _lines(sheet: Sheet) -> list[RunLine]:
             form=line.plan.food.form,
             colour=line.plan.food.colour,
             says=" + ".join(f"{group.count} × {group.mass}" for group in line.groups) + f", {line.plan.container_name}",
-            packets=_shared_out([each for group in line.groups for each in shared.get((line.number, id(group)), [])])
+            packets=say_ways([each for group in line.groups for each in shared.get((line.number, id(group)), [])])
             or line.plan.closing.value,
             place=line.plan.place_name,
             draw=line.plan.draw,
@@ -216,45 +206,6 @@ def _lines(sheet: Sheet) -> list[RunLine]:
             stop=line.plan.verdict.says if line.plan.verdict.severity is Severity.STOP else "",
         )
         for line in sheet.lines
-    ]
-
-
-def _shared_out(packets: list[list[Any]]) -> str:
-    """What goes into the containers of a line: "4 × 500 mL", or "3 × (300 + 2 × 100 mL)" where several go into one."""
-    ways = Counter(tuple((size, n) for _, size, n, _ in sorted(each, key=lambda one: -one[1])) for each in packets)
-    said = []
-    for sizes, count in ways.items():
-        each = " + ".join(f"{n} × {size}" if n > 1 else f"{size}" for size, n in sizes)
-        alone = len(sizes) == 1 and sizes[0][1] == 1
-        said.append(f"{count} × {each} mL" if alone else f"{count} × ({each} mL)")
-    return ", ".join(said)
-
-
-def _packs(sheet: Sheet) -> list[str]:
-    if sheet.allotment is None:
-        return []
-    said = []
-    for (_, kind), opened, bought, spare in zip(
-        sheet.kept, sheet.allotment.opened, sheet.allotment.buy, sheet.allotment.spares, strict=True
-    ):
-        if not opened:
-            continue
-        if kind.is_loose:
-            said.append(f"{opened} spare {kind.size_ml} mL from the jar")
-        else:
-            rest = f", {spare} back into the jar" if spare else ""
-            more = f", {bought} of them to buy" if bought else ""
-            said.append(f"{_say_packs(opened, kind.per_pack, kind.size_ml)}{more}{rest}")
-    return said
-
-
-def _buy(sheet: Sheet) -> list[str]:
-    if sheet.allotment is None:
-        return []
-    return [
-        _say_packs(n, kind.per_pack, kind.size_ml)
-        for (_, kind), n in zip(sheet.kept, sheet.allotment.buy, strict=True)
-        if n
     ]
 
 
@@ -282,10 +233,7 @@ def _container(n: int, mine: dict[str, Any], out: bool, household: Settings, pla
         filled="" if filled is None else say_mass(filled, household.units),
         off=off,
         packets=" + ".join(f"{count} × {size} mL" for size, count in sizes.items()),
-        packet_sizes=[
-            PacketShape(size, count, packets()[size].width_mm, packets()[size].length_mm)
-            for size, count in sizes.items()
-        ],
+        packet_sizes=[PacketShape.of(size, count) for size, count in sizes.items()],
         short=f"{lacks:.0f} mL short since it holds less: one more packet" if lacks > 0 else "",
         closed="closed" in mine,
         closed_at=datetime.fromisoformat(mine["closed"]) if "closed" in mine else None,
@@ -354,10 +302,6 @@ def _say_opened(session: Session, run: Run, chosen: list[int]) -> list[str]:
     return _say_draws(session, run, chosen) or [plainly]
 
 
-def _say_packs(n: int, per_pack: int, size_ml: int) -> str:
-    return f"{n} pack{'s' if n > 1 else ''} of {per_pack} × {size_ml} mL"
-
-
 def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
     supplies = Stock(session).records
     try:
@@ -372,7 +316,7 @@ def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
         if draw.packs:
             per = supplies[draw.supply]["per_pack"]
             extras = f", {draw.extras} of them straight into the jar" if draw.extras else ""
-            parts.append(f"{_say_packs(draw.packs, per, draw.size_ml)}{extras}")
+            parts.append(f"{say_packs(draw.packs, per, draw.size_ml)}{extras}")
         said += parts
     return said
 

@@ -100,6 +100,13 @@ class Stock:
             found.append((number, Kept(size, size, facts["count"], facts["per_pack"], buyable=True)))
         return found
 
+    @property
+    def packet_sizes(self) -> tuple[int, ...]:
+        """Ratings of the packets in closed packs, mL, or of those that are used up; none if none are written down."""
+        packs = [facts for facts in self.records.values() if facts["sort"] == Sort.PACKETS]
+        there = [facts for facts in packs if facts["count"]]
+        return tuple(sorted(int(facts["key"]) for facts in there or packs))
+
     def cost(self, container: Container, groups: Iterable[Packed]) -> float | None:
         """What containers, lids and packets cost together; none if one's price is not written down.
 

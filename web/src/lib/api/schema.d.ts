@@ -24,6 +24,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bench/packets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Share Out Packets
+         * @description The packets of all containers on the bench at once, from the supplies; nothing if no packets are counted.
+         */
+        post: operations["share_out_packets_api_bench_packets_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/plan": {
         parameters: {
             query?: never;
@@ -3647,6 +3667,20 @@ export interface components {
             thick: string;
         };
         /**
+         * FromStock
+         * @description The packets of everything on the bench at once, from what is in the house.
+         */
+        FromStock: {
+            /** Buy */
+            buy: string[];
+            /** Packs */
+            packs: string[];
+            /** Waste */
+            waste: string;
+            /** Ways */
+            ways: components["schemas"]["SharedWay"][];
+        };
+        /**
          * Gives
          * @description What a lot gives, each in a short line; empty where it does not apply.
          */
@@ -5636,6 +5670,20 @@ export interface components {
          */
         Sex: "female" | "male" | "not said";
         /**
+         * SharedWay
+         * @description Containers that are packed alike: how many, with which packets, spares from the jar told apart.
+         */
+        SharedWay: {
+            /** Count */
+            count: number;
+            /** Mass */
+            mass: string;
+            /** Packets */
+            packets: components["schemas"]["PacketShape"][];
+            /** Spares */
+            spares: number;
+        };
+        /**
          * ShelvesView
          * @description All places, all packages kept, and how their containers are drawn.
          */
@@ -6315,6 +6363,50 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Batch"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    share_out_packets_api_bench_packets_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ask"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FromStock"] | null;
                 };
             };
             /** @description It is not there, or no longer */

@@ -11,6 +11,7 @@
   import { Bench, nothing } from "./bench.svelte";
   import AirOverTime from "./AirOverTime.svelte";
   import DampOverTime from "./DampOverTime.svelte";
+  import FromStock from "./FromStock.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import Propose from "./Propose.svelte";
@@ -31,7 +32,7 @@
   let packed = $state<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
-  type Below = "schools" | "oxygen" | "damp";
+  type Below = "schools" | "stock" | "oxygen" | "damp";
   let below = $state<Below>("schools");
   let packing = $state(false);
   let printing = $state(false);
@@ -41,6 +42,7 @@
     (
       [
         ["schools", "Schools side by side", plan?.schools.length],
+        ["stock", "Packets in stock", plan?.schools.length],
         ["oxygen", "Oxygen over time", plan?.air],
         ["damp", "Damp over time", plan?.damp],
       ] as [Below, string, unknown][]
@@ -154,11 +156,13 @@
         {/if}
         {#if views.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
-            <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Packets, oxygen or damp over time">
+            <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Packets, oxygen and damp">
               {#each views.length > 1 ? views : [] as [name, words] (name)}<button class="chip !text-[0.88rem]" aria-pressed={shown === name} onclick={() => (below = name)}>{words}</button>{/each}
             </div>
             {#if shown === "oxygen" && plan.air}
               <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
+            {:else if shown === "stock"}
+              <FromStock {plan} asked={bench.ask} />
             {:else if shown === "damp" && plan.damp}
               <DampOverTime damp={plan.damp} />
             {:else}

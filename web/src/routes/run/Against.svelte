@@ -5,7 +5,7 @@
   import { larder } from "$lib/larder.svelte";
   import { onMount } from "svelte";
   import Fuse from "./Fuse.svelte";
-  import Packets from "./Packets.svelte";
+  import Packets from "$lib/draw/Packets.svelte";
   import Standing from "./Standing.svelte";
   import { minutes, type Running, type RunView } from "./run.svelte";
 
