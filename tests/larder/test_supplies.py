@@ -124,6 +124,10 @@ def test_gel_is_full_and_dry_again(larder: Larder) -> None:
     number = add_supply(larder, NewSupply(sort=Sort.DESICCANT, key="10", count=20))
     spend_desiccant(larder, number, 8, restored=False)
     assert (one(larder, number).count, one(larder, number).spent) == (12, 8)
+    # By hand: 8 × 10 g dry, and 30 % more with what it drinks at 60 %.
+    assert "the 8 weigh up to 104 g; they are dry when they weigh 80 g" in one(larder, number).dry_again
+    settle(larder, Settings(units=Units.US))
+    assert "2–3 hours at 250 °F" in one(larder, number).dry_again
     spend_desiccant(larder, number, 5, restored=True)
     assert (one(larder, number).count, one(larder, number).spent) == (17, 3)
     with pytest.raises(Refused, match="There are 3 of them"):

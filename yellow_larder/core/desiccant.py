@@ -46,6 +46,37 @@ _GRID = np.linspace(0.005, 0.985, 393)
 _GELS_G = np.concatenate([[0.0], np.geomspace(0.1, 5000, 600)])
 
 
+OVEN_C, OVEN_HOURS = 120.0, (2, 3)
+"""How loose gel is dried for another use: how hot, and for how many hours. Source: makers' leaflets, from memory."""
+
+PAPER_C = 80.0
+"""How hot packets of paper or cloth may get, which are dried overnight. Source: makers' leaflets, from memory."""
+
+
+def full_gel_g(dry_g: float, humidity: float = 0.6) -> float:
+    """What gel weighs that has drunk its fill: the scale tells whether the oven has done its work.
+
+    Args:
+        dry_g: weight of the gel, dry, g, 0–100,000.
+        humidity: relative humidity of the air it drank from, 0–1.
+
+    Returns:
+        Weight with its water, g.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        >>> full_gel_g(100)
+        130.0
+
+    Source: see `GEL_PCT`.
+    """
+    check_range("dry_g", dry_g, 0, 100_000, "g")
+    check_range("humidity", humidity, 0, 1, "")
+    return dry_g * (1 + float(gel_holds_pct(np.array(humidity))) / 100)
+
+
 def gel_holds_pct(humidity: Numbers) -> Numbers:
     """Water that silica gel holds at a relative humidity of 0–1, % of its dry weight.
 

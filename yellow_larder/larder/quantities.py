@@ -237,6 +237,18 @@ def say_temperature(temperature_c: float, units: Units) -> str:
     return f"{temperature_c:.0f} °C" if units is Units.METRIC else f"{temperature_c * 1.8 + 32:.0f} °F"
 
 
+def say_dial(temperature_c: float, units: Units) -> str:
+    """A temperature as a dial is set: to five degrees, or ten.
+
+    Example:
+        >>> say_dial(175, Units.METRIC), say_dial(175, Units.US)
+        ('175 °C', '350 °F')
+    """
+    if units is Units.METRIC:
+        return f"{round(temperature_c / 5) * 5} °C"
+    return f"{round((temperature_c * 1.8 + 32) / 10) * 10} °F"
+
+
 def say_kcal(kcal: float) -> str:
     """Energy to three figures: no food table is truer than that.
 

@@ -14,7 +14,7 @@ from yellow_larder.core.finding import Severity
 from yellow_larder.core.oxygen import MARGIN
 from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
 from yellow_larder.larder.larder import Larder, Settings, settings
-from yellow_larder.larder.quantities import say_mass, say_off
+from yellow_larder.larder.quantities import say_dial, say_mass, say_off
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
@@ -24,6 +24,9 @@ from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Place
+
+_IRON_C = 175.0
+"""How hot an iron seals film. Source: common practice, 350 °F."""
 
 _IRON = "Hot irons burn: keep the cable out of the way and children off the table."
 _NOT_FOOD = "Packets are not food. Keep them from children and animals."
@@ -260,7 +263,11 @@ def _ready(session: Session, run: Run) -> list[Ready]:
     found.append(("scale", "Scale, scoop and funnel", "set to nothing with an empty container on it"))
     if film:
         found.append(
-            ("iron", "Iron hot, about 175 °C", f"straight iron, clothes iron on a board, or jaw sealer. {_IRON}")
+            (
+                "iron",
+                f"Iron hot, about {say_dial(_IRON_C, settings(session).units)}",
+                f"straight iron, clothes iron on a board, or jaw sealer. {_IRON}",
+            )
         )
         found.append(("strip", "A test strip sealed", "on a scrap: too hot melts it, too cool peels"))
     if mouths:

@@ -9,11 +9,12 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Mouth
+from yellow_larder.core.desiccant import OVEN_C, OVEN_HOURS, PAPER_C, full_gel_g
 from yellow_larder.core.run import worth_after
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name
 from yellow_larder.larder.money import read_money, say_money
-from yellow_larder.larder.quantities import Units, read_length_mm, say_length
+from yellow_larder.larder.quantities import Units, read_length_mm, say_dial, say_length, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.stock import SORT_OF, Sort, Stock, is_low, is_trusted, say_count, spares_act
 from yellow_larder.larder.vessels import Drawing, container_by_key, cut_shorter, drawing, own_bag, say_container
@@ -75,6 +76,8 @@ class Supply:
     trusted: bool
     """Whether its spares may still be used."""
     spent: int
+    dry_again: str
+    """Of gel that is full of water: how it is dried for another use; empty of all else."""
     again: int
     """Of lids: how many were used before."""
     uses: str
@@ -361,6 +364,19 @@ def _say_uses(facts: dict[str, Any]) -> str:
     return f"closed {times} so far"
 
 
+def _say_oven(facts: dict[str, Any], units: Units) -> str:
+    if facts["sort"] != Sort.DESICCANT or not facts["spent"]:
+        return ""
+    dry_g = facts["spent"] * float(facts["key"])
+    low, high = OVEN_HOURS
+    return (
+        f"Spread thin, {low}–{high} hours at {say_dial(OVEN_C, units)}; packets of paper or cloth overnight at "
+        f"{say_dial(PAPER_C, units)}. Full of a room's damp the {facts['spent']} weigh up to "
+        f"{say_mass(full_gel_g(dry_g), units)}; they are dry when they weigh {say_mass(dry_g, units)} again. Into a "
+        "closed jar while they are warm, out of children's reach."
+    )
+
+
 def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
     sort = Sort(facts["sort"])
     container = container_by_key(facts["key"]) if sort in SORT_OF.values() else None
@@ -383,6 +399,7 @@ def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime
         spares_say=spares,
         trusted=trusted,
         spent=facts["spent"],
+        dry_again=_say_oven(facts, household.units),
         again=facts["again"],
         uses=_say_uses(facts),
         cost=say_money(facts["coins"], household) if facts.get("coins") is not None else "",

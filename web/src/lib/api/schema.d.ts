@@ -5878,6 +5878,8 @@ export interface components {
             /** Counted */
             counted: string;
             draw: components["schemas"]["Drawing"] | null;
+            /** Dry Again */
+            dry_again: string;
             /** Is Low */
             is_low: boolean;
             /** Key */

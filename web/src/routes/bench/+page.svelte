@@ -42,7 +42,7 @@
     (
       [
         ["schools", "Schools side by side", plan?.schools.length],
-        ["stock", "Packets in stock", plan?.schools.length],
+        ["stock", "From stock", plan?.schools.length],
         ["oxygen", "Oxygen over time", plan?.air],
         ["damp", "Damp over time", plan?.damp],
       ] as [Below, string, unknown][]

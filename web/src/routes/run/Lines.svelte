@@ -15,7 +15,7 @@
   const refused = $derived(Object.values(run.wrong)[0]?.message ?? view.wrong);
 </script>
 
-<div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
+<div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
   <section aria-label="On the sheet" class="min-w-0 px-4 pt-5 pb-6 sm:px-6 lg:overflow-y-auto">
     <h1 class="text-[2rem]">{count} to pack in one go</h1>
     <p class="caption">Everything for one heat of the iron and one opening of packets goes on one sheet.</p>

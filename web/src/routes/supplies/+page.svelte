@@ -35,7 +35,7 @@
 <svelte:head><title>Supplies · Yellow Larder</title></svelte:head>
 
 {#if view && guide}
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
+  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
     <section aria-label="What there is to pack with" class="min-w-0 px-4 pt-5 pb-8 sm:px-6 lg:overflow-y-auto">
       {#if groups.length}
         <h1 class="text-[2rem]">{view.low ? `${view.low} running low` : "Enough of everything"}</h1>

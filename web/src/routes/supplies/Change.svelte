@@ -76,9 +76,7 @@
     {#if lids}
       <p class="text-[0.95rem] leading-snug">Runs take those used before first, and keep the new ones. Used lids close dry food, with a packet or by vacuum, for as long as they hold: one that can be lifted with the fingers is done with. <b>Never a used lid for canning.</b></p>
     {/if}
-    {#if supply.sort === "desiccant" && supply.spent}
-      <p class="-mt-2 text-[0.95rem] leading-snug">To dry it: spread thin, 2–3 hours at 120 °C; packets of paper or cloth overnight at 80 °C. It is dry when the {supply.spent} weigh {(supply.spent * Number(supply.key)).toLocaleString("en")} g again. Into a closed jar while it is warm, with the oven's dish out of children's reach.</p>
-    {/if}
+    {#if supply.dry_again}<p class="-mt-2 text-[0.95rem] leading-snug">{supply.dry_again}</p>{/if}
     {#snippet saidFields()}
       <div class="w-28"><Field label="running low at" name="low" bind:value={said.low} wrong={where === "said" ? wrong : {}} placeholder="never" /></div>
       <div class="w-28"><Field label={packets ? "a pack costs" : "one costs"} name="cost" bind:value={said.cost} wrong={where === "said" ? wrong : {}} placeholder="not said" /></div>
