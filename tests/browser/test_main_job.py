@@ -331,7 +331,7 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     page.get_by_label("Moisture, %").fill("13.4")
     page.get_by_label("Moisture, %").press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
-    page.get_by_role("button", name="Schools side by side").click()
+    page.get_by_role("button", name="The schools").click()
     expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()
 
 

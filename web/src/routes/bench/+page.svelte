@@ -41,7 +41,7 @@
   const views = $derived(
     (
       [
-        ["schools", "Schools side by side", plan?.schools.length],
+        ["schools", "The schools", plan?.schools.length],
         ["stock", "From stock", plan?.schools.length],
         ["oxygen", "Oxygen over time", plan?.air],
         ["damp", "Damp over time", plan?.damp],

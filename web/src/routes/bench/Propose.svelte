@@ -67,11 +67,12 @@
 
 <Sheet bind:open title="Which container?" wide>
   <p class="caption -mt-2">For {bench.ask.horizon_years} years: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is opened. Your own choice always goes.</p>
-  <ul class="mt-3 grid gap-2">
+  <p class="head mt-3 grid grid-cols-[1fr_8.500rem_2.750rem] gap-2 max-sm:sr-only" aria-hidden="true"><span>What there is</span><span>eaten in a week</span></p>
+  <ul class="mt-1 grid gap-2 max-sm:mt-3">
     {#each lines as line, n (n)}
       <li>
-        <div class="grid grid-cols-[1fr_8.500rem_2.750rem] items-end gap-2">
-          <input class="field font-semibold" aria-label="Lot {n + 1}" value={line.line} placeholder="and 6 kg rolled oats" autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null })} />
+        <div class="grid grid-cols-[1fr_8.500rem_2.750rem] items-end gap-2 max-sm:grid-cols-[1fr_2.750rem]">
+          <input class="field font-semibold max-sm:col-span-2" aria-label="Lot {n + 1}" value={line.line} placeholder="and 6 kg rolled oats" autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null })} />
           <input class="field" aria-label="What the kitchen takes of lot {n + 1} in a week" value={line.a_week} placeholder="400 g a week" autocomplete="off" aria-invalid={wrong[`a_week.${n}`] ? "true" : undefined} oninput={(event) => change(n, { a_week: event.currentTarget.value })} />
           {#if n}<button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="Take lot {n + 1} off" onclick={() => ((lines = lines.filter((_, at) => at !== n)), plan())}><X size={19} aria-hidden="true" /></button>{/if}
         </div>

@@ -41,13 +41,13 @@
   <div>
     <dt class="sr-only">{label}</dt>
     <dd class="font-name text-[1.35rem] leading-tight font-extrabold whitespace-nowrap sm:text-[1.5rem]">{big}</dd>
-    <dd class="text-[0.9rem] text-soft">{small}</dd>
+    <dd class="text-[0.9rem] text-soft sm:max-lg:max-w-44">{small}</dd>
     {#if more}<dd class="text-[0.9rem] text-soft">{more}</dd>{/if}
   </div>
 {/snippet}
 
 {#snippet figures()}
-  <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2">
+  <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2 sm:max-lg:justify-between">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
@@ -59,9 +59,9 @@
 <section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
 
 <section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
-  <div class="flex items-center gap-x-5 gap-y-3">
+  <div class="flex items-center gap-x-5 gap-y-3 sm:max-lg:flex-col sm:max-lg:items-stretch">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
-    <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2">
+    <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">
       <div class="max-sm:min-w-0 max-sm:flex-1">
         <label class="head block" for="packed-on">Packed on</label>
         <input id="packed-on" type="date" class="field !w-36 !px-2 max-sm:!w-full max-sm:text-[0.88rem]" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
