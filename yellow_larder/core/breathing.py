@@ -25,6 +25,9 @@ _UPTAKE_DAYS = 0.35
 """Time constant of iron absorbers at 20 °C, days. Source: our judgement, from packets that do most of their work within
 a day (common practice)."""
 
+_HALVINGS = 60
+"""Of a million days: to a trillionth of one."""
+
 _UPTAKE_Q10 = 2.0
 """How many times faster ten degrees warmer. Source: our judgement, as for most reactions."""
 
@@ -148,7 +151,7 @@ class Breathing:
         most = 1e6
         low = np.zeros(np.broadcast(out, self.packed_ml, rest).shape)
         high = np.full_like(low, most)
-        for _ in range(80):
+        for _ in range(_HALVINGS):
             middle = (low + high) / 2
             enough = taken(middle) < self.packed_ml
             low, high = np.where(enough, middle, low), np.where(enough, high, middle)
@@ -167,7 +170,9 @@ class Breathing:
 
         Source: uptake in proportion to the oxygen there is, ingress to the difference; solved piece by piece.
         """
-        spent = self.spent_days()
+        return self._share_after(days, self.spent_days())
+
+    def _share_after(self, days: Numbers, spent: Numbers) -> Numbers:
         rate = self._uptake + self._leak
         rest = OXYGEN_SHARE_DRY * self._leak / rate
         working = rest + (self.share - rest) * np.exp(-rate * np.minimum(days, spent))
@@ -189,7 +194,7 @@ class Breathing:
         check_range("level", level, 1e-5, 0.2, "")
         spent = self.spent_days()
         finite = np.where(np.isfinite(spent), spent, 1e6)
-        then = self.oxygen_share(finite)
+        then = self._share_after(finite, spent)
         leak = np.maximum(self._leak, 1e-12)
         rise = np.log((OXYGEN_SHARE_DRY - np.minimum(then, level)) / (OXYGEN_SHARE_DRY - level)) / leak
         held = np.where(then <= level, finite + rise, 0.0)

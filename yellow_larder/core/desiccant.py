@@ -43,6 +43,7 @@ _WATER_G_MOL = 18.015
 _GRID = np.linspace(0.005, 0.985, 393)
 """Water activities that courses are reckoned on, a four-hundredth apart."""
 
+_GEL_STEP = 25
 _GELS_G = np.concatenate([[0.0], np.geomspace(0.1, 5000, 600)])
 
 
@@ -261,21 +262,30 @@ def gel_for_g(damp: Damp, activity: float, days: float) -> float | None:
         >>> gel_for_g(shut, 0.45, 365), gel_for_g(daily, 0.45, 365), round(gel_for_g(daily, 0.45, 2000) or 0)
         (0.0, 0.0, 0)
 
-    Source: mass balance, see `Damp`; the least of many amounts that holds.
+    Source: mass balance, see `Damp`; the least of many amounts that holds. More gel never holds for less long, so few
+    of them are tried first, and then those between.
     """
     check_range("days", days, 0, 36_525, "days")
-    tried = Damp(
-        damp.isotherm,
-        np.full_like(_GELS_G, float(np.ravel(damp.mass_g)[0])),
-        np.full_like(_GELS_G, float(np.ravel(damp.moisture_pct)[0])),
-        _GELS_G,
-        np.full_like(_GELS_G, float(np.ravel(damp.wall_g_day_kpa)[0])),
-        np.full_like(_GELS_G, float(np.ravel(damp.aired_ml_day)[0])),
-        damp.temperature_c,
-        damp.humidity,
-    )
-    holds = np.flatnonzero((tried.days_until(activity) >= days) & (tried.start() < activity))
-    return float(_GELS_G[holds[0]]) if len(holds) else None
+
+    def first_that_holds(gels_g: Numbers) -> int | None:
+        one = Damp(
+            damp.isotherm,
+            np.ravel(damp.mass_g)[:1],
+            np.ravel(damp.moisture_pct)[:1],
+            gels_g,
+            np.ravel(damp.wall_g_day_kpa)[:1],
+            np.ravel(damp.aired_ml_day)[:1],
+            damp.temperature_c,
+            damp.humidity,
+        )
+        holds = np.flatnonzero((one.days_until(activity) >= days) & (one.start() < activity))
+        return int(holds[0]) if len(holds) else None
+
+    coarse = first_that_holds(_GELS_G[::_GEL_STEP])
+    if not coarse:
+        return None if coarse is None else 0.0
+    between = _GELS_G[(coarse - 1) * _GEL_STEP + 1 : coarse * _GEL_STEP + 1]
+    return float(between[first_that_holds(between) or 0])
 
 
 def standard_units(area_m2: float, face_g_m2_day: float, days: float, humidity: float, *, air_g: float = 0.0) -> float:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 
 from yellow_larder.core.air import OXYGEN_SHARE_DRY
-from yellow_larder.core.breathing import NONE_LEFT, Breathing, Numbers, Wall, ingress_ml_day
+from yellow_larder.core.breathing import NONE_LEFT, Breathing, Numbers, ingress_ml_day
 from yellow_larder.core.containers import Container
 from yellow_larder.larder.plan import AirInside, OxygenPoint, Packed
 from yellow_larder.reference import DAYS_PER_YEAR, walls
@@ -29,19 +29,17 @@ def air_inside(container: Container, packed: Packed, *, share: float, store_c: f
     """
     row = walls()[container.kind]
 
-    def breathing(wall: Wall) -> Breathing:
-        return Breathing(
-            np.array(max(packed.void_ml, 1.0)),
-            np.array(share),
-            np.array(packed.packed_ml),
-            np.array(ingress_ml_day(container, wall)),
-            store_c,
-        )
-
-    all_walls = (row.middle, row.tight, row.leaky)
-    likely, tight, leaky = (breathing(wall.waxed() if waxed else wall) for wall in all_walls)
-    shares = [100 * each.oxygen_share(_DAYS) for each in (likely, tight, leaky)]
-    holds = float(likely.holds_days())
+    kinds = (row.middle, row.tight, row.leaky)
+    ingress = [[ingress_ml_day(container, wall.waxed() if waxed else wall)] for wall in kinds]
+    inside = Breathing(
+        np.array(max(packed.void_ml, 1.0)),
+        np.array(share),
+        np.array(packed.packed_ml),
+        np.array(ingress),
+        store_c,
+    )
+    shares = 100 * inside.oxygen_share(_DAYS)
+    holds = float(inside.holds_days()[0, 0])
     below = np.flatnonzero(shares[0] <= 100 * NONE_LEFT)
     down = float(_DAYS[below[0]]) if len(below) else None
     forever = holds > _LONGEST_YEARS * DAYS_PER_YEAR
