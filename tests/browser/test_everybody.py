@@ -2,13 +2,19 @@
 
 import re
 from collections.abc import Callable
+from dataclasses import replace
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
+from sqlalchemy import select
 
 from tests.browser.conftest import ROOT, Here, put_on_bench
+from yellow_larder.larder.larder import settings, settle
+from yellow_larder.larder.quantities import Units
 from yellow_larder.reference import containers
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Place
 
 pytestmark = pytest.mark.browser
 
@@ -288,8 +294,37 @@ def test_in_either_measure(page: Page, served: Here) -> None:
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4.0 for all of you")
     page.get_by_label("Headspace", exact=True).fill("2")
     expect(page.get_by_role("slider", name="Headspace")).to_have_attribute("aria-valuetext", "2 in")
+    page.get_by_role("button", name="Household").click()
+    room = sheet.get_by_label("Packing room, °F")
+    expect(room).to_have_value("68")
+    room.fill("71.6")
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(sheet).to_be_hidden()
+    with reading(served.larder.engine) as session:
+        assert settings(session).room_c == pytest.approx(22)
+    page.get_by_role("button", name="Undo").click()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("kg")
+
+
+def test_a_place_in_a_house_of_fahrenheit(page: Page, served: Here) -> None:
+    with reading(served.larder.engine) as session:
+        before = settings(session)
+    settle(served.larder, replace(before, units=Units.US))
+    page.goto(f"{served.url}/shelves")
+    page.get_by_role("button", name="Add a place").click()
+    sheet = page.get_by_role("dialog", name="Add a place")
+    expect(sheet.get_by_label("How wide, in")).to_have_value("47")
+    sheet.get_by_label("Name").fill("Root cellar")
+    sheet.get_by_label("How wide, in").fill("60")
+    sheet.get_by_label("Mean of the year, °F").fill("50")
+    sheet.get_by_label("At its warmest, °F").fill("59")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_be_hidden()
+    with reading(served.larder.engine) as session:
+        cellar = session.scalars(select(Place).where(Place.name == "Root cellar")).one()
+        assert (cellar.mean_c, cellar.mean_c + cellar.swing_c) == pytest.approx((10, 15))
+        assert cellar.width_mm == pytest.approx(60 * 25.4)
 
 
 def test_the_guide_is_searched(page: Page, demo: Here) -> None:

@@ -1,6 +1,7 @@
 <!-- Who eats here, the room they pack in, and how they like to see things. -->
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "./api/client";
+  import Degrees from "./Degrees.svelte";
   import Field from "./Field.svelte";
   import Sheet from "./Sheet.svelte";
   import { larder } from "./larder.svelte";
@@ -88,7 +89,7 @@
       </div>
       <Field label="A kilowatt-hour costs, in the smallest coin" name="kwh_coins" type="number" bind:value={draft.kwh_coins as number} {wrong} hint="27 for 0.27; 0 if it is not to be counted" />
       <div class="grid grid-cols-2 gap-3">
-        <Field label="Packing room, °C" name="room_c" type="number" bind:value={draft.room_c as number} {wrong} />
+        <Degrees label="Packing room" name="room_c" bind:celsius={draft.room_c as number} {wrong} />
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
       </div>
       <fieldset class="sm:col-span-2">

@@ -1,6 +1,7 @@
 <!-- A dryer of one's own. -->
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Degrees from "$lib/Degrees.svelte";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -40,8 +41,8 @@
     </div>
     <div class="grid grid-cols-3 gap-3">
       <Field label="Watts" name="watts" type="number" bind:value={draft.watts as number} {wrong} />
-      <Field label="From, °C" name="low_c" type="number" bind:value={draft.low_c as number} {wrong} />
-      <Field label="To, °C" name="high_c" type="number" bind:value={draft.high_c as number} {wrong} />
+      <Degrees label="From" name="low_c" bind:celsius={draft.low_c as number} {wrong} />
+      <Degrees label="To" name="high_c" bind:celsius={draft.high_c as number} {wrong} />
     </div>
     {#if wrong.request}<p class="wrong">{wrong.request.message}</p>{/if}
     <div class="flex justify-end"><button class="do" type="submit">Add it</button></div>

@@ -2,6 +2,7 @@
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Degrees from "$lib/Degrees.svelte";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -16,9 +17,12 @@
   let words = $state("");
   let found = $state<Set<number>>();
   let adding = $state(false);
-  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width: 120, mean_c: 16, warmest_c: 22, warmest_month: 7 });
+  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7 });
   let wrong = $state<Wrong>({});
 
+  const us = $derived(larder.overview?.settings.units === "US");
+  /** Millimetres in what a width is typed in. */
+  const per = $derived(us ? 25.4 : 10);
   const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
   const SORTS = ["cupboard", "cellar", "loft"];
 
@@ -69,8 +73,7 @@
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
-    const { width, ...rest } = fresh;
-    const body = { ...rest, shelves: Number(rest.shelves), mean_c: Number(rest.mean_c), warmest_c: Number(rest.warmest_c), warmest_month: Number(rest.warmest_month), width_mm: Number(width) * 10 };
+    const body = { ...fresh, shelves: Number(fresh.shelves), warmest_month: Number(fresh.warmest_month) };
     const done = await ask(api.POST("/api/places", { body }));
     wrong = done.wrong ?? {};
     if (done.data) {
@@ -142,9 +145,9 @@
     </div>
     <div class="grid grid-cols-2 gap-3">
       <Field label="Shelves" name="shelves" type="number" bind:value={fresh.shelves} {wrong} />
-      <Field label="How wide, cm" name="width_mm" type="number" bind:value={fresh.width} {wrong} />
-      <Field label="Mean of the year, °C" name="mean_c" type="number" bind:value={fresh.mean_c} {wrong} />
-      <Field label="At its warmest, °C" name="warmest_c" type="number" bind:value={fresh.warmest_c} {wrong} />
+      <Field label="How wide, {us ? 'in' : 'cm'}" name="width_mm" type="number" bind:value={() => Math.round(fresh.width_mm / per), (wide) => (fresh.width_mm = Number(wide) * per)} {wrong} />
+      <Degrees label="Mean of the year" name="mean_c" bind:celsius={fresh.mean_c} {wrong} />
+      <Degrees label="At its warmest" name="warmest_c" bind:celsius={fresh.warmest_c} {wrong} />
     </div>
     <div>
       <label class="head block" for="warmest-month">Warmest in</label>
