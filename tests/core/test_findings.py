@@ -99,7 +99,7 @@ def test_nothing_to_mind_with_good_barley_in_a_good_bag() -> None:
     ("code", "of"),
     [
         ("film-thin", case("pearl-barley", "bag-gallon-thin")),
-        ("wall-clear", case("pearl-barley", "jar-quart")),
+        ("wall-clear", case("pearl-barley", "jar-quart", outer=False)),
         ("no-outer", case("pearl-barley", outer=False)),
         ("oily-for-years", case("hazelnuts", years=2)),
         ("still-raw", case("fd-raw-chicken")),
@@ -151,6 +151,23 @@ def test_all_six_guards_closed() -> None:
 )
 def test_an_open_guard(threat: str, of: Case) -> None:
     assert threat not in closed(of)
+
+
+def test_an_outer_closes_the_guard_against_light() -> None:
+    for container in ("jar-quart", "bag-gallon-thin"):
+        assert "light" in closed(case("pearl-barley", container))
+        assert "light" not in closed(case("pearl-barley", container, outer=False))
+    assert "wall-clear" not in codes(case("pearl-barley", "jar-quart"))
+    assert "light" in closed(case("pearl-barley", outer=False))
+
+
+def test_the_guard_against_oxygen_goes_by_what_is_reckoned() -> None:
+    pail = case("pearl-barley", "pail-5-gallon", years=1)
+    assert "oxygen" in closed(pail)
+    assert "oxygen" in closed(replace(pail, holds_days=400.0))
+    assert "oxygen" not in closed(replace(pail, holds_days=147.0))
+    # A pail of which it is reckoned that it holds for ten years is as good as foil.
+    assert "oxygen" in closed(replace(case("pearl-barley", "pail-5-gallon", years=10), holds_days=4000.0))
 
 
 def test_freezing_closes_the_first_guard_without_packets() -> None:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.days import DAYS_PER_YEAR
-from yellow_larder.core.packing_rules import BREATHING_YEARS
+from yellow_larder.core.packing_rules import BREATHING_YEARS, breathes
 from yellow_larder.core.shelf_life import THICK_MIL
 
 
@@ -39,10 +39,8 @@ def guards(case: Case) -> list[Guard]:
     Source: common practice.
     """
     container = case.container
-    thick = not container.has_film or container.film_mil >= THICK_MIL
     shop = container.kind is Kind.PACKET
     tight = container.holds_without_air or case.horizon_years <= BREATHING_YEARS
-    dark = not container.lets_light_in or case.outer
     return [
         _insects_inside(case),
         Guard("insects outside", not shop, "sealed" if not shop else "moths bite in"),
@@ -53,14 +51,18 @@ def guards(case: Case) -> list[Guard]:
             if container.stops_rodents or case.outer
             else "needs an outer",
         ),
-        _oxygen(case, tight=tight),
+        _oxygen(case, tight=tight if case.holds_days is None else not breathes(case)),
         _damp(case, tight=tight and not shop),
-        Guard(
-            "light",
-            dark and thick,
-            "its outer" if dark and container.lets_light_in else "the wall" if dark and thick else "keep it dark",
-        ),
+        _light(case),
     ]
+
+
+def _light(case: Case) -> Guard:
+    """Light, which a dark wall stops if it is thick enough, and whatever stands round it."""
+    thick = not case.container.has_film or case.container.film_mil >= THICK_MIL
+    if thick and not case.container.lets_light_in:
+        return Guard("light", True, "the wall")
+    return Guard("light", case.outer, "its outer" if case.outer else "keep it dark")
 
 
 def _damp(case: Case, *, tight: bool) -> Guard:

@@ -57,7 +57,7 @@ def _wall(case: Case) -> list[Finding]:
                 f"{container.film_mil:g} mil; {THICK_MIL:g} or more keeps for decades",
             )
         )
-    if container.lets_light_in:
+    if container.lets_light_in and not case.outer:
         found.append(
             Finding(
                 Severity.MIND,
@@ -67,7 +67,7 @@ def _wall(case: Case) -> list[Finding]:
                 "common practice",
             )
         )
-    if case.closing is Closing.ABSORBER and _breathes(case):
+    if case.closing is Closing.ABSORBER and breathes(case):
         found.append(
             Finding(
                 Severity.MIND,
@@ -80,8 +80,11 @@ def _wall(case: Case) -> list[Finding]:
     return found
 
 
-def _breathes(case: Case) -> bool:
-    """Whether oxygen comes back before the food is wanted; by the sort of wall, where that is not reckoned."""
+def breathes(case: Case) -> bool:
+    """Whether oxygen comes back before the food is wanted; by the sort of wall, where that is not reckoned.
+
+    Source: see `BREATHING_YEARS`.
+    """
     if case.holds_days is None:
         return not case.container.holds_without_air
     return 0 < case.holds_days < case.horizon_years * DAYS_PER_YEAR
