@@ -15,16 +15,18 @@ from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.foods import NewFood, add_food
 from yellow_larder.larder.labels import labels, read_code, run_labels
-from yellow_larder.larder.larder import Larder, Settings, settle, take_back
+from yellow_larder.larder.larder import Larder, Settings, settings, settle, take_back
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.run_view import see_run
+from yellow_larder.store.database import reading
 
 
 def sheet(larder: Larder, **of: object) -> bytes:
-    wanted, units = labels(larder, **of)  # type: ignore[arg-type]
-    return label_sheet(wanted, layout_by_key("plain", units))
+    with reading(larder.engine) as session:
+        units = settings(session).units
+    return label_sheet(labels(larder, **of), layout_by_key("plain", units))  # type: ignore[arg-type]
 
 
 def read_back(pdf: bytes) -> tuple[list[str], list[str]]:
@@ -52,8 +54,8 @@ def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
     with pytest.raises(NotThere, match="begin it first"):
         run_labels(larder, number)
     run_acts.begin(larder, number)
-    before, units = run_labels(larder, number)
-    text, codes = read_back(label_sheet(before, layout_by_key("plain", units)))
+    before = run_labels(larder, number)
+    text, codes = read_back(label_sheet(before, layout_by_key("plain", Units.METRIC)))
     assert sorted(read_code(code) or 0 for code in codes) == [1, 2, 3, 4]
     assert "1 × 300 mL + 1 × 100 mL packets: not food" in text[0]
     for step in (run_acts.labelled, run_acts.set_out, run_acts.fill_rest, run_acts.open_packets):
@@ -61,7 +63,7 @@ def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
     for n in range(1, 5):
         run_acts.close_one(larder, number, n)
     # What was printed before is what stands there after, word for word.
-    assert labels(larder, numbers=[1, 2, 3, 4]) == (before, units)
+    assert labels(larder, numbers=[1, 2, 3, 4]) == before
 
 
 def test_an_eleventh_label_starts_a_page(larder: Larder) -> None:
@@ -96,7 +98,7 @@ def test_every_layout_is_read_back(larder: Larder, units: Units, layout: Layout)
     """
     settle(larder, Settings(units=units))
     numbers = pack(larder, Ask(line="12.5 kg freeze-dried fish stew", container="bag-3-litre")).numbers[:9]
-    pdf = label_sheet(labels(larder, numbers=numbers)[0], layout)
+    pdf = label_sheet(labels(larder, numbers=numbers), layout)
     text, codes = read_back(pdf)
     assert len(text) == -(-len(numbers) // layout.on_page)
     assert sorted(read_code(code) or 0 for code in codes) == numbers

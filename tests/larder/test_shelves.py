@@ -208,7 +208,7 @@ def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
     said = card(larder, numbers[0]).against
     assert said.startswith("No absorber with white sugar: it sets like brick")
     assert said.endswith("Packed all the same: a trial, to be opened in May")
-    (label,), _ = labels(larder, numbers=numbers)
+    (label,) = labels(larder, numbers=numbers)
     assert label.against == said
 
 

@@ -127,5 +127,5 @@ def put_new_roll_in(devices: TheDevices) -> None:
 
 def _labels(larder: Larder, wanted: Wanted) -> list[Label]:
     if wanted.run is not None:
-        return run_labels(larder, wanted.run)[0]
-    return labels(larder, batch=wanted.batch, numbers=wanted.number)[0]
+        return run_labels(larder, wanted.run)
+    return labels(larder, batch=wanted.batch, numbers=wanted.number)

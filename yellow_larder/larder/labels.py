@@ -39,27 +39,26 @@ class Label:
     against: str = ""
 
 
-def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> tuple[list[Label], Units]:
-    """The labels of a batch, or of some numbers, and the units that set the paper."""
+def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> list[Label]:
+    """The labels of a batch, or of some numbers."""
     with reading(larder.engine) as session:
-        units = settings(session).units
         wanted = list(numbers)
         if batch is not None:
             of_batch = select(Package.number).where(Package.batch == batch).order_by(Package.number)
             wanted += session.scalars(of_batch).all()
     if not wanted:
         raise NotThere("batch", "There is nothing to label: that packing was taken back")
-    return [_label(card(larder, number)) for number in wanted], units
+    return [_label(card(larder, number)) for number in wanted]
 
 
-def run_labels(larder: Larder, number: int) -> tuple[list[Label], Units]:
+def run_labels(larder: Larder, number: int) -> list[Label]:
     """The labels of a run, which are stuck on before anything is filled: they say what is planned."""
     with reading(larder.engine) as session:
         units, run = settings(session).units, the_run(session, number)
         wanted = [_planned(each, units, larder.today()) for each in run.containers.values()]
     if not wanted:
         raise NotThere("run", "The run has no numbers yet: begin it first")
-    return wanted, units
+    return wanted
 
 
 def code_of(number: int) -> str:
