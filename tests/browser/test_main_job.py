@@ -335,26 +335,6 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()
 
 
-def test_a_stop_is_overridden_by_saying_why(page: Page, served: Here) -> None:
-    put_on_bench(page, served, "2 kg white sugar")
-    page.get_by_role("button", name="absorbers").click()
-    expect(strip(page)).to_contain_text("it sets like brick")
-    strip(page).get_by_role("button", name="All the same, for a reason").click()
-    sheet = page.get_by_role("dialog", name="Against the stop")
-    go = sheet.get_by_role("button", name="Pack it against the stop")
-    expect(go).to_be_disabled()
-    sheet.get_by_label("Why it is packed all the same").fill("so")
-    go.click()
-    expect(sheet).to_contain_text("Say why in a few words")
-    sheet.get_by_label("Why it is packed all the same").fill("a trial till May")
-    with page.context.expect_page():
-        go.click()
-    page.bring_to_front()
-    expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
-    page.goto(f"{served.url}/shelves?n=1")
-    expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Packed all the same: a trial till May")
-
-
 def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
     page.get_by_role("button", name="quart jar").click()
