@@ -119,3 +119,50 @@ def test_a_stop_cannot_be_packed(page: Page, served: Here) -> None:
     page.get_by_label("Moisture, %").fill("")
     page.get_by_role("button", name="just closed").click()
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_enabled()
+
+
+def test_a_house_on_the_moon(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/bench")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    height = sheet.get_by_label("Height above sea, m")
+    height.fill("384400000")
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(height).to_have_attribute("aria-invalid", "true")
+    expect(sheet).to_contain_text("must lie between −500 and 5,000 m; 384,400,000 does not")
+    height.fill("")
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(height).to_have_attribute("aria-invalid", "true")
+    height.fill("120")
+    sheet.get_by_role("button", name="Keep it so").click()
+    expect(sheet).to_be_hidden()
+
+
+def test_a_vacuum_below_nothing(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg red lentils")
+    page.get_by_role("button", name="quart jar", exact=True).click()
+    page.get_by_role("button", name="vacuum").click()
+    left = page.get_by_label("Left, kPa")
+    left.fill("-3")
+    left.press("Tab")
+    expect(left).to_have_attribute("aria-invalid", "true")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
+    left.fill("12")
+    left.press("Tab")
+    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_enabled()
+    expect(page.get_by_role("region", name="On the bench")).to_contain_text("12 kPa left")
+
+
+def test_labels_that_would_overlap(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg red lentils")
+    with page.context.expect_page():
+        page.get_by_role("button", name=re.compile("^Pack")).click()
+    page.bring_to_front()
+    page.get_by_role("button", name="Labels …").click()
+    page.get_by_role("button", name="labels of your own").click()
+    page.get_by_label("Side by side").fill("3")
+    size = page.get_by_label("Each, wide × high")
+    size.fill("90 × 38 mm")
+    page.get_by_role("button", name="Open the sheet").click()
+    expect(size).to_have_attribute("aria-invalid", "true")
+    expect(page.get_by_role("dialog")).to_contain_text("3 side by side take 27 cm, and the page has")

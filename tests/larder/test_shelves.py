@@ -165,7 +165,7 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
         ("shelves", lambda larder: add_place(larder, NewPlace("Shed", shelves=0))),
         ("sort", lambda larder: add_place(larder, NewPlace("Shed", sort="castle"))),
         ("width_mm", lambda larder: add_place(larder, NewPlace("Shed", width_mm=5))),
-        ("altitude", lambda larder: settle(larder, Settings(altitude_m=384_400_000))),
+        ("altitude_m", lambda larder: settle(larder, Settings(altitude_m=384_400_000))),
         ("people", lambda larder: settle(larder, Settings(people=0))),
         ("kcal_per_person_day", lambda larder: settle(larder, Settings(kcal_per_person_day=0))),
         ("humidity", lambda larder: settle(larder, Settings(humidity=1.4))),

@@ -51,7 +51,7 @@ _WORDS = {
     "width_mm": ("own_bag", "The bag's width"),
     "length_mm": ("own_bag", "The bag's length"),
     "film_mil": ("own_bag", "The film's thickness"),
-    "altitude_m": ("altitude", "The height above the sea"),
+    "altitude_m": ("altitude_m", "The height above the sea"),
     "temperature_c": ("room_c", "The room's temperature"),
     "humidity": ("humidity", "The humidity"),
     "kcal_per_person_day": ("kcal_per_person_day", "What one person eats in a day"),
@@ -84,6 +84,16 @@ def in_words(error: OutOfRange) -> Refused:
     low, high, value = (number * scale for number in (error.low, error.high, error.value))
     if low > high:
         return Refused(field, f"{words} leaves no room for the rest: together they pass 100 g")
-    return Refused(
-        field, f"{words} must lie between {low:g} and {high:g} {unit}; {value:g} does not".replace("  ", " ")
-    )
+    says = f"{words} must lie between {_plain(low)} and {_plain(high)} {unit}; {_plain(value)} does not"
+    return Refused(field, says.replace("  ", " "))
+
+
+def _plain(number: float) -> str:
+    """A number as people write it, however large.
+
+    Example:
+        >>> _plain(384400000.0), _plain(0.25), _plain(-500.0)
+        ('384,400,000', '0.25', '−500')
+    """
+    said = f"{number:,.0f}" if abs(number) >= 1e5 else f"{number:,.6g}"
+    return said.replace("-", "−")

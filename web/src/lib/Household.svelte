@@ -13,6 +13,13 @@
   let percent = $state(50);
   let wrong = $state<Wrong>({});
 
+  const us = $derived(larder.overview?.settings.units === "US");
+  const FOOT_M = 0.3048;
+  const height = () => (us && draft ? Math.round((draft.altitude_m as number) / FOOT_M) : (draft?.altitude_m as number));
+  function rise(high: string | number | null) {
+    if (draft) draft.altitude_m = (us && typeof high === "number" ? high * FOOT_M : high) as number;
+  }
+
   const eating = $derived(larder.overview?.appetite);
 
   const SIZES = [20, 50, 100, 200, 300, 400, 500, 750, 1000, 1500, 2000, 2500];
@@ -83,7 +90,7 @@
           hint="Or name who eats, at the Table" />
       {/if}
       <div class="grid grid-cols-2 gap-3">
-        <Field label="Height above sea, m" name="altitude" type="number" bind:value={draft.altitude_m as number} {wrong}
+        <Field label="Height above sea, {us ? 'ft' : 'm'}" name="altitude_m" type="number" bind:value={height, rise} {wrong}
           hint="Thin air, less oxygen" />
         <Field label="Sign for money" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
       </div>
