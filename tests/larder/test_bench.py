@@ -290,6 +290,18 @@ def test_only_food_grade_plastic_touches_food(larder: Larder) -> None:
         assert "not-food-grade" not in {each.code for each in plan(larder, fine).verdict.findings}
 
 
+def test_what_asks_for_an_outer_says_which_pail_would_do(larder: Larder) -> None:
+    def asks(**change: Any) -> str:
+        found = plan(larder, replace(BARLEY, **change)).verdict.findings
+        return next((each.figures for each in found if each.code == "no-outer"), "")
+
+    assert asks() == "one 5 gal pail holds all 4"
+    assert asks(line="2 kg pearl barley") == "one 2 gal pail holds it"
+    assert asks(line="30 kg pearl barley") == "2 × 6 gal pail hold all 10"
+    assert asks(line="40 kg pearl barley", container="bag-20-litre") == "too big for a pail: a tote or a bin"
+    assert asks(outer=True) == ""
+
+
 def test_wax_keeps_the_cap_of_a_bottle_tight(larder: Larder) -> None:
     """What comes through the wall stays; past its cap comes a tenth: it holds a little longer, and no bag does."""
 

@@ -68,6 +68,14 @@ def test_an_emptied_jar_and_its_lid_come_back(jars: Larder) -> None:
     assert (of(jars, Sort.JARS, "jar-quart").count, of(jars, Sort.LIDS, "regular").again) == (7, 1)
 
 
+def test_the_strip_says_how_many_packets_there_are(jars: Larder) -> None:
+    packets = of(jars, Sort.PACKETS, "100")
+    assert plan(jars, LENTILS).packets_at_hand == "you have 20"
+    count_supply(jars, packets.number, 4, spares=3)
+    assert plan(jars, LENTILS).packets_at_hand == "you have 23"
+    assert plan(jars, replace(LENTILS, closing=Closing.LID)).packets_at_hand == ""
+
+
 def test_film_does_not_come_back_but_a_pail_does(larder: Larder) -> None:
     add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=10))
     add_supply(larder, NewSupply(sort=Sort.PAILS, key="pail-5-gallon", count=2))

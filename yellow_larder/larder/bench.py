@@ -19,6 +19,7 @@ from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.low_oxygen import share_left
+from yellow_larder.core.nesting import goes_into
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import (
     fill,
@@ -57,6 +58,7 @@ from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mas
 from yellow_larder.larder.refusals import Refused, in_words
 from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.vessels import drawing, say_container
+from yellow_larder.reference import containers
 from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
@@ -181,10 +183,11 @@ def _plan(
         person_days=days,
         household_days=days / eating.people,
         packets_in_all=packets_in_all(groups),
+        packets_at_hand=stock.say_at_hand(groups),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
         air=inside,
         damp=damp,
-        verdict=_verdict([*judge(case), *beside]),
+        verdict=_verdict([_with_outer(each, container, full, count) for each in [*judge(case), *beside]]),
         guards=guards(case),
         best_by=best_by,
         fits=_say_fits(food, container, household.units),
@@ -252,6 +255,21 @@ def _damp_inside(
 
 def _never(days: float | None) -> float:
     return math.inf if days is None else days
+
+
+def _with_outer(finding: Finding, container: Container, full: Packed, count: int) -> Finding:
+    """A finding; that which asks for an outer says which pails would do."""
+    if finding.code != "no-outer":
+        return finding
+    food_ml = full.solid_ml + full.between_ml
+    pails = [each for each in containers().values() if each.kind is Kind.PAIL]
+    each_takes = {pail: goes_into(pail, container, food_ml, full.food_height_mm) for pail in pails}
+    wanted = {pail: -(-count // takes) for pail, takes in each_takes.items() if takes}
+    if not wanted:
+        return replace(finding, figures="too big for a pail: a tote or a bin")
+    pail, n = min(wanted.items(), key=lambda each: (each[1], each[0].capacity_ml))
+    holds = "holds it" if count == 1 else f"hold{'s' if n == 1 else ''} all {count}"
+    return replace(finding, figures=f"{'one' if n == 1 else f'{n} ×'} {pail.name} {holds}")
 
 
 def _short(stock: Stock, container: Container, count: int) -> list[Finding]:

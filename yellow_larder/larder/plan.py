@@ -177,6 +177,8 @@ class Plan:
     person_days: float
     household_days: float
     packets_in_all: str
+    packets_at_hand: str
+    """How many of these packets the supplies have, in words; empty if none are counted, or none are taken."""
     schools: list[SizingSchool]
     air: AirInside | None
     """How its oxygen goes, if packets take it."""

@@ -107,6 +107,15 @@ class Stock:
         there = [facts for facts in packs if facts["count"]]
         return tuple(sorted(int(facts["key"]) for facts in there or packs))
 
+    def say_at_hand(self, groups: Iterable[Packed]) -> str:
+        """How many there are of the packets that go into some containers, spares included; empty if none is counted."""
+        sizes = {packet.size_ml for group in groups for packet in group.packets}
+        found = [(size, self.find(Sort.PACKETS, str(size))) for size in sorted(sizes, reverse=True)]
+        there = {size: each[1]["count"] * each[1]["per_pack"] + each[1]["spares"] for size, each in found if each}
+        if len(there) == 1:
+            return f"you have {next(iter(there.values()))}"
+        return "you have " + ", ".join(f"{n} × {size}" for size, n in there.items()) if there else ""
+
     def cost(self, container: Container, groups: Iterable[Packed]) -> float | None:
         """What containers, lids and packets cost together; none if one's price is not written down.
 

@@ -5117,6 +5117,8 @@ export interface components {
             kcal: number;
             /** Kcal Text */
             kcal_text: string;
+            /** Packets At Hand */
+            packets_at_hand: string;
             /** Packets In All */
             packets_in_all: string;
             /** Packing Cost */

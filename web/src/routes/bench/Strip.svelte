@@ -48,7 +48,7 @@
 
 {#snippet figures()}
   <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2 sm:max-lg:justify-between">
-    {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers")}
+    {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers", plan.packets_at_hand)}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
     {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
@@ -58,7 +58,7 @@
 <!-- On a phone the figures stand in the page, and only the next thing to do stays in reach. -->
 <section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
 
-<section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-4">
+<section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-3">
   <div class="flex items-center gap-x-5 gap-y-3 sm:max-lg:flex-col sm:max-lg:items-stretch">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
     <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">

@@ -39,5 +39,5 @@
     {/each}
   </Accordion.Root>
   <h2 class="sr-only">Guards</h2>
-  <div class="mt-4"><Guards guards={plan.guards} /></div>
+  <div class="mt-3"><Guards guards={plan.guards} /></div>
 </section>
