@@ -1,5 +1,7 @@
 from __future__ import annotations
 
+import os
+import time
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
@@ -9,6 +11,10 @@ from fastapi.testclient import TestClient
 
 from yellow_larder.api.app import make_app
 from yellow_larder.larder.larder import Larder, open_larder
+
+# Days are those of the machine's own clock, which is UTC for every test that does not set another.
+os.environ["TZ"] = "UTC"
+time.tzset()
 
 NOON = datetime(2026, 11, 24, 12)
 

@@ -6,6 +6,7 @@ from datetime import UTC, datetime, timedelta
 
 from icalendar import Calendar, Event
 
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.rounds import Rounds, Task, When
 
 _LASTS = timedelta(minutes=15)
@@ -38,7 +39,7 @@ def rounds_calendar(rounds: Rounds, *, name: str, made: datetime) -> bytes:
 
 def _event(due: Task, rounds: Rounds, ahead: int, made: datetime) -> Event:
     event = Event()
-    day = max(due.due.date(), rounds.day) + timedelta(days=ahead)
+    day = max(due.due.date() if due.all_day else day_of(due.due), rounds.day) + timedelta(days=ahead)
     # A day tells apart what comes again, its food what happens at one load.
     apart = day.isoformat() if due.all_day else str(due.item)
     event.add("uid", f"{due.kind}-{due.number}-{apart}@yellow-larder")

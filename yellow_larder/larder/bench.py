@@ -37,6 +37,7 @@ from yellow_larder.larder.asking import (
     share_out,
     usual_closing,
 )
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.damp_inside import Standing, damp_inside, store_c, water_activity
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
@@ -79,7 +80,7 @@ def plan(larder: Larder, ask: Ask) -> Plan:
 
 def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
-    today = packed_on or now.date()
+    today = packed_on or day_of(now)
     household = settings(session)
     food, amount = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)

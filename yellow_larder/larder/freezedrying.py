@@ -24,6 +24,7 @@ from yellow_larder.larder.chamber import (
     FreezeLoadAsk,
     read_chamber,
 )
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.jars import line_of
 from yellow_larder.larder.larder import Larder, Settings
@@ -239,13 +240,13 @@ def _came(
     moisture = food.composition.water_g if dry else max(food.composition.water_g, by_weight)
     state = "two weighings agreed" if dry else "taken out before two weighings agreed"
     story = (
-        f"{say_day(now.date())}: freeze-dried in {say_hours(hours)}, {say_mass(tray.mass_g, units)} to "
+        f"{say_day(day_of(now))}: freeze-dried in {say_hours(hours)}, {say_mass(tray.mass_g, units)} to "
         f"{say_mass(mass_g, units)}, {state}"
     )
     return {
         "food_key": food.key,
         "came_g": mass_g,
-        "came_on": now.date().isoformat(),
+        "came_on": day_of(now).isoformat(),
         "coins": None,
         "price": None,
         "moisture_pct": moisture,

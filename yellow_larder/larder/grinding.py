@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from yellow_larder.core.shelf_life import Packing, School
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.gives import Gives, gives_of
 from yellow_larder.larder.larder import Larder, settings
@@ -63,14 +64,14 @@ def grind(larder: Larder, lot: int, amount: str = "") -> Ground:
         came = {
             "food_key": powder.key,
             "came_g": mass_g,
-            "came_on": now.date().isoformat(),
+            "came_on": day_of(now).isoformat(),
             "coins": round(mine.coins * share) if mine.coins else None,
             "price": None,
             "moisture_pct": moisture,
             "made": "ground",
             "wet_g": (mine.wet_g or _fresh_g(mine.came_g, moisture, pieces.fresh_water_g)) * share,
             "wants_conditioning": not conditioned,
-            "story": [*mine.story["lines"], f"{say_day(now.date())}: ground"],
+            "story": [*mine.story["lines"], f"{say_day(day_of(now))}: ground"],
         }
         acts = [
             journal.Act("lot", lot, "ground", {"mass_g": min(mass_g, mine.mass_g)}),

@@ -14,6 +14,7 @@ from yellow_larder.core.conditioning import FULLEST, OURS, SCHOOLS, Event, JarPh
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.foods import Food, Trait
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import CRUMBS_G, find_lot
@@ -111,7 +112,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         if jars > MOST_JARS:
             raise Refused("jar", f"That would be {jars} jars; pick a larger one")
         number = journal.next_number(session, "jar")
-        facts = {"lot": lot, "jar": jar, "jars": jars, "days": days, "began": now.date().isoformat(), "events": []}
+        facts = {"lot": lot, "jar": jar, "jars": jars, "days": days, "began": day_of(now).isoformat(), "events": []}
         title = f"Put {food.name} into {jars} jar{'s' if jars > 1 else ''} to condition"
         journal.record(session, title, [journal.Act("jar", number, "filled", facts)], at=now)
     return number
@@ -120,7 +121,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
 def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
     """A jar was shaken and looked at. Enough free days make its lot conditioned; anything else takes that back."""
     now = larder.clock()
-    today = now.date()
+    today = day_of(now)
     with writing(larder.engine) as session:
         facts = _facts(session, number)
         before = jar_standing(facts, today)
@@ -151,11 +152,11 @@ def back_in_jar(larder: Larder, number: int) -> None:
     now = larder.clock()
     with writing(larder.engine) as session:
         facts = _facts(session, number)
-        if jar_standing(facts, now.date()).phase is not JarPhase.DRYER:
+        if jar_standing(facts, day_of(now)).phase is not JarPhase.DRYER:
             raise Refused("number", "It is in its jar")
         food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
-        anew = facts | {"events": [*facts["events"], [now.date().isoformat(), None]]}
-        story = f"{say_day(now.date())}: dried again"
+        anew = facts | {"events": [*facts["events"], [day_of(now).isoformat(), None]]}
+        story = f"{say_day(day_of(now))}: dried again"
         acts = [
             journal.Act("jar", number, "back", anew),
             journal.Act("lot", facts["lot"], "dried again", {"story": [story]}),

@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.shelf_life import School, ageing_rate
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
 from yellow_larder.reference import packets
@@ -88,8 +89,8 @@ class Larder:
     clock: Callable[[], datetime] = field(default=lambda: datetime.now(UTC).replace(tzinfo=None))
 
     def today(self) -> date:
-        """The day it is."""
-        return self.clock().date()
+        """The day it is in the house."""
+        return day_of(self.clock())
 
 
 def open_larder(

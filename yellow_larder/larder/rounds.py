@@ -17,6 +17,7 @@ from yellow_larder.core.conditioning import JarPhase
 from yellow_larder.core.foods import Food
 from yellow_larder.core.looks import LOOK_DAYS
 from yellow_larder.larder.ageing import SOON_DAYS, due_within
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import Stage, freeze_loads
 from yellow_larder.larder.freezing import Phase, freezings
@@ -114,7 +115,7 @@ def rounds(larder: Larder) -> Rounds:
     order = list(When)
     found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
     late, today, ahead = (sum(each.when is when for each in found) for when in When)
-    return Rounds(now.date(), found, late, today, ahead)
+    return Rounds(day_of(now), found, late, today, ahead)
 
 
 def due_now(session: Session, now: datetime) -> int:
@@ -157,9 +158,10 @@ def _lots(session: Session) -> dict[int, _Lot]:
 
 def _when(due: datetime, now: datetime, *, all_day: bool, grace: timedelta = timedelta(0)) -> When:
     """Late, today or ahead: a day is late once it is over, an hour once it has passed by more than its grace."""
-    if due.date() > now.date():
+    today, day = day_of(now), due.date() if all_day else day_of(due)
+    if day > today:
         return When.AHEAD
-    late = due.date() < now.date() if all_day else now > due + grace
+    late = day < today if all_day else now > due + grace
     return When.LATE if late else When.TODAY
 
 
@@ -231,7 +233,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
 def _jars(
     records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
 ) -> Iterator[Task]:
-    today = now.date()
+    today = day_of(now)
     for number, facts in records.items():
         lot = lots.get(facts["lot"])
         if lot is None:
@@ -283,14 +285,14 @@ def _waiting(
 
 def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
-    rows, days = due_within(session, now.date(), SOON_DAYS)
+    rows, days = due_within(session, day_of(now), SOON_DAYS)
     by_food: dict[str, list[int]] = defaultdict(list)
     for n, row in enumerate(rows):
         by_food[row["food_name"]].append(n)
     for food, mine in by_food.items():
         mine.sort(key=lambda n: days[n])
         first = rows[mine[0]]
-        end = now.date() + timedelta(days=int(np.floor(days[mine[0]])))
+        end = day_of(now) + timedelta(days=int(np.floor(days[mine[0]])))
         past = sum(1 for n in mine if days[n] < 0)
         count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first['number']} first"
         yield Task(
@@ -311,8 +313,8 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
 def _looks(session: Session, now: datetime) -> Iterator[Task]:
     """Packages to be looked over, those of one food and one run together."""
     together: dict[tuple[int, str, date], list[Package]] = defaultdict(list)
-    for package in due_looks(session, now.date() + timedelta(days=LOOK_DAYS[-1])):
-        together[package.batch, package.food_name, package.look_due or now.date()].append(package)
+    for package in due_looks(session, day_of(now) + timedelta(days=LOOK_DAYS[-1])):
+        together[package.batch, package.food_name, package.look_due or day_of(now)].append(package)
     for (_, food, day), packages in together.items():
         first = packages[0]
         due = datetime.combine(day, MORNING)
@@ -327,7 +329,7 @@ def _looks(session: Session, now: datetime) -> Iterator[Task]:
             due,
             True,
             _when(due, now, all_day=True),
-            day <= now.date(),
+            day <= day_of(now),
             first.form,
             first.colour,
         )
@@ -358,7 +360,7 @@ def _supplies(session: Session, now: datetime) -> Iterator[Task]:
     if not low:
         return
     names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
-    today = datetime.combine(now.date(), MORNING)
+    today = datetime.combine(day_of(now), MORNING)
     yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, today, True, When.TODAY, True)
 
 

@@ -14,6 +14,7 @@ from yellow_larder.core.looks import LOOK_DAYS
 from yellow_larder.core.run import OUT_MINUTES, batch_size, seconds_each
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan_in
+from yellow_larder.larder.clock import day_of, on_the_wall
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import CRUMBS_G
 from yellow_larder.larder.packing import off_the_lot, stop_overridden
@@ -280,7 +281,10 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
         mine = _container(run, container)
         if "closed" in mine:
             at = datetime.fromisoformat(mine["closed"])
-            raise Refused("container", f"Number {mine['package']} was closed already, at {at:%H:%M:%S}; it counts once")
+            raise Refused(
+                "container",
+                f"Number {mine['package']} was closed already, at {on_the_wall(at):%H:%M:%S}; it counts once",
+            )
         run.check(RunPhase.CLOCK, RunPhase.PLAIN)
         if container not in run.to_close():
             raise Refused("container", f"No packets are out for number {mine['package']}")
@@ -304,11 +308,11 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
 def _packed(session: Session, run: Run, mine: dict[str, Any], now: datetime, note: str) -> journal.Act:
     """The package that a closed container is."""
     begun = next(entry for entry, _ in journal.entries(session, "run", run.number) if entry.act == "begun")
-    facts = _NO_END | mine["facts"] | {"packed_on": now.date().isoformat(), "batch": begun.change_id}
+    facts = _NO_END | mine["facts"] | {"packed_on": day_of(now).isoformat(), "batch": begun.change_id}
     if note:
         facts["note"] = note
     if facts["closing"] in (Closing.ABSORBER, Closing.VACUUM):
-        facts["look_due"] = (now.date() + timedelta(days=LOOK_DAYS[0])).isoformat()
+        facts["look_due"] = (day_of(now) + timedelta(days=LOOK_DAYS[0])).isoformat()
     return journal.Act("package", mine["package"], "packed", facts)
 
 
@@ -395,7 +399,7 @@ def abandon(larder: Larder, number: int) -> None:
 def _spares(run: Run, now: datetime) -> list[journal.Act]:
     """What is left over goes to the spares, if it has not been out for too long."""
     return [
-        spares_act(supply, held["size_ml"], held["count"], held["minutes"], now.date())
+        spares_act(supply, held["size_ml"], held["count"], held["minutes"], day_of(now))
         for supply, held in run.held.items()
         if held["minutes"] <= OUT_MINUTES
     ]

@@ -15,6 +15,7 @@ from yellow_larder.core.absorbers import Allotment, Kept, NoPacketFits, allot
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan_in
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.packing import gel_in, own_facts, shared_facts, stop_overridden, usual_shelf
 from yellow_larder.larder.plan import Packed, Plan
 from yellow_larder.larder.refusals import Refused
@@ -94,7 +95,7 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
     for line in sheet.lines:
         place = session.get_one(Place, line.plan.place)
         shelf = usual_shelf(line.plan.draw.kind, place.shelves)
-        shared = shared_facts(session, line.ask, line.plan, now.date(), shelf)
+        shared = shared_facts(session, line.ask, line.plan, day_of(now), shelf)
         shared |= {"against": stop_overridden(line.ask, line.plan), "draws_in": line.plan.draws_in}
         del shared["packed_on"]
         for group in line.groups:

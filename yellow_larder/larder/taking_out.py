@@ -8,6 +8,7 @@ from datetime import datetime
 from typing import Any
 
 from yellow_larder.core.drying import Believe, believe, energy_kwh
+from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.gives import Gives, gives_of
 from yellow_larder.larder.larder import Larder
@@ -187,13 +188,13 @@ def _came(
     units = household.units
     done = f"{', '.join(sorted(lying.treatments))}, " if lying.treatments else ""
     story = (
-        f"{say_day(now.date())}: {done}dried in {say_hours(hours)} at {say_temperature(running.air_c, units)}, "
+        f"{say_day(day_of(now))}: {done}dried in {say_hours(hours)} at {say_temperature(running.air_c, units)}, "
         f"{say_mass(wet_g, units)} to {say_mass(dry_g, units)}, {moisture:.1f} % moisture"
     )
     return {
         "food_key": lying.food.key,
         "came_g": dry_g,
-        "came_on": now.date().isoformat(),
+        "came_on": day_of(now).isoformat(),
         "coins": coins or None,
         "price": None,
         "moisture_pct": moisture,
