@@ -100,7 +100,7 @@ def test_packing_takes_jars_lids_and_packets_and_an_empty_jar_comes_back(page: P
     page.get_by_label("Weight in each").fill("500 g")
     expect(figures).to_contain_text("4 × 500 g")
     figures.get_by_role("button", name="Pack all 5").click()
-    expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
+    expect(page.get_by_role("dialog", name="Packed")).to_contain_text("From your supplies: 5 × quart jar, 5 × regular")
     page.goto(f"{served.url}/supplies")
     expect(entry(page, "quart jar")).to_contain_text("4")
     lids = entry(page, "regular-mouth lids")

@@ -98,8 +98,16 @@ def test_packing_opens_whole_packs_and_keeps_the_rest(jars: Larder) -> None:
     assert (seen.count, seen.spares) == (4, 0)
 
 
+def test_what_packing_took_is_said(jars: Larder) -> None:
+    assert pack(jars, LENTILS).took == "3 × quart jar, 3 × regular-mouth lids, 2 packs of 5 × 100 mL"
+    take_back(jars)
+    packets = of(jars, Sort.PACKETS, "100")
+    count_supply(jars, packets.number, 1, spares=4)
+    assert pack(jars, LENTILS).took.endswith("1 pack of 5 × 100 mL, 1 spare 100 mL")
+
+
 def test_packing_of_a_day_that_is_past_moves_no_count(jars: Larder) -> None:
-    pack(jars, LENTILS, packed_on=jars.today() - timedelta(days=1))
+    assert pack(jars, LENTILS, packed_on=jars.today() - timedelta(days=1)).took == ""
     assert of(jars, Sort.JARS, "jar-quart").count == 8
     assert of(jars, Sort.PACKETS, "100").count == 4
 

@@ -37,6 +37,8 @@ class Batch:
     batch: int
     numbers: list[int]
     title: str
+    took: str
+    """What it took from the supplies, in words; empty if they have none of it."""
 
 
 def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int | None = None) -> Batch:
@@ -69,15 +71,16 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         ]
         title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
         acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
-        if day == today:
-            acts += _off_the_supplies(session, acts, day)
+        stock = Stock(session)
+        taken = _off_the_supplies(stock, acts, day) if day == today else []
+        acts += taken
         change = journal.record(session, title, acts, at=larder.clock())
-        return Batch(change.id, [act.subject for act in acts if act.kind == "package"], title)
+        numbers = [act.subject for act in acts if act.kind == "package"]
+        return Batch(change.id, numbers, title, stock.say_taken(taken))
 
 
-def _off_the_supplies(session: Session, acts: list[journal.Act], on: date) -> list[journal.Act]:
+def _off_the_supplies(stock: Stock, acts: list[journal.Act], on: date) -> list[journal.Act]:
     """What packing takes off the supplies; of what was packed on a day that is past, the counts know already."""
-    stock = Stock(session)
     packages = [act.facts for act in acts if act.kind == "package"]
     return [*stock.takes(packages), *stock.opens(packages, on)]
 

@@ -19,8 +19,8 @@ from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
-from yellow_larder.larder.sharing import PacketShape, packs_of, say_packs, say_ways, to_buy
-from yellow_larder.larder.stock import Stock
+from yellow_larder.larder.sharing import PacketShape, packs_of, say_ways, to_buy
+from yellow_larder.larder.stock import Stock, say_packs
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Place

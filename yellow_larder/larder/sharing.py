@@ -9,6 +9,7 @@ from typing import Any
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of
+from yellow_larder.larder.stock import say_packs
 from yellow_larder.reference import packets
 from yellow_larder.store.database import reading
 
@@ -119,8 +120,3 @@ def to_buy(sheet: Sheet) -> list[str]:
         for (_, kind), n in zip(sheet.kept, sheet.allotment.buy, strict=True)
         if n
     ]
-
-
-def say_packs(n: int, per_pack: int, size_ml: int) -> str:
-    """Closed packs, in words."""
-    return f"{n} pack{'s' if n > 1 else ''} of {per_pack} × {size_ml} mL"

@@ -199,6 +199,23 @@ class Stock:
                 acts.append(spares_act(number, int(size), extras, EXTRAS_MINUTES, on))
         return acts
 
+    def say_taken(self, acts: Iterable[journal.Act]) -> str:
+        """What some acts take from the supplies, in words; empty if they take nothing."""
+        said = []
+        for act in acts:
+            if act.act != "used":
+                continue
+            facts = self.records[act.subject]
+            count, spares = act.facts.get("count", 0) + act.facts.get("again", 0), act.facts.get("spares", 0)
+            packed = facts["sort"] == Sort.PACKETS
+            if count:
+                said.append(
+                    say_packs(count, facts["per_pack"], int(facts["key"])) if packed else f"{count} × {facts['name']}"
+                )
+            if spares:
+                said.append(f"{spares} spare {facts['key']} mL")
+        return ", ".join(said)
+
     def gives_back(self, container_key: str, *, lid_holds: bool) -> list[journal.Act]:
         """What comes back, washed, once a package is empty: a jar and its lid, a pail, a bottle.
 
@@ -212,6 +229,11 @@ class Stock:
         if lids is not None and lid_holds:
             acts.append(journal.Act("supply", lids[0], "back", {"again": 1}))
         return acts
+
+
+def say_packs(n: int, per_pack: int, size_ml: int) -> str:
+    """Closed packs, in words."""
+    return f"{n} pack{'s' if n > 1 else ''} of {per_pack} × {size_ml} mL"
 
 
 def spares_act(number: int, size_ml: int, count: int, minutes: float, on: date) -> journal.Act:

@@ -2288,6 +2288,8 @@ export interface components {
             numbers: number[];
             /** Title */
             title: string;
+            /** Took */
+            took: string;
         };
         /**
          * Believe

@@ -198,6 +198,7 @@
       {packed.numbers.length === 1 ? `It is number ${packed.numbers[0]}` : `They are numbers ${packed.numbers[0]} to ${packed.numbers[packed.numbers.length - 1]}`}.
       Label each before it goes on the shelf: a row of unlabelled bags is a row of mysteries.
     </p>
+    {#if packed.took}<p class="caption mt-2">From your supplies: {packed.took}.</p>{/if}
     <div class="mt-5 flex flex-wrap gap-3">
       <button class="do" onclick={() => ((packedOpen = false), (printing = true))}>Labels …</button>
       <a class="chip" href="/shelves?n={packed.numbers[0]}" onclick={() => (packedOpen = false)}>See where they stand</a>
