@@ -269,7 +269,7 @@ def _with_outer(finding: Finding, container: Container, full: Packed, count: int
     if not wanted:
         return replace(finding, figures="too big for a pail: a tote or a bin")
     pail, n = min(wanted.items(), key=lambda each: (each[1], each[0].capacity_ml))
-    holds = "holds it" if count == 1 else f"hold{'s' if n == 1 else ''} all {count}"
+    holds = "holds it" if count == 1 else f"hold{'s' if n == 1 else ''} {'both' if count == 2 else f'all {count}'}"
     return replace(finding, figures=f"{'one' if n == 1 else f'{n} ×'} {pail.name} {holds}")
 
 

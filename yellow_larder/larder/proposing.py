@@ -37,10 +37,10 @@ from yellow_larder.larder.money import say_money
 from yellow_larder.larder.packer import oxygen_in_room_ml
 from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.stock import Sort, Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.reference import DAYS_PER_YEAR, containers
-from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
 
@@ -187,8 +187,8 @@ def propose_packing(
     with reading(larder.engine) as session:
         household, where = settings(session), find_place(session, place)
         known = all_foods(session)
-        offers = _offers(session)
-        per_ml = _packet_coins_per_ml(session)
+        stock = Stock(session)
+        offers, per_ml = _offers(stock), _packet_coins_per_ml(stock)
         wanted = [_read(session, n, line, known, larder.clock()) for n, line in enumerate(lines)]
         pairs = [
             [_pair(each, offer.container, household, where, horizon_years, per_ml) for offer in offers]
@@ -238,14 +238,15 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
     return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture)
 
 
-def _offers(session: Session) -> list[_Offer]:
+def _offers(stock: Stock) -> list[_Offer]:
     """What there is to put food into: the table's containers, and bags cut down that are in stock."""
-    supplies = {each["key"]: each for each in journal.records(session, "supply").values() if each["key"]}
     tried = [each for each in containers().values() if each.kind is not Kind.PACKET]
-    own = [container_by_key(key) for key, each in supplies.items() if key.startswith("own:") and each["count"]]
+    cut = [each["key"] for each in stock.records.values() if each["key"].startswith("own:") and each["count"]]
+    own = [container_by_key(key) for key in cut]
     found = []
     for container in [*tried, *own]:
-        facts: dict[str, Any] = supplies.get(container.key, {})
+        supply = stock.container(container)
+        facts: dict[str, Any] = supply[1] if supply else {}
         once, litre = _USUAL_COINS[container.kind]
         coins = facts.get("coins")
         price = float(coins) if coins is not None else once + litre * closed_volume_ml(container) / 1000
@@ -254,12 +255,12 @@ def _offers(session: Session) -> list[_Offer]:
     return found
 
 
-def _packet_coins_per_ml(session: Session) -> float:
+def _packet_coins_per_ml(stock: Stock) -> float:
     """What a millilitre of packet costs: the mean of what was paid, or the usual."""
     paid = [
         each["coins"] / (each["per_pack"] * int(each["key"]))
-        for each in journal.records(session, "supply").values()
-        if each["sort"] == "packets" and each.get("coins")
+        for each in stock.records.values()
+        if each["sort"] == Sort.PACKETS and each.get("coins")
     ]
     return sum(paid) / len(paid) if paid else _PACKET_COINS_PER_ML
 
