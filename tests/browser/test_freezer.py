@@ -30,7 +30,7 @@ def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
     cold.get_by_role("radio", name=re.compile("^four days cold")).click()
     page.get_by_label("The freezer, °C").fill("5")
     page.get_by_label("The freezer, °C").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("must lie between -40 and -16 °C")
+    expect(page.get_by_role("alert")).to_contain_text("must lie between −40 and −16 °C")
     expect(cold.get_by_role("button", name="It goes in now")).to_be_disabled()
     page.get_by_label("The freezer, °C").fill("-18")
     page.get_by_label("The freezer, °C").press("Enter")

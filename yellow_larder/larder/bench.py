@@ -3,8 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections import Counter
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from datetime import date, datetime
 
 from sqlalchemy.orm import Session
@@ -13,13 +12,11 @@ from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.finding import Finding, Severity, gravest_first
 from yellow_larder.core.findings import judge
 from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
 from yellow_larder.core.low_oxygen import share_left
-from yellow_larder.core.nesting import goes_into
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import (
     fill,
@@ -53,13 +50,12 @@ from yellow_larder.larder.plan import (
     FoodOnBench,
     Packed,
     Plan,
-    Verdict,
 )
 from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
 from yellow_larder.larder.stock import Stock
+from yellow_larder.larder.verdict import short_of, verdict_on, with_outer
 from yellow_larder.larder.vessels import drawing, say_container
-from yellow_larder.reference import containers
 from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
@@ -92,83 +88,95 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
         amount_g = amount.weighs_g(food.loose_g_ml)
         eating = appetite(session, today.year)
         lot = lot_of(session, ask.lot, food)
-        coins = lot.coins * min(1.0, amount_g / lot.came_g) if lot and lot.coins else 0.0
         if lot:
             moisture = moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
             ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-        stock = Stock(session)
-        return _plan(ask, food, amount_g, container, closing, place, household, eating, lot, coins, today, stock)
+        on = _OnBench(ask, food, amount_g, container, closing, place, household, eating, lot, today, Stock(session))
+        return _plan(on)
     except OutOfRange as error:
         raise in_words(error) from error
 
 
-def _plan(
-    ask: Ask,
-    food: Food,
-    amount_g: float,
-    container: Container,
-    closing: Closing,
-    place: Place,
-    household: Settings,
-    eating: Appetite,
-    lot: Lot | None,
-    coins: float,
-    today: date,
-    stock: Stock,
-) -> Plan:
-    shares = share_out(ask, food, container, amount_g, household.units)
-    packer = Packer(ask, food, container, closing, household, eating, stock.packet_sizes or household.packet_sizes)
+@dataclass(frozen=True, slots=True)
+class _OnBench:
+    """Everything that a plan is made from, read."""
+
+    ask: Ask
+    food: Food
+    amount_g: float
+    container: Container
+    closing: Closing
+    place: Place
+    household: Settings
+    eating: Appetite
+    lot: Lot | None
+    today: date
+    stock: Stock
+
+    @property
+    def moisture_pct(self) -> float:
+        """Moisture as said or as its lot's record has it; else the table's."""
+        return self.food.composition.water_g if self.ask.moisture is None else self.ask.moisture
+
+    @property
+    def water_activity(self) -> float | None:
+        """Water activity where it will stand, at its warmest."""
+        return water_activity(self.food, self.moisture_pct, self.place)
+
+    @property
+    def coins(self) -> float:
+        """What the food cost, if its lot was bought."""
+        lot = self.lot
+        return lot.coins * min(1.0, self.amount_g / lot.came_g) if lot and lot.coins else 0.0
+
+    @property
+    def left_kpa(self) -> float:
+        """Pressure that the vacuum leaves: by its gauge, or what is usual for its pump."""
+        return LEAVES_KPA[self.ask.pull] if self.ask.left_kpa is None else self.ask.left_kpa
+
+    @property
+    def share_left(self) -> float | None:
+        """Share of oxygen that the vacuum leaves; none if none is drawn."""
+        if self.closing is not Closing.VACUUM:
+            return None
+        return share_left(self.left_kpa, pressure_kpa(self.household.altitude_m))
+
+    @property
+    def is_waxed(self) -> bool:
+        """Whether its cap is under wax, as only a bottle's is."""
+        return self.ask.waxed and self.container.kind is Kind.BOTTLE
+
+
+def _plan(on: _OnBench) -> Plan:
+    ask, food, container, closing = on.ask, on.food, on.container, on.closing
+    place, household, lot, stock = on.place, on.household, on.lot, on.stock
+    shares = share_out(ask, food, container, on.amount_g, household.units)
+    packer = Packer(ask, food, container, closing, household, on.eating, stock.packet_sizes or household.packet_sizes)
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
-    moisture = food.composition.water_g if ask.moisture is None else ask.moisture
-    activity = water_activity(food, moisture, place)
-    left = _share_left(ask, household) if closing is Closing.VACUUM else None
-    inside = _air_inside(ask, container, full, household, place, left) if closing is not Closing.LID else None
-    filled = fill(container, food, shares.each_g, pressed=ask.pressed)
-    damp = _damp_inside(ask, food, container, shares.each_g, moisture, place, stock.gel_each_g)
-    case = Case(
-        food=food,
-        moisture_pct=moisture,
-        container=container,
-        closing=closing,
-        outer=ask.outer,
-        horizon_years=ask.horizon_years,
-        fill=filled,
-        need_ml=need_by_air_ml(full.oxygen_ml),
-        packed_ml=full.packed_ml,
-        frozen=ask.frozen,
-        water_activity=activity,
-        warmest_c=place.mean_c + place.swing_c,
-        holds_days=None if inside is None else math.inf if inside.holds_days is None else inside.holds_days,
-        gel=ask.gel,
-        store_c=store_c(place),
-        oxygen_left=left or 0.0,
-        food_grade=ask.food_grade,
-        softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
-        moulds_days=_never(damp.moulds_days) if damp else None,
-        unproven=is_unproven(lot),
-    )
+    inside, damp = _air_inside(on, full), _damp_inside(on, shares.each_g)
+    case = _case(on, full, inside, damp)
     groups = [full, *([rest] if rest else [])]
     count = sum(group.count for group in groups)
     to_pack = stock.cost(container, groups)
-    best_by = best_by_of(food, container, closing, place, household.school, today)
-    beside = [*keeps_too_short(ask.horizon_years, best_by, today), *_short(stock, container, count)]
+    best_by = best_by_of(food, container, closing, place, household.school, on.today)
+    beside = [*keeps_too_short(ask.horizon_years, best_by, on.today), *short_of(stock, container, count)]
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
-    days = person_days(total.kcal, eating.kcal_per_person_day)
+    days = person_days(total.kcal, on.eating.kcal_per_person_day)
     return Plan(
         food=FoodOnBench(
             key=food.key,
             name=food.name,
             form=food.form,
             colour=food.colour,
-            moisture_pct=moisture,
+            moisture_pct=on.moisture_pct,
             moisture_line_pct=moisture_line_pct(food),
             group=food.group,
-            water_activity=activity,
+            water_activity=on.water_activity,
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
         ),
-        amount_g=amount_g,
-        amount=say_mass(amount_g, household.units),
+        amount_g=on.amount_g,
+        amount=say_mass(on.amount_g, household.units),
         container=container.key,
         container_name=container.name,
         container_size=say_container(container, household.units),
@@ -182,13 +190,13 @@ def _plan(
         kcal=total.kcal,
         kcal_text=say_kcal(total.kcal),
         person_days=days,
-        household_days=days / eating.people,
+        household_days=days / on.eating.people,
         packets_in_all=packets_in_all(groups),
         packets_at_hand=stock.say_at_hand(groups),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
         air=inside,
         damp=damp,
-        verdict=_verdict([_with_outer(each, container, full, count) for each in [*judge(case), *beside]]),
+        verdict=verdict_on([with_outer(each, container, full, count) for each in [*judge(case), *beside]]),
         guards=guards(case),
         best_by=best_by,
         fits=_say_fits(food, container, household.units),
@@ -196,112 +204,72 @@ def _plan(
         place_name=place.name,
         frozen=ask.frozen,
         story=list(lot.story["lines"]) if lot else [],
-        cost=say_money(coins, household) if coins else "",
+        cost=say_money(on.coins, household) if on.coins else "",
         packing_cost=say_money(to_pack, household) if to_pack is not None else "",
-        cost_per_1000_kcal=say_money(coins / total.kcal * 1000, household) if coins and total.kcal else "",
+        cost_per_1000_kcal=say_money(on.coins / total.kcal * 1000, household) if on.coins and total.kcal else "",
         draws_in=draws_in(case),
-        vacuum=_say_vacuum(ask, left) if left is not None else "",
+        vacuum=_say_vacuum(on),
     )
 
 
-def _left_kpa(ask: Ask) -> float:
-    """Pressure that the vacuum leaves: by its gauge, or what is usual for its pump."""
-    return LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+def _case(on: _OnBench, full: Packed, inside: AirInside | None, damp: DampInside | None) -> Case:
+    """What the rules judge."""
+    ask, place = on.ask, on.place
+    return Case(
+        food=on.food,
+        moisture_pct=on.moisture_pct,
+        container=on.container,
+        closing=on.closing,
+        outer=ask.outer,
+        horizon_years=ask.horizon_years,
+        fill=fill(on.container, on.food, full.mass_g, pressed=ask.pressed),
+        need_ml=need_by_air_ml(full.oxygen_ml),
+        packed_ml=full.packed_ml,
+        frozen=ask.frozen,
+        water_activity=on.water_activity,
+        warmest_c=place.mean_c + place.swing_c,
+        holds_days=None if inside is None else _never(inside.holds_days),
+        gel=ask.gel,
+        store_c=store_c(place),
+        oxygen_left=on.share_left or 0.0,
+        food_grade=ask.food_grade,
+        softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
+        moulds_days=_never(damp.moulds_days) if damp else None,
+        unproven=is_unproven(on.lot),
+    )
 
 
-def _say_vacuum(ask: Ask, left: float) -> str:
-    """What the vacuum leaves, in words."""
-    kpa = _left_kpa(ask)
-    inches = (101.325 - kpa) / _KPA_PER_INHG
-    return f"{kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {left:.1%} oxygen"
+def _say_vacuum(on: _OnBench) -> str:
+    """What the vacuum leaves, in words; empty if none is drawn."""
+    if on.share_left is None:
+        return ""
+    inches = (101.325 - on.left_kpa) / _KPA_PER_INHG
+    return f"{on.left_kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {on.share_left:.1%} oxygen"
 
 
-def _is_waxed(ask: Ask, container: Container) -> bool:
-    """Whether its cap is under wax, as only a bottle's is."""
-    return ask.waxed and container.kind is Kind.BOTTLE
+def _air_inside(on: _OnBench, full: Packed) -> AirInside | None:
+    """The oxygen in one of them over the years; with what a vacuum left of it, if one did; none if nothing is done."""
+    if on.closing is Closing.LID:
+        return None
+    house = on.household
+    pressure = pressure_kpa(house.altitude_m)
+    room = oxygen_share(temperature_c=house.room_c, humidity=house.humidity, pressure_kpa=pressure)
+    share = room if on.share_left is None else on.share_left
+    return air_inside(on.container, full, share=share, store_c=store_c(on.place), waxed=on.is_waxed)
 
 
-def _share_left(ask: Ask, household: Settings) -> float:
-    """Share of oxygen that the vacuum leaves."""
-    return share_left(_left_kpa(ask), pressure_kpa(household.altitude_m))
-
-
-def _air_inside(
-    ask: Ask, container: Container, full: Packed, household: Settings, place: Place, left: float | None
-) -> AirInside:
-    """The oxygen in one of them over the years, where it will stand; with what a vacuum left of it, if one did."""
-    pressure = pressure_kpa(household.altitude_m)
-    room = oxygen_share(temperature_c=household.room_c, humidity=household.humidity, pressure_kpa=pressure)
-    share = room if left is None else left
-    return air_inside(container, full, share=share, store_c=store_c(place), waxed=_is_waxed(ask, container))
-
-
-def _damp_inside(
-    ask: Ask,
-    food: Food,
-    container: Container,
-    mass_g: float,
-    moisture_pct: float,
-    place: Place,
-    gel_each_g: float,
-) -> DampInside | None:
+def _damp_inside(on: _OnBench, mass_g: float) -> DampInside | None:
     """The damp in one of them over the years; none for what has no isotherm, or is too wet for any."""
-    isotherm = isotherm_of(food)
-    if isotherm is None or not 0 <= moisture_pct <= 60:
+    isotherm, ask = isotherm_of(on.food), on.ask
+    if isotherm is None or not 0 <= on.moisture_pct <= 60:
         return None
     check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
-    standing = Standing(food, isotherm, container, mass_g, moisture_pct, place, ask.opened, _is_waxed(ask, container))
-    return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=gel_each_g)
+    standing = Standing(on.food, isotherm, on.container, mass_g, on.moisture_pct, on.place, ask.opened, on.is_waxed)
+    return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=on.stock.gel_each_g)
 
 
 def _never(days: float | None) -> float:
     return math.inf if days is None else days
-
-
-def _with_outer(finding: Finding, container: Container, full: Packed, count: int) -> Finding:
-    """A finding; that which asks for an outer says which pails would do."""
-    if finding.code != "no-outer":
-        return finding
-    food_ml = full.solid_ml + full.between_ml
-    pails = [each for each in containers().values() if each.kind is Kind.PAIL]
-    each_takes = {pail: goes_into(pail, container, food_ml, full.food_height_mm) for pail in pails}
-    wanted = {pail: -(-count // takes) for pail, takes in each_takes.items() if takes}
-    if not wanted:
-        return replace(finding, figures="too big for a pail: a tote or a bin")
-    pail, n = min(wanted.items(), key=lambda each: (each[1], each[0].capacity_ml))
-    holds = "holds it" if count == 1 else f"hold{'s' if n == 1 else ''} {'both' if count == 2 else f'all {count}'}"
-    return replace(finding, figures=f"{'one' if n == 1 else f'{n} ×'} {pail.name} {holds}")
-
-
-def _short(stock: Stock, container: Container, count: int) -> list[Finding]:
-    """Whether there are fewer containers in the house than this takes."""
-    short = stock.short_of(Counter({container.key: count}))
-    if not short:
-        return []
-    return [
-        Finding(
-            Severity.MIND,
-            "supplies-short",
-            f"This takes {'; '.join(short)}",
-            "Buy more, take another size, or count them anew under Supplies.",
-            "your supplies",
-        )
-    ]
-
-
-def _verdict(found: list[Finding]) -> Verdict:
-    found = gravest_first(found)
-    worst = found[0].severity
-    minds = sum(finding.severity is Severity.MIND for finding in found)
-    if worst is Severity.STOP:
-        return Verdict(worst, "Stop", f"{found[0].says}.", found)
-    feel = next((f"{finding.says}." for finding in found if finding.code == "pull-down"), "")
-    if minds == 1 and any(finding.code == "no-outer" for finding in found):
-        return Verdict(worst, "Go", f"once it has a pail, tote or bin round it. {feel}".strip(), found)
-    if worst is Severity.MIND:
-        things = "one thing" if minds == 1 else f"{minds} things"
-        return Verdict(worst, "Mind", f"{things} before you close it. {feel}".strip(), found)
-    return Verdict(worst, "Go", feel or "Close it tight and keep it dry.", found)
 
 
 def _say_fits(food: Food, container: Container, units: Units) -> str:
