@@ -276,7 +276,11 @@ def tab_to(page: Page, name: str) -> None:
     """Tab on until the focus is on something of that name."""
     for _ in range(80):
         page.keyboard.press("Tab")
-        focused = page.evaluate("document.activeElement.ariaLabel || document.activeElement.textContent")
+        # What holds everything, such as the body, is no answer: it has every name in it.
+        focused = page.evaluate(
+            "(at => at.matches('a, button, input, select, [role]') ? at.ariaLabel || at.textContent : '')"
+            "(document.activeElement)"
+        )
         if name in (focused or ""):
             return
     raise AssertionError(f"{name} cannot be reached by Tab")
