@@ -117,11 +117,11 @@
     await goto("/run");
   }
 
-  function own(size: string, film: number) {
+  async function own(size: string, film: number) {
     bench.set({ own_bag: size, own_film_mil: film, headspace_mm: null, headspace: "", fill: "", closing: null });
-    setTimeout(() => {
-      if (!bench.wrong.own_bag) picking = false;
-    }, 250);
+    // However long the answer takes: the sheet closes once it is known that such a bag can be.
+    await bench.replan();
+    if (!bench.wrong.own_bag) picking = false;
   }
 </script>
 
