@@ -119,11 +119,6 @@ class _OnBench:
         return self.food.composition.water_g if self.ask.moisture is None else self.ask.moisture
 
     @property
-    def water_activity(self) -> float | None:
-        """Water activity where it will stand, at its warmest."""
-        return water_activity(self.food, self.moisture_pct, self.place)
-
-    @property
     def coins(self) -> float:
         """What the food cost, if its lot was bought."""
         lot = self.lot
@@ -169,10 +164,10 @@ def _plan(on: _OnBench) -> Plan:
             name=food.name,
             form=food.form,
             colour=food.colour,
-            moisture_pct=on.moisture_pct,
+            moisture_pct=case.moisture_pct,
             moisture_line_pct=moisture_line_pct(food),
             group=food.group,
-            water_activity=on.water_activity,
+            water_activity=case.water_activity,
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
         ),
         amount_g=on.amount_g,
@@ -226,7 +221,7 @@ def _case(on: _OnBench, full: Packed, inside: AirInside | None, damp: DampInside
         need_ml=need_by_air_ml(full.oxygen_ml),
         packed_ml=full.packed_ml,
         frozen=ask.frozen,
-        water_activity=on.water_activity,
+        water_activity=water_activity(on.food, on.moisture_pct, place),
         warmest_c=place.mean_c + place.swing_c,
         holds_days=None if inside is None else _never(inside.holds_days),
         gel=ask.gel,

@@ -13,11 +13,10 @@ from yellow_larder.core.oxygen import fill, oxygen_ml
 from yellow_larder.larder.asking import Ask, Sizing
 from yellow_larder.larder.eaters import Appetite
 from yellow_larder.larder.larder import Settings
-from yellow_larder.larder.plan import Packed, PacketsIn, SizingSchool
+from yellow_larder.larder.plan import Packed, PacketShape, SizingSchool, packets_by_size
 from yellow_larder.larder.quantities import say_kcal, say_length, say_mass
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.schools import asks_ml
-from yellow_larder.reference import packets
 
 _SCHOOL_NAMES = {
     Sizing.AIR: "By the air",
@@ -70,9 +69,7 @@ class Packer:
             oxygen_ml=oxygen,
             need_ml=need,
             packed_ml=sum(size * n for size, n in chosen.items()),
-            packets=[
-                PacketsIn(size, n, packets()[size].width_mm, packets()[size].length_mm) for size, n in chosen.items()
-            ],
+            packets=[PacketShape.of(size, n) for size, n in chosen.items()],
             kcal=inside.kcal,
             kcal_text=say_kcal(inside.kcal),
             person_days=person_days(inside.kcal, self.eating.kcal_per_person_day),
@@ -109,9 +106,5 @@ def _say_packets(chosen: dict[int, int]) -> str:
 
 def packets_in_all(packed: list[Packed]) -> str:
     """The packets of all containers together, in words."""
-    in_all: dict[int, int] = {}
-    for group in packed:
-        for packet in group.packets:
-            in_all[packet.size_ml] = in_all.get(packet.size_ml, 0) + packet.count * group.count
-    said = ", ".join(f"{n} × {size}" for size, n in sorted(in_all.items(), reverse=True))
+    said = ", ".join(f"{n} × {size}" for size, n in sorted(packets_by_size(packed).items(), reverse=True))
     return f"packets: {said} mL" if said else "no packets"

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import Counter
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
@@ -11,16 +13,23 @@ from yellow_larder.core.guards import Guard
 from yellow_larder.core.nutrition import Nutrients
 from yellow_larder.larder.asking import Sizing
 from yellow_larder.larder.vessels import Drawing
+from yellow_larder.reference import packets
 
 
 @dataclass(frozen=True, slots=True)
-class PacketsIn:
-    """So many packets of one size in one container."""
+class PacketShape:
+    """So many packets of one size, as they are drawn."""
 
     size_ml: int
     count: int
     width_mm: float
     length_mm: float
+
+    @staticmethod
+    def of(size_ml: int, count: int) -> PacketShape:
+        """So many packets of a rating."""
+        packet = packets()[size_ml]
+        return PacketShape(size_ml, count, packet.width_mm, packet.length_mm)
 
 
 @dataclass(frozen=True, slots=True)
@@ -40,11 +49,20 @@ class Packed:
     oxygen_ml: float
     need_ml: float
     packed_ml: float
-    packets: list[PacketsIn]
+    packets: list[PacketShape]
     kcal: float
     kcal_text: str
     person_days: float
     nutrients: Nutrients
+
+
+def packets_by_size(groups: Iterable[Packed]) -> Counter[int]:
+    """The packets of all containers together, by their rating."""
+    found: Counter[int] = Counter()
+    for group in groups:
+        for packet in group.packets:
+            found[packet.size_ml] += packet.count * group.count
+    return found
 
 
 @dataclass(frozen=True, slots=True)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Any
@@ -73,6 +73,15 @@ def sheet_of(session: Session, facts: dict[str, Any], now: datetime) -> Sheet:
     for number, asked in sorted(facts.get("lines", {}).items(), key=lambda each: int(each[0])):
         ask = read_ask(asked)
         lines.append(Line(int(number), ask, plan_in(session, ask, now=now)))
+    return share_out(session, lines, now)
+
+
+def share_out(session: Session, lines: list[Line], now: datetime) -> Sheet:
+    """Lines with the packets of all of them, shared out from what is at hand.
+
+    Raises:
+        Refused: no packets cover them.
+    """
     kept = Stock(session).packets(now)
     needs = [(group.need_ml, group.count) for _, group in with_packets(lines)]
     if not kept or not needs:
@@ -122,7 +131,7 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
     return containers
 
 
-def by_size(containers: Iterable[list[list[Any]]]) -> dict[int, int]:
+def by_size(containers: Iterable[Iterable[Sequence[Any]]]) -> dict[int, int]:
     """Packets of some containers by their rating, the largest first."""
     found: Counter[int] = Counter()
     for packets in containers:

@@ -14,12 +14,13 @@ from yellow_larder.core.finding import Severity
 from yellow_larder.core.oxygen import MARGIN
 from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
 from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.plan import PacketShape
 from yellow_larder.larder.quantities import say_dial, say_mass, say_off
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.run_acts import draws_for
 from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the_run, usual_seconds
-from yellow_larder.larder.sharing import PacketShape, packs_of, say_ways, to_buy
+from yellow_larder.larder.sharing import packs_of, say_ways, to_buy
 from yellow_larder.larder.stock import Stock, say_packs
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.store.database import reading

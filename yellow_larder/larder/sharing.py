@@ -3,31 +3,16 @@
 from __future__ import annotations
 
 from collections import Counter
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from typing import Any
 
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.run_plan import Sheet, by_size, packets_of, sheet_of
+from yellow_larder.larder.plan import PacketShape
+from yellow_larder.larder.run_plan import Line, Sheet, by_size, packets_of, share_out
 from yellow_larder.larder.stock import say_packs
-from yellow_larder.reference import packets
 from yellow_larder.store.database import reading
-
-
-@dataclass(frozen=True, slots=True)
-class PacketShape:
-    """A packet as it is drawn."""
-
-    size_ml: int
-    count: int
-    width_mm: float
-    length_mm: float
-
-    @staticmethod
-    def of(size_ml: int, count: int) -> PacketShape:
-        """So many packets of a rating."""
-        packet = packets()[size_ml]
-        return PacketShape(size_ml, count, packet.width_mm, packet.length_mm)
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,23 +43,22 @@ def from_stock(larder: Larder, ask: Ask) -> FromStock | None:
     Raises:
         Refused: the bench cannot be packed as it is, or no packets cover it.
     """
+    now = larder.clock()
     with reading(larder.engine) as session:
-        asked = [[name, value] for name, value in asdict(ask).items()]
-        sheet = sheet_of(session, {"lines": {"1": {"ask": asked}}}, larder.clock())
+        line = Line(1, ask, plan_in(session, ask, now=now))
+        sheet = share_out(session, [line], now)
     if sheet.allotment is None:
         return None
-    groups = packets_of(sheet)
+    packets = packets_of(sheet)
     found = []
-    for group in sheet.lines[0].groups:
-        alike: Counter[tuple[tuple[int, int, bool], ...]] = Counter(
-            tuple((size, n, spare) for _, size, n, spare in each) for each in groups.get((1, id(group)), [])
-        )
+    for group in line.groups:
+        alike = Counter(tuple(map(tuple, each)) for each in packets.get((line.number, id(group)), []))
         found += [
             SharedWay(
                 count,
                 group.mass,
-                [PacketShape.of(size, n) for size, n in by_size([[[None, *each] for each in way]]).items()],
-                sum(n for _, n, spare in way if spare),
+                [PacketShape.of(size, n) for size, n in by_size([way]).items()],
+                sum(n for _, _, n, spare in way if spare),
             )
             for way, count in alike.items()
         ]

@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.absorbers import Kept
 from yellow_larder.core.containers import Container, Kind, Mouth
 from yellow_larder.core.run import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
-from yellow_larder.larder.plan import Packed
+from yellow_larder.larder.plan import Packed, packets_by_size
 from yellow_larder.larder.vessels import container_by_key
 from yellow_larder.store import journal
 
@@ -109,27 +109,22 @@ class Stock:
 
     def say_at_hand(self, groups: Iterable[Packed]) -> str:
         """How many there are of the packets that go into some containers, spares included; empty if none is counted."""
-        sizes = {packet.size_ml for group in groups for packet in group.packets}
-        found = [(size, self.find(Sort.PACKETS, str(size))) for size in sorted(sizes, reverse=True)]
+        sizes = sorted(packets_by_size(groups), reverse=True)
+        found = [(size, self.find(Sort.PACKETS, str(size))) for size in sizes]
         there = {size: each[1]["count"] * each[1]["per_pack"] + each[1]["spares"] for size, each in found if each}
         if len(there) == 1:
             return f"you have {next(iter(there.values()))}"
         return "you have " + ", ".join(f"{n} × {size}" for size, n in there.items()) if there else ""
 
-    def cost(self, container: Container, groups: Iterable[Packed]) -> float | None:
+    def cost(self, container: Container, groups: Sequence[Packed]) -> float | None:
         """What containers, lids and packets cost together; none if one's price is not written down.
 
         Lids cost nothing where none are counted, for jars are sold with theirs; nor do lids that were used before.
         """
         coins = 0.0
-        packets: Counter[int] = Counter()
-        count = 0
-        for group in groups:
-            count += group.count
-            for packet in group.packets:
-                packets[packet.size_ml] += packet.count * group.count
+        count = sum(group.count for group in groups)
         wanted = [(self.container(container), count)]
-        wanted += [(self.find(Sort.PACKETS, str(size)), n) for size, n in packets.items()]
+        wanted += [(self.find(Sort.PACKETS, str(size)), n) for size, n in packets_by_size(groups).items()]
         for supply, n in wanted:
             if supply is None or supply[1].get("coins") is None:
                 return None
@@ -251,12 +246,12 @@ def is_trusted(facts: _Facts, now: datetime) -> bool:
 
 def is_low(facts: _Facts) -> bool:
     """Whether a supply is running low."""
-    return bool(facts["low"]) and int(facts["count"]) + int(facts.get("again", 0)) <= int(facts["low"])
+    return bool(facts["low"]) and int(facts["count"]) + int(facts["again"]) <= int(facts["low"])
 
 
 def say_count(facts: _Facts) -> str:
     """How many there are of a supply, in words."""
-    count, again = facts["count"], facts.get("again", 0)
+    count, again = facts["count"], facts["again"]
     if facts["sort"] == Sort.PACKETS:
         return f"{count} closed pack{'' if count == 1 else 's'} of {facts['per_pack']}"
     if facts["sort"] == Sort.LIDS and again:

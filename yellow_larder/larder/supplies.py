@@ -311,11 +311,10 @@ def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
         if facts["sort"] not in (Sort.BAGS, Sort.POUCHES):
             raise Refused("number", "Only bags are cut down")
         shorter = cut_shorter(container_by_key(facts["key"]), read_length_mm(by, "by", units=household.units))
-        known = journal.records(session, "supply")
-        there = next((n for n, each in known.items() if each["key"] == shorter.key), None)
-        new = there if there is not None else journal.next_number(session, "supply")
+        there = Stock(session).find(Sort.BAGS, shorter.key)
+        new = there[0] if there is not None else journal.next_number(session, "supply")
         if there is not None:
-            act = journal.Act("supply", there, "came", {"count": 1})
+            act = journal.Act("supply", new, "came", {"count": 1})
         else:
             what = {"sort": Sort.BAGS.value, "key": shorter.key, "name": shorter.name, "per_pack": 1, "count": 1}
             act = journal.Act("supply", new, "set", what | {"low": 0, "note": "cut down", "coins": None})

@@ -4967,7 +4967,7 @@ export interface components {
             /** Packed Ml */
             packed_ml: number;
             /** Packets */
-            packets: components["schemas"]["PacketsIn"][];
+            packets: components["schemas"]["PacketShape"][];
             /** Person Days */
             person_days: number;
             /** Solid Ml */
@@ -4993,23 +4993,9 @@ export interface components {
         };
         /**
          * PacketShape
-         * @description A packet as it is drawn.
+         * @description So many packets of one size, as they are drawn.
          */
         PacketShape: {
-            /** Count */
-            count: number;
-            /** Length Mm */
-            length_mm: number;
-            /** Size Ml */
-            size_ml: number;
-            /** Width Mm */
-            width_mm: number;
-        };
-        /**
-         * PacketsIn
-         * @description So many packets of one size in one container.
-         */
-        PacketsIn: {
             /** Count */
             count: number;
             /** Length Mm */

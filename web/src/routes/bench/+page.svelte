@@ -118,9 +118,8 @@
   }
 
   async function own(size: string, film: number) {
-    bench.set({ own_bag: size, own_film_mil: film, headspace_mm: null, headspace: "", fill: "", closing: null });
     // However long the answer takes: the sheet closes once it is known that such a bag can be.
-    await bench.replan();
+    await bench.set({ own_bag: size, own_film_mil: film, headspace_mm: null, headspace: "", fill: "", closing: null });
     if (!bench.wrong.own_bag) picking = false;
   }
 </script>

@@ -71,7 +71,7 @@
 
   const packets = $derived(lay(full.packets));
 
-  function lay(all: Schemas["PacketsIn"][]) {
+  function lay(all: Schemas["PacketShape"][]) {
     const each = all.flatMap((packet) => Array.from({ length: Math.min(packet.count, 12) }, () => packet));
     const gap = 5;
     const room = shape.half * 2 * 0.86;

@@ -41,18 +41,18 @@ export class Bench {
   wrong = $state<Wrong>({});
   replan = latest(() => this.#plan());
 
-  /** Change something on the bench and plan anew. */
-  set(change: Partial<Ask>): void {
+  /** Change something on the bench and plan anew; done once the plan is there. */
+  set(change: Partial<Ask>): Promise<void> {
     Object.assign(this.ask, change);
     sessionStorage.setItem(KEY, JSON.stringify(this.ask));
-    void this.replan();
+    return this.replan();
   }
 
   clear(): void {
     this.plan = undefined;
     this.wrong = {};
     larder.onBench = "";
-    this.set(nothing());
+    void this.set(nothing());
   }
 
   async #plan(): Promise<void> {

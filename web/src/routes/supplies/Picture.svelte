@@ -6,7 +6,8 @@
   let { supply, packet }: { supply: Schemas["Supply"]; packet?: Schemas["PacketRow"] } = $props();
 
   const drawn = $derived(supply.draw);
-  const scale = $derived(drawn ? Math.min(58 / Math.max(outline(drawn, 1).top, 235), 31 / outline(drawn, 1).half) : 0.42);
+  const whole = $derived(drawn && outline(drawn, 1));
+  const scale = $derived(whole ? Math.min(58 / Math.max(whole.top, 235), 31 / whole.half) : 0.42);
   const shape = $derived(drawn ? outline(drawn, scale) : undefined);
   // Lids lie on one another, the upper one in front; all else stands with the nearer one in front.
   const behind = $derived(supply.count < 2 ? [0] : supply.sort === "lids" ? [0, 1] : [1, 0]);
