@@ -20,7 +20,7 @@ def brute_force(need: float, sizes: list[int]) -> tuple[int, int]:
     )
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.floats(1, 1200), SIZES)
 def test_against_brute_force(need: float, sizes: list[int]) -> None:
     if need > 60 * max(sizes):
@@ -32,7 +32,7 @@ def test_against_brute_force(need: float, sizes: list[int]) -> None:
     assert (total, sum(chosen.values())) == brute_force(need, sizes)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(st.floats(0, 20_000), st.sampled_from([(100, 200, 2000), (300,), (50, 500)]))
 def test_never_below_need(need: float, sizes: tuple[int, ...]) -> None:
     if need <= 60 * max(sizes):
@@ -92,7 +92,7 @@ def shared_out_by_hand(needs: list[tuple[int, int]], kept: list[Kept]) -> tuple[
     return best
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(NEEDS, KEPT)
 def test_shared_out_as_well_as_by_trying_everything(needs: list[tuple[int, int]], kept: list[Kept]) -> None:
     by_hand = shared_out_by_hand(needs, kept)

@@ -57,7 +57,7 @@ def by_trying_all(wanted: Table, on_offer: Offers, coins: int) -> tuple[int, flo
     return best
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(small)
 def test_against_trying_all(
     case: tuple[list[list[float]], list[int], list[int], list[tuple[int, float, int]], int],
@@ -76,7 +76,7 @@ def test_against_trying_all(
     assert bought.proven
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(small, st.integers(1, 100))
 def test_more_money_never_gives_fewer_meals(
     case: tuple[list[list[float]], list[int], list[int], list[tuple[int, float, int]], int], more: int

@@ -132,7 +132,7 @@ def test_a_dry_room_never_makes_it_soft() -> None:
     assert float(package(moisture=20).days_until(0.45)[0]) == 0
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(
     st.floats(3, 9), st.floats(0, 60), st.floats(0.001, 0.2), st.floats(0, 800), st.floats(0.5, 0.9), st.floats(1.05, 4)
 )

@@ -65,7 +65,7 @@ def test_a_block_is_the_product_of_its_slabs() -> None:
 sizes = st.floats(0.02, 0.4)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(sizes, sizes, st.floats(4, 30))
 def test_it_only_ever_comes_nearer_and_the_surface_first(thick_m: float, radius_m: float, surface: float) -> None:
     solid, hours = Solid((thick_m,), radius_m), np.linspace(0, 72, 60)
@@ -76,7 +76,7 @@ def test_it_only_ever_comes_nearer_and_the_surface_first(thick_m: float, radius_
     assert np.all(outer <= middle + 1e-9)
 
 
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 @given(sizes, st.floats(0.01, 0.9))
 def test_the_hours_are_those_of_the_curve(thick_m: float, share: float) -> None:
     solid = Solid((thick_m,), 0.12)

@@ -9,7 +9,8 @@ from yellow_larder.core.shelf_life import Life, Packing, School
 def kept(food: str, years: float, rate: float = 1.0, school: School = School.CUSTOMARY) -> tuple[Packing, bool]:
     wanted = reference.foods()[food]
     lives: dict[Packing, Life] = {each: reference.lives()[wanted.life, each].days for each in Packing}
-    keeping = best_kept(wanted, lives, wanted_days=years * 365, rate=rate, school=school)
+    frozen = reference.life_classes()[wanted.life].frozen
+    keeping = best_kept(wanted, lives, frozen, wanted_days=years * 365, rate=rate, school=school)
     return keeping.packing, keeping.reaches
 
 

@@ -39,8 +39,9 @@ def test_case_hardening_is_warned_of_before() -> None:
     """Source: common practice: too hot, too thick, a skin that is whole."""
     assert set(codes(laid("mushrooms"), air_c=70)) == {"too-hot"}
     assert set(codes(laid("mushrooms", thickness_mm=12))) == {"too-thick"}
-    assert set(codes(laid("plums"))) == {"skin-closed"}
-    assert codes(laid("plums", Treatment.PIERCED)) == {}
+    assert set(codes(laid("whole-peppers"))) == {"skin-closed"}
+    assert codes(laid("whole-peppers", Treatment.PIERCED)) == {}
+    assert codes(laid("plums")) == {}, "a half lies open"
 
 
 def test_too_cool_and_too_damp() -> None:

@@ -53,7 +53,7 @@ def test_gab_is_the_model_others_mean(name: str) -> None:
 @given(isotherm=ISOTHERMS, moisture=st.floats(2, 22), celsius=st.floats(-15, 60))
 def test_there_and_back(isotherm: Gab | Henderson, moisture: float, celsius: float) -> None:
     activity = float(isotherm.water_activity(np.array(moisture), celsius))
-    if activity < 0.95:
+    if activity < 0.85:
         assert float(isotherm.moisture_pct(np.array(activity), celsius)) == pytest.approx(moisture, abs=1e-6)
 
 
@@ -72,7 +72,8 @@ def test_wetter_and_warmer_is_livelier(isotherm: Gab | Henderson, celsius: float
         ("white-flour", 13.5, 0.55, 0.66),
         ("dried-apples", 24.0, 0.72, 0.85),
         ("skim-milk-powder", 3.5, 0.05, 0.25),
-        ("hazelnuts", 6.5, 0.5, 0.7),
+        ("hazelnuts", 6.0, 0.63, 0.67),
+        ("flaxseed", 8.5, 0.62, 0.68),
     ],
 )
 def test_what_is_known_of_foods(food: str, moisture: float, low: float, high: float) -> None:

@@ -49,7 +49,7 @@ def by_trying_everything(
     return best
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.integers(0, 10_000), st.integers(1, 2), st.integers(1, 3))
 def test_as_good_as_by_trying_everything(seed: int, lots: int, kinds: int) -> None:
     given_ = program(lots, kinds, seed)
@@ -67,7 +67,7 @@ def test_as_good_as_by_trying_everything(seed: int, lots: int, kinds: int) -> No
     assert (found.counts[fits == 0] == 0).all()
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(st.integers(0, 10_000))
 def test_more_in_stock_is_never_dearer(seed: int) -> None:
     mass, fits, costs, price, stock, buyable = program(3, 6, seed)

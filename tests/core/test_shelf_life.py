@@ -14,6 +14,7 @@ from yellow_larder.core.shelf_life import (
     ageing_rate,
     days_left,
     life_used_days,
+    most_days,
     packing_class,
     share_left,
 )
@@ -88,7 +89,8 @@ def test_seasons_out_of_range(wrong: dict[str, float]) -> None:
 
 def test_nothing_is_promised_beyond_forty_years() -> None:
     """Source: common practice: "25–30 years, some say 40"."""
-    left = days_left(np.array([30 * YEAR]), np.zeros(1), np.array([0.3]), np.array([365.0]))
+    most = np.array([most_days(30 * YEAR, 0)])
+    left = days_left(np.array([30 * YEAR]), np.zeros(1), np.array([0.3]), most, np.array([365.0]))
     assert left[0] == pytest.approx(40 * YEAR - 365)
     longest = max(life.days.hopeful for life in reference.lives().values() if np.isfinite(life.days.hopeful))
     assert longest * COOL_STRETCH <= 40 * YEAR + 1
@@ -97,15 +99,37 @@ def test_nothing_is_promised_beyond_forty_years() -> None:
 def test_a_warm_summer_shows_in_the_ledger() -> None:
     """100 days at 31 °C cost a food of Q10 2 as much as 200 at 21 °C."""
     used = 100 * ageing_rate(31, 0, 2)
-    left = days_left(np.array([365.0]), np.array([used]), np.ones(1), np.array([100.0]))
-    assert left[0] == pytest.approx(165)
-    assert share_left(np.array([365.0]), np.array([used]))[0] == pytest.approx(165 / 365)
+    of, most, age = np.array([used]), np.array([480.0]), np.array([100.0])
+    assert days_left(np.array([365.0]), of, np.ones(1), most, age)[0] == pytest.approx(165)
+    assert share_left(np.array([365.0]), of, most, age)[0] == pytest.approx(165 / 365)
+
+
+def test_no_days_left_is_no_life_left() -> None:
+    """Whatever ends it, its days and its share of life end together."""
+    base, most = np.array([365.0, 365.0, np.inf]), np.array([480.0, 200.0, 90.0])
+    used, age = np.array([365.0, 100.0, 0.0]), np.array([365.0, 200.0, 90.0])
+    assert days_left(base, used, np.ones(3), most, age).tolist() == [0, 0, 0]
+    assert share_left(base, used, most, age).tolist() == [0, 0, 0]
+
+
+def test_cold_stretches_short_lives_to_what_is_published_for_the_freezer() -> None:
+    """Source: US extension advice, from memory: dried meat half a year, nuts and brown rice one to two years."""
+    for life, packing, low, high in (
+        ("dried meat", Packing.AIR, 0.4, 1.0),
+        ("nuts", Packing.VACUUM, 1.4, 3),
+        ("oily grain", Packing.AIR, 1.4, 3),
+    ):
+        row = reference.life_classes()[life]
+        base = reference.lives()[life, packing].days.customary
+        most = most_days(base, row.frozen.customary)
+        assert low <= min(base / ageing_rate(-18, 2, row.q10), most) / YEAR <= high
 
 
 def test_sugar_does_not_age() -> None:
     life = reference.lives()["sugar", Packing.AIR].days
     assert life.by(School.CAUTIOUS) == np.inf
-    assert days_left(np.array([np.inf]), np.array([9e9]), np.ones(1), np.ones(1))[0] == np.inf
+    endless = np.array([np.inf])
+    assert days_left(endless, np.array([9e9]), np.ones(1), endless, np.ones(1))[0] == np.inf
 
 
 @pytest.mark.parametrize(
@@ -115,8 +139,8 @@ def test_sugar_does_not_age() -> None:
         ("bag-gallon-thin", Closing.ABSORBER, Packing.CLEAR),
         ("clear-quart", Closing.ABSORBER, Packing.CLEAR),
         ("lined-5-gallon", Closing.ABSORBER, Packing.FOIL),
-        ("pail-5-gallon", Closing.ABSORBER, Packing.PLASTIC),
-        ("bottle-2-litre", Closing.ABSORBER, Packing.PLASTIC),
+        ("pail-5-gallon", Closing.ABSORBER, Packing.CLEAR),
+        ("bottle-2-litre", Closing.ABSORBER, Packing.CLEAR),
         ("jar-quart", Closing.ABSORBER, Packing.GLASS),
         ("jar-quart", Closing.VACUUM, Packing.VACUUM),
         ("jar-quart", Closing.LID, Packing.AIR),

@@ -255,7 +255,14 @@ class _Program:
 
     def least(self, weigh: NDArray[np.float64]) -> NDArray[np.float64]:
         """Bring one thing down to its least, and hold it there for what comes after; the answer that does."""
-        done = milp(weigh, constraints=self._rules, bounds=self._bounds, integrality=np.ones(len(weigh), dtype=int))
+        done = milp(
+            weigh,
+            constraints=self._rules,
+            bounds=self._bounds,
+            integrality=np.ones(len(weigh), dtype=int),
+            # To the very least: a gap of its own accord is a share of the cost, and costs are in thousands.
+            options={"mip_rel_gap": 0.0},
+        )
         if done.x is None:
             raise NoPacketFits("there are not enough packets at hand")
         answer: NDArray[np.float64] = np.round(done.x)

@@ -9,6 +9,9 @@ from yellow_larder.core.errors import check_range
 OXYGEN_SHARE_DRY = 0.20946
 """Oxygen in dry air by volume. Source: US Standard Atmosphere, 1976."""
 
+GAS_J_MOL_K = 8.314462618
+"""The gas constant. Source: CODATA 2018, exact."""
+
 _RATING_K = 293.15
 _RATING_KPA = 101.325
 """The state absorber packets are rated in, 20 °C and 101.325 kPa. Source: common practice."""

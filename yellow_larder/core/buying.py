@@ -7,6 +7,7 @@ coin, so that sums are exact.
 from __future__ import annotations
 
 import time
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
@@ -271,7 +272,14 @@ class Week:
 
 
 def weeks_ahead(
-    table: Table, offers: Offers, *, first_coins: int, weekly_coins: int, most_weeks: int = 60, seconds: float = 3.0
+    table: Table,
+    offers: Offers,
+    *,
+    first_coins: int,
+    weekly_coins: int,
+    most_weeks: int = 60,
+    seconds: float = 3.0,
+    before_each: Callable[[], None] = lambda: None,
 ) -> list[Week]:
     """Buy the best for every week's sum until the goal is reached; what is not spent is carried over.
 
@@ -282,6 +290,7 @@ def weeks_ahead(
         weekly_coins: the sum that comes in every week after.
         most_weeks: stop after so many.
         seconds: stop when so long has been spent.
+        before_each: is called before each week; what it raises ends the work.
 
     Returns:
         Week by week, the first being now. It ends at the goal, or when no time or nothing to buy is left.
@@ -295,6 +304,7 @@ def weeks_ahead(
     here, coins = table.here_g, first_coins
     found = [Week(0, int(whole_meals(table).sum()), here, 0, first_coins)]
     for week in range(1, most_weeks + 1):
+        before_each()
         now = replace(table, here_g=here)
         buyable = np.isin(np.arange(len(here)), offers.food)
         if not (now.gap_g[buyable] > 1e-6).any() or time.monotonic() > ends:

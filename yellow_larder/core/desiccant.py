@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yellow_larder.core.air import saturation_kpa
-from yellow_larder.core.breathing import WAX_LETS_PAST
+from yellow_larder.core.air import GAS_J_MOL_K, saturation_kpa
+from yellow_larder.core.breathing import WAX_LETS_PAST, warmth
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.moisture import Isotherm, dry_basis_pct
 
@@ -33,11 +33,12 @@ memory."""
 _UNIT_E = {0.2: 0.9, 0.4: 0.7}
 """Share of the tested rate at which the wall lets water in, as it grows damp inside. Source: DIN 55474, from memory."""
 
-TESTED_KPA = 0.9 * saturation_kpa(38)
-"""The difference in vapour pressure that walls are tested at: 38 °C and 90 % to nothing. Source: ASTM E96, condition E,
-from memory."""
+TESTED_C = 38.0
+TESTED_KPA = 0.9 * saturation_kpa(TESTED_C)
+"""The temperature, °C, and the difference in vapour pressure that walls are tested at: 38 °C and 90 % to nothing.
 
-_GAS_J_MOL_K = 8.314462618
+Source: ASTM E96, condition E, from memory."""
+
 _WATER_G_MOL = 18.015
 
 _GRID = np.linspace(0.005, 0.985, 393)
@@ -97,17 +98,19 @@ class VaporWall:
     Attributes:
         face_g: through the wall, g/m²·day as tested, 38 °C and 90 %.
         closure_g: past a lid or seam, g/day as tested.
+        kj_mol: how fast that grows with warmth beyond what the vapour's pressure does: activation energy, kJ/mol.
     """
 
     face_g: float
     closure_g: float
+    kj_mol: float = 0.0
 
     def waxed(self) -> VaporWall:
         """The same with its cap dipped in wax; source: see `WAX_LETS_PAST`."""
-        return VaporWall(self.face_g, self.closure_g * WAX_LETS_PAST)
+        return replace(self, closure_g=self.closure_g * WAX_LETS_PAST)
 
-    def lets_in_g_day_kpa(self, area_m2: float) -> float:
-        """Water that comes in for each kPa of difference, g a day.
+    def lets_in_g_day_kpa(self, area_m2: float, *, mean_c: float = TESTED_C, swing_c: float = 0.0) -> float:
+        """Water that comes in for each kPa of difference, g a day, through a wall of so many m² where it stands.
 
         Example:
             A gallon bag of foil, folded here and there: a gram in some twenty years at two thirds of a kilopascal.
@@ -115,9 +118,10 @@ class VaporWall:
             >>> round(1 / (VaporWall(0.01, 0).lets_in_g_day_kpa(0.168) * 0.67 * 365))
             15
 
-        Source: Fick.
+        Source: Fick; see `breathing.warmth`.
         """
-        return (self.face_g * area_m2 + self.closure_g) / TESTED_KPA
+        warm = warmth(self.kj_mol, TESTED_C, mean_c, swing_c)
+        return (self.face_g * area_m2 + self.closure_g) / TESTED_KPA * warm
 
 
 @dataclass(frozen=True, slots=True)
@@ -214,7 +218,7 @@ class Damp:
     def _days(self) -> Numbers:
         """Days from the first activity of the grid to each, on the way to the air of the store."""
         saturation = saturation_kpa(self.temperature_c)
-        vapor_g_ml = saturation * 1000 * _WATER_G_MOL / (_GAS_J_MOL_K * (self.temperature_c + 273.15)) / 1e6
+        vapor_g_ml = saturation * 1000 * _WATER_G_MOL / (GAS_J_MOL_K * (self.temperature_c + 273.15)) / 1e6
         lets_in = self._column(self.wall_g_day_kpa) * saturation + self._column(self.aired_ml_day) * vapor_g_ml
         middle = (_GRID[1:] + _GRID[:-1]) / 2
         away = self.humidity - middle

@@ -5,12 +5,14 @@ from __future__ import annotations
 import math
 from collections.abc import Iterator
 
+from yellow_larder.core.best_by import Ends
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.days import DAYS_PER_YEAR
+from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.moisture import MOULD_GROWS, NOTHING_GROWS
+from yellow_larder.core.spoilage import POISONS_GROW, can_grow
 
 ABSORBER_MOISTURE_PCT = 10.0
 """Moisture above which no absorber goes in. Source: common practice, the ten-per-cent line."""
@@ -49,6 +51,9 @@ def moisture_line_pct(food: Food) -> float:
 def _absorber(case: Case) -> list[Finding]:
     """Food that an absorber must not meet, whatever its moisture."""
     if case.closing is not Closing.ABSORBER:
+        return []
+    if case.moisture_pct > ABSORBER_MOISTURE_PCT:
+        # Honey and the like: what is wrong with it first is its water.
         return []
     for trait, word in ((Trait.SUGAR_LIKE, "sugar"), (Trait.SALT_LIKE, "salt")):
         if trait in case.food.traits:
@@ -94,80 +99,107 @@ def _gel(case: Case) -> list[Finding]:
     return []
 
 
+_SHOWS = {
+    Ends.SOFT: ("Soft", "until its crack is gone"),
+    Ends.CLUMPS: ("Clumps", "until it no longer pours"),
+    Ends.MOULD: ("Mouldy", "until mould grows"),
+}
+
+
 def _damp(case: Case) -> list[Finding]:
-    """Damp that comes in through the wall or with each opening, before it is meant to be eaten."""
-    days = case.horizon_years * DAYS_PER_YEAR
-    if case.softens_days is not None and 0 < case.softens_days < days:
-        return [
-            Finding(
-                Severity.MIND,
-                "goes-soft",
-                f"Soft in about {_say_months(case.softens_days)} here",
-                "Dry food drinks what comes through the wall, past the lid and in with each opening, until its "
-                "crack is gone and powder clumps. Tighter packing, a drier place, fewer openings or gel stretch it.",
-                "sorption isotherms; water vapour through walls, see the Guide; Katz and Labuza (1981), from memory",
-            )
-        ]
-    if case.moulds_days is not None and 0 < case.moulds_days < days:
-        return [
-            Finding(
-                Severity.MIND,
-                "damp-comes-in",
-                f"Damp enough for mould in about {_say_months(case.moulds_days)} here",
-                "This place is damp, and this wall lets it in. Foil or glass keeps it out.",
-                "sorption isotherms; water vapour through walls, see the Guide",
-            )
-        ]
-    return []
+    """Damp that is in it, or comes in through the wall or with each opening, before it is meant to be eaten."""
+    ends, lasts = case.damp_ends
+    texture = case.course.of.texture
+    if ends not in _SHOWS or lasts >= case.days or case.is_lively:
+        return []
+    word, until = _SHOWS[ends]
+    source = f"sorption isotherms; water vapour through walls, see the Guide; {texture.source}"
+    if lasts <= 0:
+        says = "Soft already" if ends is Ends.SOFT else "Damp enough to clump already"
+        figures = f"{case.water}; the line is {texture.limit:.2f}"
+        why = "It is safe, but not as dry as food of its sort keeps best. Dry it further, or eat it soon."
+        return [Finding(Severity.MIND, "already-damp", f"{says}: dry it further", why, source, figures)]
+    opened = case.is_opened and case.if_never_opened.damp_ends[1] >= case.days
+    lets = "with each opening" if opened else "through the wall, past the lid and in with each opening"
+    why = (
+        f"Dry food drinks what comes {lets}, {until}. Tighter packing, a drier place, fewer openings or gel stretch it."
+    )
+    code = "damp-comes-in" if ends is Ends.MOULD else "goes-soft"
+    return [Finding(Severity.MIND, code, f"{word} in about {say_span(lasts)} here", why, source)]
 
 
-def _say_months(days: float) -> str:
-    months = days / 30.44
-    if months < 1.5:
-        return f"{max(1, round(days / 7))} week{'' if round(days / 7) <= 1 else 's'}"
-    return f"{months:.0f} months" if months < 36 else f"{months / 12:.0f} years"
+def is_moist(case: Case) -> bool:
+    """Whether a food is too moist to be closed without air: sticky, above its line, or lively.
+
+    Two schools: ten per cent for all that is dried at home, sugary or sticky; water activity for traded grain, pulses
+    and pasta, which are sold at 10–13.5 % and are safe there if the store is cool enough. Either says so.
+
+    Source: common practice, the ten-per-cent line; water activity (ICMSF), see `MOULD_GROWS`.
+    """
+    return case.moisture_pct > moisture_line_pct(case.food) or Trait.STICKY in case.food.traits or case.is_lively
+
+
+_COLD = (
+    "Cold keeping is the way out: the fridge for days, the freezer for months. If in doubt, ask your local food-safety "
+    "authority."
+)
+_LADDER = (
+    "water activity: nothing grows below 0.60, mould from 0.65, germs that poison above 0.85, C. botulinum above 0.94 "
+    "(ICMSF; FDA 21 CFR 113 and 114, from memory)"
+)
 
 
 def _moisture(case: Case) -> list[Finding]:
-    """Whether the food is dry enough to be closed at all, and without oxygen.
-
-    Two schools: ten per cent for all that is dried at home, sugary or sticky; water activity for traded grain, pulses
-    and pasta, which are sold at 10–13.5 % and are safe there if the store is cool enough.
-    """
-    line = moisture_line_pct(case.food)
-    sticky = Trait.STICKY in case.food.traits
-    wet = case.moisture_pct > line or sticky or (case.moisture_pct > ABSORBER_MOISTURE_PCT and case.is_lively)
-    told = f"the line is {line:g} %"
-    if sticky:
-        told = "and sticky"
-    elif case.is_lively:
-        told = f"mould grows above {MOULD_GROWS:.2f}"
-    elif not wet and case.water_activity is not None and case.water_activity <= NOTHING_GROWS:
-        told = f"nothing grows below {NOTHING_GROWS:.2f}"
-    if wet and case.closing is Closing.ABSORBER:
+    """Whether the food is dry enough to be closed at all, and without air: one ladder, by water activity."""
+    activity = case.water_activity
+    grows = "" if activity is None else can_grow(activity)
+    perishable = activity is not None and activity > POISONS_GROW
+    airless = case.closing is not Closing.LID
+    if case.stands_frozen and (perishable or is_moist(case)):
+        return [
+            Finding(
+                Severity.MIND if perishable else Severity.GOOD,
+                "kept-frozen",
+                "Keeps as long as it stays frozen",
+                f"Nothing grows in the freezer; thawed, it is what it was. {grows} Use it at once when it is thawed.",
+                _LADDER,
+                case.water,
+            )
+        ]
+    if perishable:
         return [
             Finding(
                 Severity.STOP,
-                "absorber-with-moist",
-                "Too moist for an absorber",
-                "No oxygen and some moisture is what botulism needs. Dry it further, or keep it cold. "
-                "If in doubt, ask your local food-safety authority.",
-                "common practice, the ten-per-cent line; traded grain, pulses and pasta to 13.5 % "
-                "by water activity (ASABE D245)",
-                case.water
-                + (", and sticky" if sticky else f"; {told}" if case.is_lively else f"; the line is {line:g} %"),
+                "too-wet",
+                "Too wet to be closed up: it is perishable",
+                f"{grows} Food above a water activity of {POISONS_GROW:.2f} is perishable however it is closed, and "
+                f"without air it is worse. Dry it further. {_COLD}",
+                _LADDER,
+                case.water,
             )
         ]
-    if wet or case.is_lively:
+    if airless and is_moist(case):
+        absorber = case.closing is Closing.ABSORBER
+        return [
+            Finding(
+                Severity.STOP,
+                "absorber-with-moist" if absorber else "vacuum-with-moist",
+                f"Too moist for {'an absorber' if absorber else 'a vacuum'}",
+                f"{grows} One piece wetter than the rest, and no oxygen, is what botulism needs. Dry it further, or "
+                f"close it with its air. {_COLD}".strip(),
+                f"common practice, the ten-per-cent line; traded grain, pulses and pasta to 13.5 %; {_LADDER}",
+                f"{case.water}; {_line(case)}",
+            )
+        ]
+    if is_moist(case) and not _keeps_moist(case):
         return [
             Finding(
                 Severity.MIND,
                 "moist-in-closed",
                 "Moist for a closed container",
-                "Food above its line can mould or clump on the shelf, and a vacuum does not stop what "
-                "grows without air. Dry it further, or eat it soon.",
-                "common practice; sorption isotherms",
-                f"{case.water}; {told}",
+                f"{grows} Food above its line can mould or clump on the shelf. Dry it further, or eat it soon. {_COLD}",
+                f"common practice; {_LADDER}",
+                f"{case.water}; {_line(case)}",
             )
         ]
     return [
@@ -175,28 +207,49 @@ def _moisture(case: Case) -> list[Finding]:
             Severity.GOOD,
             "dry-enough",
             "Dry enough to close",
-            "Below its line a food does not mould, and an absorber is safe with it.",
+            "Below its line a food does not mould, and an absorber is safe with it."
+            if case.oxygen_harms
+            else f"{grows} It needs neither absorber nor vacuum.".strip(),
             "common practice; ASABE D245 and GAB isotherms, see the Guide",
-            f"{case.water}; {told}",
+            f"{case.water}; {_line(case)}" if case.oxygen_harms else f"a water activity of {activity:.2f}",
         )
     ]
 
 
+def _keeps_moist(case: Case) -> bool:
+    """Sugar and honey: their moisture says nothing, their own water activity does."""
+    own = case.course.of.texture.dry_activity
+    return own is not None and not case.oxygen_harms and own <= NOTHING_GROWS
+
+
+def _line(case: Case) -> str:
+    """The line that a food's moisture is held against."""
+    if Trait.STICKY in case.food.traits:
+        return "and sticky"
+    if case.is_lively:
+        return f"mould grows above {MOULD_GROWS:.2f}"
+    line = moisture_line_pct(case.food)
+    if case.moisture_pct <= line and case.water_activity is not None and case.water_activity <= NOTHING_GROWS:
+        return f"nothing grows below {NOTHING_GROWS:.2f}"
+    return f"the line is {line:g} %"
+
+
 def _unproven(case: Case) -> list[Finding]:
-    """Food dried here whose jar has not proved it dry."""
-    if not case.unproven:
+    """Food dried at home of which nothing says that a jar has proved it dry."""
+    if not case.unproven or case.stands_frozen:
         return []
     why = (
         "Weight and touch speak for the mean; one case-hardened piece can be wet inside, and mould a month later. A "
         "jar shaken daily shows it."
     )
-    if case.closing is Closing.ABSORBER:
+    if case.closing is not Closing.LID:
+        done = "absorber" if case.closing is Closing.ABSORBER else "vacuum"
         return [
             Finding(
                 Severity.STOP,
-                "absorber-unconditioned",
-                "Not conditioned yet: no absorber with it",
-                f"{why} One wet piece without oxygen is what botulism needs.",
+                f"{done}-unconditioned",
+                f"Not conditioned yet: no {done} with it",
+                f"{why} One wet piece without oxygen is what botulism needs. If a jar has proved it, say so.",
                 "common practice; published advice on conditioning",
             )
         ]
@@ -212,23 +265,25 @@ def _unproven(case: Case) -> list[Finding]:
 
 
 def _eggs(case: Case) -> list[Finding]:
-    """Insects that came with traded grain: what kills them, and how soon; or that nothing does."""
-    if case.frozen or Trait.COMMODITY not in case.food.traits:
+    """Insects that came with the food: what kills them, and how soon; or that nothing does."""
+    if case.frozen or case.stands_frozen or not case.food.carries_insects:
         return []
-    if not math.isinf(case.kills_in_days):
+    store_c = case.course.store_c
+    if not math.isinf(case.course.kills_in_days):
         return [
             Finding(
                 Severity.GOOD,
                 "no-air-to-breathe",
-                f"Eggs that came with it die within about {_say_months(case.kills_in_days)}",
+                f"Eggs that came with it die within about {say_span(case.course.kills_in_days)}",
                 "Without oxygen every stage of every insect dies, warm rooms faster than cold ones. The seal must hold "
                 "until then: look at it after a day and a week.",
                 "controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
-                f"at {case.store_c:.0f} °C, one per cent of oxygen or less",
+                f"at {store_c:.0f} °C, one per cent of oxygen or less, three if it is for longer",
             )
         ]
-    left = f"This vacuum leaves {case.oxygen_left:.0%} oxygen. " if case.closing is Closing.VACUUM else ""
-    cold = " At this place's cold they only sleep." if case.closing is Closing.ABSORBER and case.store_c < 10 else ""
+    vacuum = case.course.of.vacuum_share
+    left = f"This vacuum leaves {vacuum:.0%} oxygen. " if vacuum is not None else ""
+    cold = " At this place's cold they only sleep." if case.closing is Closing.ABSORBER and store_c < 10 else ""
     earth = (
         "Diatomaceous earth, food grade, a gram for each kilogram, dries soft-bodied ones out among big pieces that "
         "will be rinsed: wear a mask while you dust it in, it is not to be breathed. "

@@ -20,6 +20,8 @@ class Trait(StrEnum):
     STICKY = "sticky"
     POWDERY = "powdery"
     RINSEABLE = "rinseable"
+    CARRIER = "carrier"
+    """Traded or dried in the open: moths and beetles come with it, as with every commodity."""
     HOME_DRIED = "home-dried"
     FREEZE_DRIED = "freeze-dried"
     RAW_ANIMAL = "raw-animal"
@@ -72,6 +74,14 @@ class Food:
         check_range("particle_g_ml", self.particle_g_ml, 0.5, 3, "g/mL")
         check_range("settled_g_ml", self.settled_g_ml, 0.01, self.particle_g_ml, "g/mL")
         check_range("loose_g_ml", self.loose_g_ml, 0.01, self.settled_g_ml, "g/mL")
+
+    @property
+    def carries_insects(self) -> bool:
+        """Whether eggs and larvae commonly come with it.
+
+        Source: common practice: grain, flour, pulses and pasta; nuts, chocolate, dried fruit and flakes too.
+        """
+        return bool(self.traits & {Trait.COMMODITY, Trait.CARRIER})
 
     def stored_g(self, fresh_g: float) -> float:
         """Weight of this food that stands for a weight of it fresh, g: the solids are the same."""

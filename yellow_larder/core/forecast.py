@@ -22,8 +22,13 @@ _SHAPE, _SHAPE_SD = 1.05, 0.15
 """Page's n for sliced food, and how much its logarithm varies. Source: 0.8–1.4 over published fits of fruit and
 vegetables in warm air (reviews of thin-layer drying), from memory."""
 
-_WEIGHING_DOUBT = 0.012
-"""Standard deviation of the share of water left, from trays that differ and pieces that move. Source: our judgement."""
+_WEIGHING_DOUBT = 0.03
+"""Standard deviation of the share of water left about Page's curve: pieces move, and food that begins at a constant
+rate follows it only roughly. Source: our judgement, by simulation: the band then holds nine in ten of those too."""
+
+_TRAY_SD = 0.06
+"""Standard deviation of the logarithm of the hours between the tray that was weighed and all of them: trays differ by a
+tenth. Source: our judgement, by simulation."""
 
 _RISE_SHARE, _RISE_G = 0.01, 3.0
 """What a weight may rise by the scale and the hand alone. Source: our judgement."""
@@ -38,8 +43,9 @@ class Hours:
         likely: the middle.
         high: longest.
         thickness: how many times longer for its thickness.
-        air: how many times longer for the air's warmth, movement and damp.
+        air: how many times longer for the air's warmth and damp.
         skin: how many times longer for a skin that was not opened.
+        still: how many times longer for air that hardly moves.
     """
 
     low: float
@@ -48,6 +54,7 @@ class Hours:
     thickness: float = 1.0
     air: float = 1.0
     skin: float = 1.0
+    still: float = 1.0
 
     def times(self, factor: float) -> Hours:
         """The range so many times as long."""
@@ -201,6 +208,8 @@ def forecast(course: Course, expected: Hours, weighings: Sequence[Weighing], *, 
     found = least_squares(off, mean)
     slope = np.asarray(found.jac, dtype=np.float64)
     spread = np.asarray(np.linalg.inv(slope.T @ slope), dtype=np.float64)
+    if late:
+        spread[0, 0] += _TRAY_SD**2
     return Forecast(course, float(found.x[0]), math.exp(float(found.x[1])), spread)
 
 

@@ -25,9 +25,10 @@ _EXTRA_HOURS = 2.0
 
 Source: common practice."""
 
-_LAYER_HOURS = 20.0
-"""Hours a full layer takes however strong the pump: vapour has to come through what is dry already. Source: loads of
-20 to 40 hours at home, common practice."""
+_LAYER_HOURS, _BOUND_HOURS = 24.0, 6.0
+"""Hours a full layer takes however strong the pump, since vapour has to come through what is dry already; and hours for
+the water that never froze, bound to the solids, to leave a full layer. Source: full loads of 20 to 40 hours at home,
+common practice; how they are parted is our judgement."""
 
 _UPTAKE_HOURS = 7.0
 """Time constant of dry pieces taking water from still air on a tray, hours.
@@ -203,14 +204,15 @@ def phases(trays: Sequence[Tray], *, ice_g: float, g_per_hour: float, layer: flo
     Raises:
         OutOfRange: there is more water than the wall holds as ice, or a figure is outside the range above.
 
-    Source: water over the rate of sublimation, or the square of the layer where that takes longer; 15 % to either
-        side, by our judgement; see the constants.
+    Source: water over the rate of sublimation, or the square of the layer where that takes longer; then the bound
+        water, in proportion to the layer; 15 % to either side, by our judgement; see the constants.
     """
     check_range("g_per_hour", g_per_hour, 10, 5000, "g/h")
     water = water_g(trays)
     if water > ice_g:
         raise OutOfRange("water_g", round(water), 0, ice_g, "g")
-    hours = max(water / g_per_hour, _LAYER_HOURS * check_range("layer", layer, 0, 1, "") ** 2)
+    check_range("layer", layer, 0, 1, "")
+    hours = max(water / g_per_hour, _LAYER_HOURS * layer**2) + _BOUND_HOURS * layer
     freezing = _FREEZE_HOURS_FROZEN if trays and all(tray.frozen for tray in trays) else _FREEZE_HOURS_FRESH
     return Phases(water, freezing, hours * 0.85, hours * 1.15, _EXTRA_HOURS)
 

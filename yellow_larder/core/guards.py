@@ -7,8 +7,6 @@ from dataclasses import dataclass
 
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.days import DAYS_PER_YEAR
-from yellow_larder.core.packing_rules import BREATHING_YEARS, breathes
 from yellow_larder.core.shelf_life import THICK_MIL
 
 
@@ -18,8 +16,8 @@ class Guard:
 
     Attributes:
         threat: what can get at the food.
-        closed: whether something stands in the way for the whole horizon.
-        by: what closes it, or what would.
+        closed: whether something stands in the way for the whole horizon, or there is nothing to get at.
+        by: what closes it, or what leaves it open.
     """
 
     threat: str
@@ -28,7 +26,7 @@ class Guard:
 
 
 def guards(case: Case) -> list[Guard]:
-    """The six guards, in the order they are drawn.
+    """The six guards, in the order they are drawn, read off the course at the time the food is wanted.
 
     Args:
         case: the packing.
@@ -36,25 +34,27 @@ def guards(case: Case) -> list[Guard]:
     Returns:
         Insects inside, insects outside, rodents, oxygen, damp, light.
 
-    Source: common practice.
+    Source: common practice; `Course`.
     """
-    container = case.container
-    shop = container.kind is Kind.PACKET
-    tight = container.holds_without_air or case.horizon_years <= BREATHING_YEARS
+    shop = case.container.kind is Kind.PACKET
     return [
         _insects_inside(case),
         Guard("insects outside", not shop, "sealed" if not shop else "moths bite in"),
-        Guard(
-            "rodents",
-            container.stops_rodents or case.outer,
-            ("its wall" if container.stops_rodents else "its outer")
-            if container.stops_rodents or case.outer
-            else "needs an outer",
-        ),
-        _oxygen(case, tight=tight if case.holds_days is None else not breathes(case)),
-        _damp(case, tight=tight and not shop),
+        _rodents(case),
+        _oxygen(case),
+        _damp(case),
         _light(case),
     ]
+
+
+def _rodents(case: Case) -> Guard:
+    """Mice and rats; plastic stops the mice only."""
+    if case.outer:
+        return Guard("rodents", True, "its outer")
+    if case.container.stops_rodents:
+        plastic = case.container.kind in (Kind.PAIL, Kind.LINED_PAIL)
+        return Guard("rodents", True, "mice, not rats" if plastic else "its wall")
+    return Guard("rodents", False, "needs an outer")
 
 
 def _light(case: Case) -> Guard:
@@ -62,33 +62,66 @@ def _light(case: Case) -> Guard:
     thick = not case.container.has_film or case.container.film_mil >= THICK_MIL
     if thick and not case.container.lets_light_in:
         return Guard("light", True, "the wall")
-    return Guard("light", case.outer, "its outer" if case.outer else "keep it dark")
+    if case.outer:
+        return Guard("light", True, "its outer")
+    return Guard("light", not case.oxygen_harms, "keep it dark" if case.oxygen_harms else "does it no harm")
 
 
-def _damp(case: Case, *, tight: bool) -> Guard:
-    """Damp, by what comes in over the whole time; where that is not known, by the sort of wall."""
-    known = [each for each in (case.softens_days, case.moulds_days) if each is not None]
-    holds = min(known) >= case.horizon_years * DAYS_PER_YEAR if known else tight
-    if holds:
-        return Guard("damp", True, "gel" if case.gel else "the wall" if tight else "a dry place")
-    return Guard("damp", False, "opened too often" if tight else "needs foil or glass")
+def _damp(case: Case) -> Guard:
+    """Damp: whether it shows before the food is wanted, and what lets it in."""
+    if case.stands_frozen:
+        return Guard("damp", True, "the cold")
+    lasts = case.damp_ends[1]
+    if lasts >= case.days and not case.is_lively:
+        dry = case.course.of.climate.humidity <= case.course.of.texture.limit
+        return Guard("damp", True, "gel" if case.gel and case.course.of.gel_g else "a dry place" if dry else "the wall")
+    if lasts <= 0 or case.is_lively:
+        return Guard("damp", False, "too moist")
+    if case.is_opened and case.if_never_opened.damp_ends[1] >= case.days:
+        return Guard("damp", False, "opened too often")
+    return Guard("damp", False, "wall lets it in")
 
 
 def _insects_inside(case: Case) -> Guard:
     """Eggs and larvae that came with the food."""
+    threat = "insects inside"
+    if not case.food.carries_insects:
+        return Guard(threat, True, "none in it")
     if case.frozen:
-        return Guard("insects inside", True, "frozen through")
-    if not math.isinf(case.kills_in_days):
-        return Guard("insects inside", True, "no oxygen")
-    return Guard("insects inside", False, "freeze it first")
+        return Guard(threat, True, "frozen through")
+    if case.stands_frozen:
+        return Guard(threat, True, "the cold")
+    if not math.isinf(case.course.kills_in_days):
+        return Guard(threat, True, "no oxygen")
+    return Guard(threat, False, "freeze it first")
 
 
-def _oxygen(case: Case, *, tight: bool) -> Guard:
+def _oxygen(case: Case) -> Guard:
     """Oxygen inside, and oxygen that comes back."""
-    if case.closing is Closing.VACUUM and tight:
-        return Guard("oxygen", True, "vacuum")
-    if case.closing is Closing.ABSORBER and case.packed_ml >= case.need_ml and tight:
-        return Guard("oxygen", True, "absorbers")
-    if case.closing is Closing.ABSORBER and not tight:
-        return Guard("oxygen", False, "plastic breathes")
-    return Guard("oxygen", False, "air inside")
+    if not case.oxygen_harms:
+        return Guard("oxygen", True, "does it no harm")
+    if case.closing is Closing.LID:
+        return Guard("oxygen", False, "air inside")
+    by = "absorbers" if case.closing is Closing.ABSORBER else "vacuum"
+    if case.oxygen_back_days > 0 and case.oxygen_back_days >= case.days:
+        return Guard("oxygen", True, by)
+    return Guard("oxygen", False, why_not_without_oxygen(case))
+
+
+def why_not_without_oxygen(case: Case) -> str:
+    """What leaves oxygen in a package, or lets it back before the food is wanted, in a few words.
+
+    Source: its course, and the same if it were never opened.
+    """
+    shut = case.if_never_opened.oxygen_back_days
+    if case.is_opened and shut > 0 and shut >= case.days:
+        return "opened too often"
+    left = case.course.of.vacuum_share
+    if left is not None:
+        breathes = 0 < case.course.little_oxygen_days < case.days
+        return "wall breathes" if breathes else f"{left:.1%} left in"
+    if case.oxygen_back_days > 0 or shut > 0:
+        return "wall breathes"
+    if case.packed_ml < case.need_ml:
+        return "too few packets"
+    return "wall breathes"

@@ -8,13 +8,13 @@ from dataclasses import dataclass
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.shelf_life import COOL_STRETCH, Life, Packing, School
+from yellow_larder.core.shelf_life import Life, Packing, School, most_days
 
 _BY_TROUBLE = (Packing.SHOP, Packing.AIR, Packing.VACUUM, Packing.GLASS, Packing.FOIL)
 """From least trouble to most. Bare plastic and thin or clear film with an absorber are left out: they cost as
 much as foil and keep for less. Source: our judgement."""
 
-_WITHOUT_OXYGEN = frozenset({Packing.PLASTIC, Packing.CLEAR, Packing.GLASS, Packing.FOIL})
+_WITHOUT_OXYGEN = frozenset({Packing.CLEAR, Packing.GLASS, Packing.FOIL})
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,12 +42,15 @@ def may_meet_absorber(food: Food) -> bool:
     return not shy and food.composition.water_g <= moisture_line_pct(food)
 
 
-def best_kept(food: Food, lives: Mapping[Packing, Life], *, wanted_days: float, rate: float, school: School) -> Keeping:
+def best_kept(
+    food: Food, lives: Mapping[Packing, Life], frozen: Life, *, wanted_days: float, rate: float, school: School
+) -> Keeping:
     """The packing of least trouble that keeps a food as long as it is wanted; else the one that keeps longest.
 
     Args:
         food: the food.
         lives: how long it keeps at 21 °C, by packing.
+        frozen: the most days it keeps in a freezer as published.
         wanted_days: how long it is meant to keep, days, 1–15,000.
         rate: days of life used per day in the coolest place there is, 0.05–20.
         school: whose word is taken.
@@ -62,9 +65,9 @@ def best_kept(food: Food, lives: Mapping[Packing, Life], *, wanted_days: float, 
     """
     check_range("wanted_days", wanted_days, 1, 15_000, "days")
     check_range("rate", rate, 0.05, 20, "")
-    stretch = min(1 / rate, COOL_STRETCH)
     allowed = [each for each in _BY_TROUBLE if each not in _WITHOUT_OXYGEN or may_meet_absorber(food)]
-    kept = [(each, lives[each].by(school) * stretch) for each in allowed]
+    bases = {each: lives[each].by(school) for each in allowed}
+    kept = [(each, min(base / rate, most_days(base, frozen.by(school)))) for each, base in bases.items()]
     for packing, days in kept:
         if days >= wanted_days:
             return Keeping(packing, days, reaches=True)

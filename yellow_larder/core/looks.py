@@ -100,7 +100,8 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
             "common practice",
         )
     if feel is Feel.LEAKS:
-        return _repack(food, "The seal leaks: open it, look at the food, and repack it with fresh packets")
+        anew = "draw the vacuum anew" if closing is Closing.VACUUM else "repack it with fresh packets"
+        return _repack(food, f"The seal leaks: open it, look at the food, and {anew}")
     if eye is Eye.GREY and closing is Closing.ABSORBER:
         return _repack(food, "The eye has met oxygen: packets spent, or a leak. Repack it with fresh ones")
     if feel is Feel.FIRM:
@@ -112,8 +113,10 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
             else "The vacuum stands.",
             "common practice",
         )
-    if closing is Closing.VACUUM or kind is Kind.JAR:
+    if kind is Kind.JAR:
         return _repack(food, "The lid has not drawn in: wipe the rim, take another lid, close it anew")
+    if closing is Closing.VACUUM:
+        return _repack(food, "The film does not cling: the vacuum is gone. Look for the hole, and draw it anew")
     if not draws_in:
         return Advice(
             Doing.NOTHING if day >= LOOK_DAYS[-1] else Doing.AGAIN,

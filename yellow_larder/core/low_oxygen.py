@@ -7,7 +7,7 @@ import math
 import numpy as np
 
 from yellow_larder.core.air import OXYGEN_SHARE_DRY
-from yellow_larder.core.breathing import NONE_LEFT
+from yellow_larder.core.breathing import NONE_LEFT, Breathing
 from yellow_larder.core.errors import check_range
 
 _AT_C = (10.0, 15.0, 20.0, 25.0, 30.0, 35.0)
@@ -21,6 +21,9 @@ Source: controlled-atmosphere storage of grain, FAO and Annis (1987), from memor
 _STILL_KILLS = 0.03
 """Share of oxygen above which eggs live through it. Source: controlled-atmosphere literature, from memory: two to three
 per cent takes several times as long, more does not kill."""
+
+_LEVELS = 9
+"""Levels of oxygen between one and three per cent that are looked at."""
 
 
 def days_to_kill(temperature_c: float, oxygen_share: float = 0.0) -> float:
@@ -50,6 +53,39 @@ def days_to_kill(temperature_c: float, oxygen_share: float = 0.0) -> float:
     if oxygen_share <= NONE_LEFT:
         return days
     return days * (1 + 2 * (oxygen_share - NONE_LEFT) / (_STILL_KILLS - NONE_LEFT))
+
+
+def kills_within_days(air: Breathing, temperature_c: float) -> float:
+    """Days after closing until nothing that came with the food lives, by the course of its oxygen.
+
+    Down to one per cent and kept there is quickest; up to three per cent does, if it is kept for longer.
+
+    Args:
+        air: the oxygen in one package; of several walls, the first is looked at.
+        temperature_c: of the store, °C, −20–50.
+
+    Returns:
+        Days; infinite if they live through it.
+
+    Raises:
+        OutOfRange: the temperature is outside the range above.
+
+    Example:
+        >>> jar = Breathing(np.array([1000.0]), np.array([0.207]), np.array([300.0]), np.array([0.0]))
+        >>> round(kills_within_days(jar, 20)), kills_within_days(jar, 5)
+        (29, inf)
+
+    Source: see `days_to_kill`.
+    """
+    found = math.inf
+    for level in np.linspace(NONE_LEFT, _STILL_KILLS, _LEVELS).tolist():
+        needs = days_to_kill(temperature_c, level)
+        if math.isinf(needs):
+            continue
+        down, back = (float(np.ravel(each)[0]) for each in (air.down_days(level), air.holds_days(level)))
+        if back - down >= needs:
+            found = min(found, down + needs)
+    return found
 
 
 def share_left(left_kpa: float, outside_kpa: float) -> float:

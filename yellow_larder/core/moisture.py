@@ -7,6 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
+from yellow_larder.core.air import GAS_J_MOL_K
 from yellow_larder.core.errors import check_range
 
 Numbers = NDArray[np.float64]
@@ -17,7 +18,6 @@ NOTHING_GROWS, MOULD_GROWS, BOTULINUM_GROWS = 0.60, 0.65, 0.94
 Source: ICMSF, and FDA 21 CFR 113/114 guidance on water activity, from memory.
 """
 
-_GAS_KJ_MOL_K = 8.314462618e-3
 _GAB_K = 298.15
 """GAB figures in the table are those at 25 °C."""
 
@@ -122,7 +122,7 @@ class Gab:
 
     def _shift(self, temperature_c: float) -> float:
         check_range("temperature_c", temperature_c, -20, 70, "°C")
-        return float(np.exp(-self.heat_kj_mol / _GAS_KJ_MOL_K * (1 / (temperature_c + 273.15) - 1 / _GAB_K)))
+        return float(np.exp(-self.heat_kj_mol * 1000 / GAS_J_MOL_K * (1 / (temperature_c + 273.15) - 1 / _GAB_K)))
 
 
 Isotherm = Henderson | Gab

@@ -6,12 +6,17 @@ from collections.abc import Iterator
 
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.days import DAYS_PER_YEAR
+from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Finding, Severity
+from yellow_larder.core.foods import Trait
+from yellow_larder.core.guards import why_not_without_oxygen
 from yellow_larder.core.shelf_life import THICK_MIL
 
-BREATHING_YEARS = 2.0
-"""Bare plastic lets oxygen back in within months to a few years. Source: common practice."""
+_SOON_DAYS = 2.5
+"""Oxygen that is down by then is felt in a day or two."""
+
+_MUCH = 4.0
+"""So many times what the air asks for is worth a word. Source: our judgement."""
 
 AIRY_VOID = 0.6
 """Above this share of air among the pieces, a bag draws in softly rather than firm. Source: our judgement."""
@@ -22,7 +27,7 @@ def about_packing(case: Case) -> Iterator[Finding]:
 
     Source: each finding names its own.
     """
-    for rule in (_plastic, _wall, _outer, _oxygen, _pull_down):
+    for rule in (_plastic, _wall, _outer, _oxygen, _oxygen_over_time, _pull_down):
         yield from rule(case)
 
 
@@ -47,57 +52,82 @@ def _wall(case: Case) -> list[Finding]:
     found = []
     container = case.container
     if container.has_film and container.kind is not Kind.PACKET and container.film_mil < THICK_MIL:
+        foil = not container.lets_light_in
         found.append(
             Finding(
                 Severity.MIND,
                 "film-thin",
-                "Thin film",
-                "Thin foil has pinholes, shows light through and splits at folds and sharp pieces.",
+                "Thin foil" if foil else "Thin film",
+                "Thin foil has pinholes, shows light through and splits at folds and sharp pieces."
+                if foil
+                else "Clear film lets light through, and more air and damp than foil; sharp pieces split it.",
                 "common practice",
-                f"{container.film_mil:g} mil; {THICK_MIL:g} or more keeps for decades",
+                f"{container.film_mil:g} mil; {THICK_MIL:g} or more of foil keeps for decades",
             )
         )
-    if container.lets_light_in and not case.outer:
+    if container.lets_light_in and not case.outer and case.oxygen_harms:
+        oily = Trait.OIL_RICH in case.food.traits
         found.append(
             Finding(
                 Severity.MIND,
                 "wall-clear",
                 "Light gets in: keep it in the dark",
-                "Light bleaches food and turns its oil, whatever was done about the oxygen.",
+                f"Light bleaches food{' and turns its oil' if oily else ''}, whatever was done about the oxygen.",
                 "common practice",
-            )
-        )
-    if case.closing is Closing.ABSORBER and breathes(case):
-        found.append(
-            Finding(
-                Severity.MIND,
-                "wall-breathes",
-                _says_breathing(case),
-                "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
-                "common practice; oxygen through walls, see the Guide",
             )
         )
     return found
 
 
-def breathes(case: Case) -> bool:
-    """Whether oxygen comes back before the food is wanted; by the sort of wall, where that is not reckoned.
-
-    Source: see `BREATHING_YEARS`.
-    """
-    if case.holds_days is None:
-        return not case.container.holds_without_air
-    return 0 < case.holds_days < case.horizon_years * DAYS_PER_YEAR
-
-
-def _says_breathing(case: Case) -> str:
-    if case.holds_days is not None:
-        months = case.holds_days / 30.44
-        span = f"{months:.0f} months" if months < 18 else f"{months / 12:.0f} years"
-        return f"The wall breathes: oxygen is back in about {span}"
-    if case.horizon_years > BREATHING_YEARS:
-        return f"Bare plastic breathes: good for about {BREATHING_YEARS:g} years, not {case.horizon_years:g}"
-    return "Bare plastic breathes: the oxygen comes back over a year or two"
+def _oxygen_over_time(case: Case) -> list[Finding]:
+    """Whether the oxygen that was taken stays away until the food is wanted."""
+    back = case.oxygen_back_days
+    if case.closing is Closing.LID or not case.oxygen_harms or (back > 0 and back >= case.days):
+        return []
+    source = "oxygen through walls, see the Guide"
+    why_not = why_not_without_oxygen(case)
+    if case.closing is Closing.VACUUM:
+        half = case.course.little_oxygen_days
+        if half >= case.days:
+            return []
+        opened = why_not == "opened too often"
+        return [
+            Finding(
+                Severity.MIND,
+                "vacuum-goes",
+                f"The air is back in about {say_span(half)}" if half > 0 else "This vacuum leaves most of the air",
+                "Each opening lets the air in again. Close it with its pump each time, or in smaller ones."
+                if opened
+                else "What the wall lets in fills a vacuum again. Foil or glass holds it for years.",
+                source,
+            )
+        ]
+    if back <= 0:
+        words = {
+            "too few packets": "there is more of it than they can take",
+            "opened too often": "each opening brings more",
+        }
+        return [
+            Finding(
+                Severity.MIND,
+                "never-without",
+                "The oxygen never gets down to 1 %",
+                f"The packets work, but {words.get(why_not, 'this wall lets it in faster than they take it')}.",
+                source,
+            )
+        ]
+    opened = why_not == "opened too often"
+    return [
+        Finding(
+            Severity.MIND,
+            "opened-too-often" if opened else "wall-breathes",
+            f"{'Its packets are spent' if opened else 'This wall breathes: oxygen is back'} in about {say_span(back)}",
+            "Each opening brings new air, and packets take only so much. Open it seldom, or pack it smaller."
+            if opened
+            else "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
+            f"common practice; {source}",
+        )
+    ]
 
 
 def _outer(case: Case) -> list[Finding]:
@@ -131,6 +161,17 @@ def _oxygen(case: Case) -> list[Finding]:
                 numbers,
             )
         ]
+    if case.packed_ml >= _MUCH * case.need_ml > 0:
+        return [
+            Finding(
+                Severity.GOOD,
+                "packets-many",
+                f"The packets cover the oxygen {case.packed_ml / case.need_ml:.0f} times over",
+                "More does no harm, but packets cost money and take room. Sizing them by the air asks for fewer.",
+                "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
+                numbers,
+            )
+        ]
     return [
         Finding(
             Severity.GOOD,
@@ -149,7 +190,7 @@ def draws_in(case: Case) -> bool:
 
     Source: common practice, see `AIRY_VOID`.
     """
-    if case.closing is Closing.LID:
+    if case.closing is Closing.LID or (case.closing is Closing.ABSORBER and case.oxygen_back_days <= 0):
         return False
     if not case.container.is_flat:
         return case.container.kind is Kind.JAR
@@ -166,10 +207,11 @@ def _stays_loose(case: Case) -> bool:
 
 def _pull_down(case: Case) -> list[Finding]:
     """How the package will feel in a few days."""
-    if case.closing is not Closing.ABSORBER:
+    if case.closing is not Closing.ABSORBER or case.oxygen_back_days <= 0:
         return []
+    soon = "in a day or two" if case.course.down_days < _SOON_DAYS else f"in about {say_span(case.course.down_days)}"
     if not case.container.is_flat:
-        says = "The lid will dip in a day or two" if case.container.kind is Kind.JAR else "The pail will look the same"
+        says = f"The lid will dip {soon}" if case.container.kind is Kind.JAR else "The pail will look the same"
         if case.container.kind is Kind.LINED_PAIL:
             says = "The liner will draw in; the pail will look the same"
         if case.container.kind in (Kind.BOTTLE, Kind.CAN):
@@ -179,7 +221,7 @@ def _pull_down(case: Case) -> list[Finding]:
     elif _is_airy(case):
         says = "Will draw in and stay soft: airy food does"
     else:
-        says = "Will feel firm in a day or two"
+        says = f"Will feel firm {soon}"
     why = "The packets take the oxygen, a fifth of the air; four fifths are nitrogen and stay."
     figures = f"{case.fill.void_ml:,.0f} mL of air, of which four fifths stay"
     return [Finding(Severity.GOOD, "pull-down", says, why, "common practice", figures)]

@@ -8,13 +8,14 @@ from functools import lru_cache
 
 from yellow_larder.core.breathing import Wall
 from yellow_larder.core.containers import Closing, Container, Kind, Mouth
+from yellow_larder.core.course import Walls
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
 from yellow_larder.core.desiccant import VaporWall
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.heat import Stuff
 from yellow_larder.core.household import Body, Sex
 from yellow_larder.core.nutrition import Composition, dried_to
-from yellow_larder.core.shelf_life import Life, Packing
+from yellow_larder.core.shelf_life import Life, Packing, School
 from yellow_larder.reference.rows import rows, words
 
 KEEPS = "keeps"
@@ -33,12 +34,23 @@ class Packet:
 
 @dataclass(frozen=True, slots=True)
 class LifeClass:
-    """Foods that age alike: what they are, and how many times faster 10 °C warmer."""
+    """Foods that age alike.
+
+    Attributes:
+        life: the name of the class.
+        meaning: what they are.
+        q10: how many times faster they age 10 °C warmer.
+        source: where that comes from.
+        frozen: days they keep in a freezer as published; 0 where decades are promised anyway.
+        frozen_source: where that comes from.
+    """
 
     life: str
     meaning: str
     q10: float
     source: str
+    frozen: Life
+    frozen_source: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,7 +186,14 @@ def life_classes() -> dict[str, LifeClass]:
         2.0
     """
     return {
-        row["life"]: LifeClass(row["life"], row["meaning"], float(row["q10"]), row["source"])
+        row["life"]: LifeClass(
+            row["life"],
+            row["meaning"],
+            float(row["q10"]),
+            row["source"],
+            Life(*(_days(row[f"frozen_{school.value}_years"]) for school in School)),
+            row["frozen_source"],
+        )
         for row in rows("life_classes")
     }
 
@@ -328,7 +347,7 @@ class WallRange:
     def middle(self) -> Wall:
         """The middle of the range: of figures that span a factor of ten, the geometric one."""
         face = _between(self.tight.face_ml, self.leaky.face_ml)
-        return Wall(face, _between(self.tight.closure_ml, self.leaky.closure_ml))
+        return Wall(face, _between(self.tight.closure_ml, self.leaky.closure_ml), self.tight.kj_mol)
 
 
 def _between(low: float, high: float) -> float:
@@ -341,13 +360,13 @@ def walls() -> dict[Kind, WallRange]:
 
     Example:
         >>> walls()[Kind.BAG].middle
-        Wall(face_ml=0.01, closure_ml=0.0)
+        Wall(face_ml=0.01, closure_ml=0.0, kj_mol=30.0)
     """
     return {
         Kind(row["kind"]): WallRange(
             Kind(row["kind"]),
-            Wall(float(row["face_low_ml"]), float(row["closure_low_ml"])),
-            Wall(float(row["face_high_ml"]), float(row["closure_high_ml"])),
+            Wall(float(row["face_low_ml"]), float(row["closure_low_ml"]), float(row["oxygen_kj_mol"])),
+            Wall(float(row["face_high_ml"]), float(row["closure_high_ml"]), float(row["oxygen_kj_mol"])),
             row["source"],
         )
         for row in rows("walls")
@@ -360,12 +379,30 @@ def vapor_walls() -> dict[Kind, tuple[VaporWall, VaporWall]]:
 
     Example:
         >>> vapor_walls()[Kind.BAG][0]
-        VaporWall(face_g=0.005, closure_g=0.0)
+        VaporWall(face_g=0.005, closure_g=0.0, kj_mol=30.0)
     """
     return {
         Kind(row["kind"]): (
-            VaporWall(float(row["vapor_low_g"]), float(row["vapor_closure_low_g"])),
-            VaporWall(float(row["vapor_high_g"]), float(row["vapor_closure_high_g"])),
+            VaporWall(float(row["vapor_low_g"]), float(row["vapor_closure_low_g"]), float(row["vapor_kj_mol"])),
+            VaporWall(float(row["vapor_high_g"]), float(row["vapor_closure_high_g"]), float(row["vapor_kj_mol"])),
         )
         for row in rows("walls")
     }
+
+
+def walls_of(container: Container, *, waxed: bool = False) -> Walls:
+    """What one container lets through; with its cap under wax, as a bottle's may be.
+
+    Example:
+        >>> walls_of(containers()["bag-gallon"]).vapor[2].face_g
+        0.05
+    """
+    row, (tight, leaky) = walls()[container.kind], vapor_walls()[container.kind]
+    face, closure = _between(tight.face_g, leaky.face_g), _between(tight.closure_g, leaky.closure_g)
+    oxygen, vapor = (row.middle, row.tight, row.leaky), (VaporWall(face, closure, tight.kj_mol), tight, leaky)
+    if not waxed:
+        return Walls(oxygen, vapor)
+    return Walls(
+        (oxygen[0].waxed(), oxygen[1].waxed(), oxygen[2].waxed()),
+        (vapor[0].waxed(), vapor[1].waxed(), vapor[2].waxed()),
+    )

@@ -6,9 +6,10 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-from yellow_larder.core.foods import Food
+from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.moisture import Gab, Henderson, Isotherm
 from yellow_larder.core.produce import Air, DryTest, Produce, Treatment
+from yellow_larder.core.spoilage import Spoils, Texture
 from yellow_larder.reference.rows import rows, words
 
 
@@ -51,6 +52,60 @@ def isotherm_of(food: Food) -> Isotherm | None:
     """
     own = next((row.isotherm for row in isotherms() if food.key in row.foods), None)
     return own or next((row.isotherm for row in isotherms() if food.group in row.groups), None)
+
+
+@dataclass(frozen=True, slots=True)
+class TextureRow:
+    """What damp does, and the foods and groups of foods it does that to."""
+
+    texture: Texture
+    foods: tuple[str, ...]
+    groups: tuple[str, ...]
+
+
+@lru_cache
+def textures() -> dict[str, TextureRow]:
+    """What damp does to foods, by what they are like.
+
+    Example:
+        >>> textures()["crisp"].texture.limit
+        0.45
+    """
+    return {row["name"]: _texture(row) for row in rows("textures")}
+
+
+def _texture(row: dict[str, str]) -> TextureRow:
+    texture = Texture(
+        row["name"],
+        Spoils(row["spoils"]),
+        float(row["limit"]),
+        float(row["takes_pct"] or 0),
+        float(row["dry_activity"]) if row["dry_activity"] else None,
+        row["source"],
+    )
+    return TextureRow(texture, words(row["foods"]), words(row["groups"]))
+
+
+def texture_of(food: Food) -> Texture:
+    """What damp does to a food: its own row, that of its group, or for a food of one's own that of what it is like.
+
+    Example:
+        >>> from yellow_larder.reference import foods
+        >>> texture_of(foods()["white-flour"]).spoils.value, texture_of(foods()["dried-leeks"]).spoils.value
+        ('mouldy', 'soft')
+    """
+    table = textures()
+    for row in table.values():
+        if food.key in row.foods:
+            return row.texture
+    for row in table.values():
+        if food.group in row.groups:
+            return row.texture
+    if Trait.SALT_LIKE in food.traits:
+        return table["salt"].texture
+    if Trait.SUGAR_LIKE in food.traits:
+        return table["brown sugar" if Trait.STICKY in food.traits else "sugar"].texture
+    return table["grain and seed"].texture
 
 
 @lru_cache
