@@ -1,5 +1,6 @@
 """A larder written by an earlier version opens, and nothing in it is lost."""
 
+import gzip
 import json
 import sqlite3
 from pathlib import Path
@@ -10,11 +11,17 @@ from alembic.config import Config
 from sqlalchemy import create_engine
 
 from yellow_larder import store
+from yellow_larder.larder.card import card
 from yellow_larder.larder.eaters import Eater, keep_eater
 from yellow_larder.larder.larder import open_larder, take_back
+from yellow_larder.larder.lots import is_unproven
 from yellow_larder.larder.overview import overview
-from yellow_larder.larder.shelves import card, shelves
+from yellow_larder.larder.shelves import shelves
 from yellow_larder.larder.storing import master_list
+from yellow_larder.reference import foods
+from yellow_larder.store.checking import check
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Lot
 
 HOUSEHOLD = {
     "name": "An old larder",
@@ -85,12 +92,62 @@ def old_file(tmp_path: Path) -> Path:
 
 def test_what_was_there_is_there(old_file: Path) -> None:
     larder = open_larder(old_file)
+    assert check(larder.engine) == []
     now = overview(larder).settings
     assert (now.name, now.people, now.units.value, now.packet_sizes) == ("An old larder", 3, "US", (300, 2000))
     assert now.currency == ""
     (package,) = shelves(larder).packages
     assert (package.number, package.food, package.mass) == (1, "pearl barley", "5 lb 8 oz")
     assert card(larder, 1).journal[0].what == "Packed with absorbers"
+
+
+FILES = Path(__file__).parent / "files"
+
+
+@pytest.fixture
+def file_of_0007(tmp_path: Path) -> Path:
+    """A file that the version before this one wrote: carrots in a jar, looked at seven times, and that undone."""
+    file = tmp_path / "larder.db"
+    file.write_bytes(gzip.decompress((FILES / "larder-0007.db.gz").read_bytes()))
+    return file
+
+
+def test_a_false_conditioned_is_gone_once_the_file_is_opened(file_of_0007: Path) -> None:
+    database = sqlite3.connect(file_of_0007)
+    assert database.execute("SELECT conditioned_on FROM lots WHERE id = 9").fetchone() == ("2026-10-09",)
+    database.close()
+    with open_larder(file_of_0007) as larder, reading(larder.engine) as session:
+        assert session.get_one(Lot, 9).conditioned_on is None
+        assert check(larder.engine) == []
+        lot = session.get_one(Lot, 9)
+        assert is_unproven(foods()[lot.food_key], lot)
+
+
+def test_a_copy_is_kept_of_before_the_migration(file_of_0007: Path, tmp_path: Path) -> None:
+    before = file_of_0007.read_bytes()
+    open_larder(file_of_0007).close()
+    (kept,) = (tmp_path / "copies").iterdir()
+    assert kept.name.startswith("larder-before-version-")
+    with sqlite3.connect(kept) as copy:
+        assert copy.execute("SELECT version_num FROM alembic_version").fetchone() == ("0007",)
+        assert copy.execute("SELECT count(*) FROM journal").fetchone()[0] > 20
+    copy.close()
+    assert len(kept.read_bytes()) == len(before)
+    open_larder(file_of_0007).close()
+    assert len(list((tmp_path / "copies").iterdir())) == 1, "once, not each time it is opened"
+
+
+def test_a_migration_that_fails_leaves_the_file_as_it_was(file_of_0007: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    def fail(_session: object) -> None:
+        raise RuntimeError("the power went")
+
+    monkeypatch.setattr("yellow_larder.store.journal.refold", fail)
+    with pytest.raises(RuntimeError):
+        open_larder(file_of_0007)
+    database = sqlite3.connect(file_of_0007)
+    assert database.execute("SELECT version_num FROM alembic_version").fetchone() == ("0007",)
+    assert database.execute("SELECT count(*) FROM sqlite_master WHERE name = 'snapshots'").fetchone() == (0,)
+    database.close()
 
 
 def test_what_is_new_works_on_it_and_is_undone(old_file: Path) -> None:

@@ -21,7 +21,7 @@ class Change(Base):
     __tablename__ = "changes"
 
     id: Mapped[int] = mapped_column(primary_key=True)
-    at: Mapped[datetime]
+    at: Mapped[datetime] = mapped_column(index=True)
     title: Mapped[str] = mapped_column(String(300))
     undoes: Mapped[int | None] = mapped_column(ForeignKey("changes.id"), unique=True)
 
@@ -30,7 +30,7 @@ class Entry(Base):
     """What a change meant for one subject: a package, a food, a place or the household."""
 
     __tablename__ = "journal"
-    __table_args__ = (Index("journal_subject", "kind", "subject"),)
+    __table_args__ = (Index("journal_subject", "kind", "subject", "change_id"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     change_id: Mapped[int] = mapped_column(ForeignKey("changes.id"), index=True)
@@ -40,10 +40,51 @@ class Entry(Base):
     facts: Mapped[dict[str, Any]]
 
 
+class Snapshot(Base):
+    """The state of a subject after an entry: folding goes on from it, so that an undo need not begin at the start."""
+
+    __tablename__ = "snapshots"
+
+    kind: Mapped[str] = mapped_column(String(20), primary_key=True)
+    subject: Mapped[int] = mapped_column(primary_key=True)
+    entry_id: Mapped[int] = mapped_column(primary_key=True)
+    state: Mapped[dict[str, Any]]
+
+
+class About(Base):
+    """What this file is, in a word each: by which rules its state was folded, and whether it is a demo."""
+
+    __tablename__ = "about"
+
+    name: Mapped[str] = mapped_column(String(20), primary_key=True)
+    value: Mapped[str]
+
+
+class Answer(Base):
+    """What a request was answered, by the key it came with: the same request sent again gets the same answer."""
+
+    __tablename__ = "answers"
+
+    key: Mapped[str] = mapped_column(String(80), primary_key=True)
+    request: Mapped[str] = mapped_column(String(64))
+    """SHA-256 of what was asked, so that a key is not taken for another request's."""
+    at: Mapped[datetime] = mapped_column(index=True)
+    status: Mapped[int]
+    body: Mapped[str]
+
+
 class Package(Base):
     """A container with food in it, as it stands now."""
 
     __tablename__ = "packages"
+    # What is kept is counted, added up and looked through without reading every package.
+    __table_args__ = (
+        Index("packages_kept", "thrown_out_on", "place_id", "food_name", "food_key", "kcal", "mass_g"),
+        *(
+            Index(f"packages_{what}", "thrown_out_on", what)
+            for what in ("cautious_end", "customary_end", "hopeful_end", "look_due", "trouble")
+        ),
+    )
 
     number: Mapped[int] = mapped_column(primary_key=True)
     batch: Mapped[int] = mapped_column(index=True)
@@ -68,14 +109,24 @@ class Package(Base):
     customary_days: Mapped[float | None]
     hopeful_days: Mapped[float | None]
     """Life at 21 °C by school; none for food that does not age."""
+    cautious_most: Mapped[float | None]
+    customary_most: Mapped[float | None]
+    hopeful_most: Mapped[float | None]
+    """The most days from packing that it can last, by school: what cold can stretch, oxygen, damp; none if endless."""
+    cautious_end: Mapped[int | None]
+    customary_end: Mapped[int | None]
+    hopeful_end: Mapped[int | None]
+    """The day, as a day number, before which its life cannot be over where it stands, by school."""
     used_days: Mapped[float]
     """Life used up to `stands_since`, days at 21 °C."""
     stands_since: Mapped[date]
     thrown_out_on: Mapped[date | None]
     against: Mapped[str]
     """The stop it was packed against, and why; empty if there was none."""
-    look_due: Mapped[date | None] = mapped_column(index=True)
+    look_due: Mapped[date | None]
     """The day it is to be looked over next; none if its looks are done."""
+    closed: Mapped[dict[str, Any]]
+    """How it was closed, so that what becomes of it can be reckoned where it is moved to; empty if nobody wrote it."""
     trouble: Mapped[str]
     """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
 
