@@ -1,6 +1,7 @@
 from __future__ import annotations
 
 import os
+import shutil
 import time
 from collections.abc import Iterator
 from datetime import datetime
@@ -8,13 +9,22 @@ from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
+from hypothesis import settings
 
 from yellow_larder.api.app import make_app
 from yellow_larder.larder.larder import Larder, open_larder
 
+# Most tests need no disk: where there is memory to write to, that is quicker. What is durable is tested by killing.
+if os.access("/dev/shm", os.W_OK):
+    os.environ.setdefault("PYTEST_DEBUG_TEMPROOT", "/dev/shm")
+
 # Days are those of the machine's own clock, which is UTC for every test that does not set another.
 os.environ["TZ"] = "UTC"
 time.tzset()
+
+# How long an example takes says something of the machine, nothing of the code: `make bench` measures.
+settings.register_profile("untimed", deadline=None)
+settings.load_profile("untimed")
 
 NOON = datetime(2026, 11, 24, 12)
 
@@ -34,12 +44,19 @@ def clock() -> Clock:
     return Clock()
 
 
+@pytest.fixture(scope="session")
+def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of a new larder with its one pantry, opened at noon; made once, and copied for each test."""
+    file = tmp_path_factory.mktemp("new") / "larder.db"
+    open_larder(file, Clock()).close()
+    return file
+
+
 @pytest.fixture
-def larder(tmp_path: Path, clock: Clock) -> Iterator[Larder]:
+def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
     """A new larder with its one pantry."""
-    larder = open_larder(tmp_path / "larder.db", clock)
-    yield larder
-    larder.engine.dispose()
+    with open_larder(Path(shutil.copy(new_file, tmp_path / "larder.db")), clock) as larder:
+        yield larder
 
 
 @pytest.fixture

@@ -20,7 +20,7 @@ from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.supplies import NewSupply, add_supply, count_supply, forget_supply, see_supplies
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
-SHARED = settings(deadline=None, suppress_health_check=list(HealthCheck), max_examples=60)
+SHARED = settings(suppress_health_check=list(HealthCheck), max_examples=60)
 
 
 def test_barley_in_gallon_bags(larder: Larder) -> None:
@@ -236,7 +236,7 @@ def test_oxygen_over_the_years(larder: Larder, container: str, holds: bool, word
     if not holds:
         assert shown.air.holds_days is not None
         assert 100 < shown.air.holds_days < 1100
-        assert any(finding.says.startswith("The wall breathes: oxygen is back") for finding in shown.verdict.findings)
+        assert any(finding.says.startswith("This wall breathes: oxygen is back") for finding in shown.verdict.findings)
 
 
 def test_without_packets_there_is_no_course(larder: Larder) -> None:

@@ -7,12 +7,12 @@ import pytest
 from tests.conftest import NOON, Clock
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.card import card
 from yellow_larder.larder.clock import day_of, on_the_wall
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.rounds import When, rounds
-from yellow_larder.larder.shelves import card
 from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.supplies import NewSupply, add_supply, see_supplies
 from yellow_larder.larder.wording import say_day

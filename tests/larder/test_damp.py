@@ -4,6 +4,7 @@ import pytest
 
 from tests.conftest import Clock
 from tests.larder.test_run import filled, seen
+from yellow_larder.core.best_by import Ends
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
 from yellow_larder.larder import run_acts
@@ -32,15 +33,16 @@ def codes(larder: Larder, ask: Ask) -> dict[str, Severity]:
 
 def test_a_jar_that_is_opened_daily_goes_soft_and_gel_holds_it(larder: Larder) -> None:
     shut, daily = damp(larder, LEEKS), damp(larder, replace(LEEKS, opened=Opened.DAILY, horizon_years=10))
-    assert (shut.crisp, shut.softens_days, shut.gel_packets) == (True, None, 0) or shut.softens_days > 365
-    assert daily.softens_days is not None
-    assert daily.softens_days < 10 * 365
+    assert (shut.stays, shut.ends_days, shut.gel_packets) == ("crisp", None, 0) or (shut.ends_days or 0) > 365
+    assert daily.ends is Ends.SOFT
+    assert daily.ends_days is not None
+    assert daily.ends_days < 10 * 365
     assert "goes-soft" in codes(larder, replace(LEEKS, opened=Opened.DAILY, horizon_years=10))
     assert daily.gel_wanted is not None
     assert f"{daily.gel_wanted} × 10 g of gel would hold it for the whole time" in daily.says
     with_gel = damp(larder, replace(LEEKS, opened=Opened.DAILY, horizon_years=10, gel=True))
     assert with_gel.gel_packets == daily.gel_wanted
-    assert with_gel.softens_days is None or with_gel.softens_days >= 10 * 365
+    assert with_gel.ends_days is None or with_gel.ends_days >= 10 * 365
     assert "goes-soft" not in codes(larder, replace(LEEKS, opened=Opened.DAILY, horizon_years=10, gel=True))
 
 
@@ -61,11 +63,11 @@ def test_the_shops_packet_in_a_damp_place_lets_it_in(larder: Larder) -> None:
     number = add_place(larder, NewPlace("Wash house", "cellar", mean_c=16, warmest_c=20, humidity=0.85))
     wheat = Ask(line="5 kg hard red wheat", container="packet-5-kg", closing=Closing.LID, place=number, moisture=11)
     seen_there = damp(larder, replace(wheat, horizon_years=25))
-    assert not seen_there.crisp
-    assert seen_there.moulds_days is not None
+    assert seen_there.ends is Ends.MOULD
+    assert seen_there.ends_days is not None
     assert codes(larder, replace(wheat, horizon_years=25))["damp-comes-in"] is Severity.MIND
     guard = next(each for each in plan(larder, replace(wheat, horizon_years=25)).guards if each.threat == "damp")
-    assert (guard.closed, guard.by) == (False, "needs foil or glass")
+    assert (guard.closed, guard.by) == (False, "wall lets it in")
     # Thick plastic lets oxygen through within years, but so little damp that a pail of wheat never grows mouldy.
     lined = replace(wheat, line="14 kg hard red wheat", container="pail-5-gallon", horizon_years=25)
     assert "damp-comes-in" not in codes(larder, lined)

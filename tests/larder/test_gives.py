@@ -59,7 +59,7 @@ def test_every_food_in_every_dryer(larder: Larder, key: str, machine: str) -> No
     assert all(finding.severity is not Severity.STOP for finding in shown.findings) or shown.stopped
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(
     key=st.sampled_from(["leeks", "apples", "mushrooms", "cooked-beans", "potatoes"]),
     grams=st.integers(200, 1500),

@@ -22,7 +22,7 @@ from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.storing import master_list, say_cups
 from yellow_larder.store.database import reading
 
-FRESH = settings(max_examples=15, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+FRESH = settings(max_examples=15, suppress_health_check=[HealthCheck.function_scoped_fixture])
 FOODS = ["pearl barley", "red lentils", "rolled oats", "white rice"]
 
 

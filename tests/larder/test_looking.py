@@ -10,12 +10,13 @@ from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.larder import run_acts as acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
+from yellow_larder.larder.card import card
 from yellow_larder.larder.larder import Larder, take_back
 from yellow_larder.larder.looking import Felt, empty_out, look_over, to_look
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.rounds import Task, TaskKind, When, rounds
 from yellow_larder.larder.run_view import see_that_run
-from yellow_larder.larder.shelves import card, shelves, throw_out
+from yellow_larder.larder.shelves import shelves, throw_out
 from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.supplies import NewSupply, add_supply
 

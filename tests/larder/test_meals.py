@@ -10,7 +10,7 @@ from yellow_larder.larder.foods import NewFood, add_food
 from yellow_larder.larder.kitchen import Reading
 from yellow_larder.larder.larder import Larder, take_back
 from yellow_larder.larder.meals import Meal, MealKind, keep_meal, meals, read_meal, remember, remove_meal
-from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.larder.refusals import NotThere, Outdated, Refused
 
 SOUP = Meal("Pea soup", "400 g split peas\n2 onions\nsalt", MealKind.LUNCH, eaters=4, per_month=8)
 PEAS = reference.foods()["green-split-peas"].composition
@@ -50,6 +50,18 @@ def test_words_are_asked_about_once_and_remembered(larder: Larder) -> None:
     assert read_meal(larder, replace(SOUP, text="2 oz tatties")).lines[0].food == "dried-potatoes"
     take_back(larder)
     assert [shown.read.asks for shown in meals(larder)] == [2, 1]
+
+
+def test_a_word_that_is_explained_is_no_change_of_the_meal_or_the_day(larder: Larder) -> None:
+    """Who has the meal open while its words are explained saves it without being told of somebody else."""
+    number = keep_meal(larder, replace(SOUP, text="400 g tatties"))
+    write_day(larder, larder.today(), [Written(line="400 g tatties")])
+    shown, day = meals(larder)[0], month(larder, 2026, 11).days[23]
+    remember(larder, "tatties", "dried-potatoes")
+    keep_meal(larder, replace(shown.meal, eaters=3), number, based_on=shown.version)
+    write_day(larder, larder.today(), [Written(line="300 g tatties")], based_on=day.version)
+    with pytest.raises(Outdated):
+        keep_meal(larder, replace(shown.meal, eaters=2), number, based_on=shown.version)
 
 
 def test_words_can_come_to_mean_another_food(larder: Larder) -> None:

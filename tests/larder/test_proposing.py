@@ -2,7 +2,7 @@ import pytest
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.asking import Ask, Opened
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.proposing import ProposedLine, WantedLine, propose_packing
@@ -98,3 +98,23 @@ def test_what_the_kitchen_takes_is_read_like_any_weight(larder: Larder) -> None:
     with pytest.raises(Refused) as refused:
         proposed(larder, "10 kg pearl barley", a_week="lots")
     assert refused.value.field == "a_week.0"
+
+
+def test_moisture_conditioning_and_openings_are_known(larder: Larder) -> None:
+    """As on the bench: moist beans get no absorber, leeks that a jar proved do, and what is opened daily keeps less."""
+    moist = propose_packing(larder, [WantedLine(line="5 kg pinto beans", moisture=14)]).lines[0]
+    assert {each.closing for each in moist.containers} == {Closing.LID}
+    assert "Too moist" in moist.left_out
+    proved, unproved = (
+        propose_packing(larder, [WantedLine(line="300 g dried leeks", conditioned=each)]).lines[0]
+        for each in (True, False)
+    )
+    assert Closing.LID not in {each.closing for each in proved.containers}
+    assert {each.closing for each in unproved.containers} == {Closing.LID}
+    shut, daily = (
+        propose_packing(larder, [WantedLine(line="2 kg rolled oats")], opened=opened).lines[0].containers[0].keeps
+        for opened in (Opened.NEVER, Opened.DAILY)
+    )
+    assert int(daily.split()[-1]) < int(shut.split()[-1])
+    with pytest.raises(Refused):
+        propose_packing(larder, [WantedLine(line="5 kg pinto beans", moisture=140)])

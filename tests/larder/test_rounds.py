@@ -164,7 +164,7 @@ def test_the_round_finds_what_the_shelves_mark(larder: Larder, clock: Clock, ago
     clock.now += timedelta(days=ago)
     marked = {each.number for each in shelves(larder).packages if each.due is not Due.FINE}
     with reading(larder.engine) as session:
-        rows, days = due_within(session, larder.today(), SOON_DAYS)
-    assert {row["number"] for row in rows} == marked
-    assert all(days < SOON_DAYS)
+        soon = due_within(session, larder.today(), SOON_DAYS)
+    assert set(soon.number.tolist()) == marked
+    assert all(soon.days < SOON_DAYS)
     assert bool(marked) is (ago > 0)

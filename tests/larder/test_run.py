@@ -12,15 +12,17 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.run import OUT_MINUTES
 from yellow_larder.larder import run_acts as acts
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.card import card
 from yellow_larder.larder.larder import Larder, open_larder, take_back
 from yellow_larder.larder.looking import to_look
+from yellow_larder.larder.lots import set_cupboard
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.run_record import RunPhase
 from yellow_larder.larder.run_view import Clock as Running
 from yellow_larder.larder.run_view import RunView, see_run, see_that_run
-from yellow_larder.larder.shelves import card, shelves
+from yellow_larder.larder.shelves import shelves
 from yellow_larder.larder.stock import Sort
 from yellow_larder.larder.supplies import (
     NewSupply,
@@ -210,7 +212,7 @@ def test_the_power_goes(tmp_path: Path, clock: Clock) -> None:
     clock.now += timedelta(minutes=1)
     acts.close_one(larder, number, 1)
     before = seen(larder)
-    larder.engine.dispose()
+    larder.close()
     again = open_larder(tmp_path / "larder.db", clock)
     assert see_run(again) == before
     clock.now += timedelta(minutes=2)
@@ -412,3 +414,43 @@ def test_too_much_for_one_day(larder: Larder) -> None:
         acts.add_line(larder, Ask(line="1 kg pearl barley"))
     with pytest.raises(Refused, match="12 lines"):
         acts.add_line(larder, LENTILS)
+
+
+def test_all_that_was_proposed_goes_on_the_sheet_or_nothing(larder: Larder) -> None:
+    with pytest.raises(Refused):
+        acts.add_lines(larder, [BARLEY, replace(LENTILS, container="hat")])
+    assert see_run(larder) is None
+    acts.add_lines(larder, [BARLEY, LENTILS])
+    shown = see_run(larder)
+    assert shown is not None
+    assert len(shown.lines) == 2
+    take_back(larder)
+    assert see_run(larder) is None
+
+
+def test_taking_the_last_one_back_never_takes_back_what_another_screen_did(larder: Larder) -> None:
+    """It names the run's own change: if something else came since, that is said and nothing is undone."""
+    acts.add_line(larder, BARLEY)
+    shown = see_run(larder)
+    assert shown is not None
+    set_cupboard(larder, "rolled-oats", "3 kg")
+    with pytest.raises(Refused):
+        take_back(larder, shown.last_change)
+    take_back(larder)
+    take_back(larder, shown.last_change)
+    assert see_run(larder) is None
+
+
+def test_a_run_that_was_broken_off_is_over(larder: Larder) -> None:
+    number = acts.add_line(larder, LENTILS)
+    acts.begin(larder, number)
+    acts.abandon(larder, number)
+    for go_on in (
+        lambda: acts.labelled(larder, number),
+        lambda: acts.set_out(larder, number),
+        lambda: acts.fill_one(larder, number, 1, "1 kg"),
+        lambda: acts.close_one(larder, number, 1),
+        lambda: acts.abandon(larder, number),
+    ):
+        with pytest.raises(Refused):
+            go_on()

@@ -8,12 +8,13 @@ import pytest
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.card import card
 from yellow_larder.larder.labels import labels
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, settle, take_back
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.packing import pack
 from yellow_larder.larder.refusals import NotThere, Refused
-from yellow_larder.larder.shelves import Due, card, move, shelves, throw_out
+from yellow_larder.larder.shelves import Due, move, shelves, throw_out
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 LEEKS = Ask(line="160 g dried leeks", container="jar-quart", closing=Closing.LID)
@@ -135,7 +136,7 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
     clock.now += timedelta(days=10)
     throw_out(larder, [2], why="Puffed up")
     assert [package.number for package in shelves(larder).packages] == [1, 3, 4]
-    assert card(larder, 2).thrown_out == "4 Dec 2026"
+    assert card(larder, 2).gone_on == "4 Dec 2026"
     assert card(larder, 2).journal[-1].detail == "Puffed up"
     left = card(larder, 2).left
     clock.now += timedelta(days=1000)
@@ -144,7 +145,7 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
         move(larder, [2], place=1, shelf=1)
     with pytest.raises(Refused, match="was thrown out"):
         throw_out(larder, [1, 2], why="again")
-    assert card(larder, 1).thrown_out is None, "half of a refused change is never saved"
+    assert card(larder, 1).gone_on is None, "half of a refused change is never saved"
 
 
 @pytest.mark.parametrize(
@@ -184,7 +185,7 @@ def test_refused_at_its_field_and_nothing_saved(larder: Larder, field: str, act:
 
 
 def test_there_is_an_end_to_undo(larder: Larder) -> None:
-    with pytest.raises(NotThere, match="nothing to take back"):
+    with pytest.raises(NotThere, match="nothing to undo"):
         take_back(larder)
 
 

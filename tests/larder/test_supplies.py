@@ -4,6 +4,8 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.run import KEEPS_DAYS
+from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.quantities import Units
@@ -197,3 +199,16 @@ def test_nothing_is_written_down_twice(larder: Larder) -> None:
         count_supply(larder, lids, 3, spares=1)
     with pytest.raises(Refused, match="Only packets"):
         put_spares(larder, lids, 1, 1)
+
+
+def test_the_bench_plans_with_spares_as_a_run_does(larder: Larder, clock: Clock) -> None:
+    """96 spare hundreds beside packs of five hundreds: a small jar takes hundreds, as long as they go round."""
+    fives = add_supply(larder, NewSupply(sort=Sort.PACKETS, key="500", count=30, per_pack=10))
+    hundreds = add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=0, per_pack=100))
+    put_spares(larder, hundreds, 96, minutes=1)
+    jar = Ask(line="300 g pearl barley", container="jar-half-pint")
+    assert plan(larder, jar).packets_in_all == "packets: 2 × 100 mL"
+    many = Ask(line="30 kg pearl barley", container="jar-half-pint")
+    assert plan(larder, many).count > 96
+    assert "500 mL" in plan(larder, many).packets_in_all
+    assert fives != hundreds

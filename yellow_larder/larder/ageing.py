@@ -3,78 +3,127 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from datetime import date, timedelta
+from math import isinf
 from typing import Any
 
 import numpy as np
-from sqlalchemy import ColumnElement, func, or_, select
+from numpy.typing import NDArray
+from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.shelf_life import COOL_STRETCH, Numbers, School, ageing_rate, days_left, share_left
+from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.wording import say_best_by
-from yellow_larder.reference import life_classes
-from yellow_larder.store import journal
+from yellow_larder.store.folds import life_used_in
 from yellow_larder.store.models import Package, Place
 
 SOON_DAYS = 90
 """What is best by a date nearer than this is marked as due soon. Source: our judgement, a season's warning."""
 
-_NEEDED = [
+LIFE_COLUMNS = [
     Package.__table__.columns[name]
     for name in (
-        "number",
-        "food_name",
-        "form",
-        "colour",
         "place_id",
         "q10",
         "thrown_out_on",
         "stands_since",
         "packed_on",
         "used_days",
-        "cautious_days",
-        "customary_days",
-        "hopeful_days",
+        *(f"{school.value}_{what}" for school in School for what in ("days", "most")),
     )
 ]
+"""What the life of a package is worked out from."""
 
 
 def kept_rows(
-    session: Session, columns: Sequence[ColumnElement[Any]], *only: ColumnElement[bool]
+    session: Session, columns: Sequence[ColumnElement[Any]], *only: ColumnElement[bool], most: int | None = None
 ) -> list[dict[str, Any]]:
-    """What is kept, by place and number; or only what meets some conditions.
+    """What is kept, by place and number; or only what meets some conditions, and so many at the most.
 
     Straight from the connection: thousands of rows need no objects with an identity.
     """
-    found = session.connection().execute(
-        select(*columns).where(Package.thrown_out_on.is_(None), *only).order_by(Package.place_id, Package.number)
-    )
+    wanted = select(*columns).where(Package.thrown_out_on.is_(None), *only)
+    found = session.connection().execute(wanted.order_by(Package.place_id, Package.number).limit(most))
     names = list(found.keys())
     return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
 
 
-def due_within(session: Session, today: date, days: float) -> tuple[list[dict[str, Any]], Numbers]:
-    """What is kept and has fewer than so many days left by the household's school, and how many.
+@dataclass(frozen=True, slots=True)
+class DueSoon:
+    """What is kept and will soon be used up, as columns: there may be tens of thousands.
 
-    The file is asked only for what could be due: what would be if it aged all the time as fast as the warmest day of
-    the warmest place makes the tenderest food age.
+    Attributes:
+        number: their numbers.
+        place: the places where they stand.
+        food: their foods, as indices into `foods`.
+        days: days they have left; negative if past.
+        foods: names of foods.
+    """
+
+    number: NDArray[np.int64]
+    place: NDArray[np.int64]
+    food: NDArray[np.int64]
+    days: Numbers
+    foods: list[str]
+
+
+def due_within(session: Session, today: date, days: float) -> DueSoon:
+    """What is kept and has fewer than so many days left by the household's school.
+
+    The file is asked only for what could be due if every day were as warm as the warmest.
     """
     school = settings(session).school
     places = {place.id: place for place in session.scalars(select(Place))}
-    steepest = max(row.q10 for row in life_classes().values())
-    fastest = max(1.0, *(steepest ** ((place.mean_c + abs(place.swing_c) - 21) / 10) for place in places.values()))
-    base = Package.__table__.columns[f"{school.value}_days"]
-    stood = func.julianday(today.isoformat()) - func.julianday(Package.stands_since)
-    age = func.julianday(today.isoformat()) - func.julianday(Package.packed_on)
-    could_be = or_(
-        base - Package.used_days - fastest * (stood + days) < 0,
-        base * COOL_STRETCH - age < days,
+    base, most, ends = (Package.__table__.columns[f"{school.value}_{what}"] for what in ("days", "most", "end"))
+    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
+    wanted = select(
+        Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, Package.food_name
+    ).where(ends <= today.toordinal() + int(days) + 1, Package.thrown_out_on.is_(None))
+    rows = session.connection().execute(wanted).fetchall()
+    foods: dict[str, int] = {}
+    food = np.array([foods.setdefault(row[8], len(foods)) for row in rows], dtype=np.int64)
+    figures = np.array([row[:8] for row in rows], dtype=float).reshape(len(rows), 8)
+    lives = np.where(np.isnan(figures[:, 6:8]), np.inf, figures[:, 6:8])
+    place = figures[:, 1].astype(np.int64)
+    since, packed = (np.round(figures[:, column]) for column in (3, 4))
+    until = np.full(len(rows), float(today.toordinal()))
+    left, _ = _lives(
+        place, figures[:, 2], since, until, until - packed, figures[:, 5], lives[:, 0], lives[:, 1], places
     )
-    rows = kept_rows(session, _NEEDED, could_be)
-    left, _, _ = lives_left(rows, places, school, today)
-    soon = np.flatnonzero(left < days)
-    return [rows[n] for n in soon.tolist()], left[soon]
+    soon = left < days
+    return DueSoon(figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], list(foods))
+
+
+_JULIAN = 1721424.5
+"""What SQLite's day numbers are ahead of those of the common calendar. Source: sqlite.org/lang_datefunc.html."""
+
+
+def _lives(
+    place: NDArray[np.int64],
+    q10: Numbers,
+    since: Numbers,
+    until: Numbers,
+    age: Numbers,
+    used: Numbers,
+    base: Numbers,
+    most: Numbers,
+    places: dict[int, Place],
+) -> tuple[Numbers, Numbers]:
+    """Days left and share left of many packages.
+
+    Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
+    """
+    used, rate = used.copy(), np.ones(len(used))
+    for place_id in np.unique(place).tolist():
+        there = place == place_id
+        for pace in np.unique(q10[there]).tolist():
+            pair = there & (q10 == pace)
+            climate = places[place_id]
+            used[pair] += life_used_in(climate, pace, since[pair], until[pair])
+            rate[pair] = ageing_rate(climate.mean_c, climate.swing_c, pace)
+    return days_left(base, used, rate, most, age), share_left(base, used, most, age)
 
 
 def lives_left(
@@ -83,30 +132,40 @@ def lives_left(
     """Days left and share left by the household's school, and the band of the first in words."""
     if not rows:
         return np.zeros(0), np.zeros(0), ""
-    # Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
-    pairs = [(row["place_id"], row["q10"]) for row in rows]
+    place = np.array([row["place_id"] for row in rows], dtype=np.int64)
+    q10 = np.array([row["q10"] for row in rows], dtype=float)
     ends = [row["thrown_out_on"] or today for row in rows]
-    until = np.array([end.toordinal() for end in ends])
-    since = np.array([row["stands_since"].toordinal() for row in rows])
+    until = np.array([end.toordinal() for end in ends], dtype=float)
+    since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
-    used = np.array([row["used_days"] for row in rows])
-    rate = np.empty(len(rows))
-    for place_id, q10 in set(pairs):
-        of_pair = np.array([pair == (place_id, q10) for pair in pairs])
-        place = places[place_id]
-        used[of_pair] += journal.life_used_in(place, q10, since[of_pair], until[of_pair])
-        rate[of_pair] = ageing_rate(place.mean_c, place.swing_c, q10)
-    base = _base(rows, school)
+    used = np.array([row["used_days"] for row in rows], dtype=float)
+    left, share = _lives(place, q10, since, until, age, used, *_base(rows, school), places)
     band = "does not age while it is dry"
-    if np.isfinite(base[0]):
-        ends_by = [
-            ends[0] + timedelta(days=float(days_left(_base(rows[:1], each), used[:1], rate[:1], age[:1])[0]))
-            for each in (School.CAUTIOUS, School.HOPEFUL)
-        ]
-        band = f"{say_best_by(ends_by[0])} cautious · {say_best_by(ends_by[1])} hopeful"
-    return days_left(base, used, rate, age), share_left(base, used), band
+    if np.isfinite(left[0]):
+        band = _band(rows[0], (since[:1], until[:1], age[:1], used[:1]), places[rows[0]["place_id"]], ends[0])
+    return left, share, band
 
 
-def _base(rows: Sequence[dict[str, Any]], school: School) -> Numbers:
-    column = f"{school.value}_days"
-    return np.array([np.inf if row[column] is None else row[column] for row in rows])
+def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], place: Place, end: date) -> str:
+    """The soonest and the latest end of one package for all that is unsure: schools, its place's warmth, its pace."""
+    since, until, age, used = of
+    so_far = used + life_used_in(place, row["q10"], since, until)
+    slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
+    said = []
+    for school, rate in ((School.CAUTIOUS, fast), (School.HOPEFUL, slow)):
+        base, most = _base([row], school)
+        left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
+        said.append(say_best_by(None if isinf(left) else end + timedelta(days=left)))
+    return f"{said[0]} cautious · {said[1]} hopeful"
+
+
+def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
+    """The best-by of a package, in words; of one that is gone, what it was on its last day."""
+    return say_best_by(None if isinf(days_left) else (row["thrown_out_on"] or today) + timedelta(days=days_left))
+
+
+def _base(rows: Sequence[dict[str, Any]], school: School) -> tuple[Numbers, Numbers]:
+    """Lives at 21 °C and the most days from packing, by a school; infinite where there is no end."""
+    columns = (f"{school.value}_days", f"{school.value}_most")
+    base, most = (np.array([np.inf if row[name] is None else row[name] for row in rows]) for name in columns)
+    return base, most

@@ -2,72 +2,36 @@
 
 from __future__ import annotations
 
+import math
+
 import numpy as np
 
 from yellow_larder.core.air import OXYGEN_SHARE_DRY
-from yellow_larder.core.breathing import NONE_LEFT, Breathing, Numbers, ingress_ml_day
-from yellow_larder.core.containers import Container
-from yellow_larder.larder.plan import AirInside, OxygenPoint, Packed
-from yellow_larder.reference import DAYS_PER_YEAR, walls
+from yellow_larder.core.breathing import Numbers
+from yellow_larder.core.course import Course
+from yellow_larder.core.days import DAYS_PER_YEAR, say_span
+from yellow_larder.larder.plan import AirInside, OxygenPoint
+from yellow_larder.reference import walls
 
 _DAYS = np.geomspace(1 / 24, 40 * DAYS_PER_YEAR, 72)
 _LONGEST_YEARS = 40
 
 
-def air_inside(container: Container, packed: Packed, *, share: float, store_c: float, waxed: bool = False) -> AirInside:
-    """The oxygen in a container with its packets over time.
-
-    Args:
-        container: the container.
-        packed: what is in it.
-        share: share of oxygen in the air it was closed in.
-        store_c: mean temperature of where it stands, °C.
-        waxed: whether its cap is under wax.
-
-    Returns:
-        The course by the middle of what its wall lets through, with the tightest and the leakiest as its band.
-    """
-    row = walls()[container.kind]
-
-    kinds = (row.middle, row.tight, row.leaky)
-    ingress = [[ingress_ml_day(container, wall.waxed() if waxed else wall)] for wall in kinds]
-    inside = Breathing(
-        np.array(max(packed.void_ml, 1.0)),
-        np.array(share),
-        np.array(packed.packed_ml),
-        np.array(ingress),
-        store_c,
-    )
-    shares = 100 * inside.oxygen_share(_DAYS)
-    holds = float(inside.holds_days()[0, 0])
-    below = np.flatnonzero(shares[0] <= 100 * NONE_LEFT)
-    down = float(_DAYS[below[0]]) if len(below) else None
-    forever = holds > _LONGEST_YEARS * DAYS_PER_YEAR
-    says = _says(down, None if forever else holds) if packed.packed_ml else _says_vacuum(share, shares[0])
+def air_inside(course: Course) -> AirInside:
+    """The oxygen in a package over time: by the middle of what its wall lets through, and the ends as its band."""
+    shares = 100 * course.oxygen(_DAYS)
+    back, down = float(course.oxygen_back_days[0]), course.down_days
+    forever = back > _LONGEST_YEARS * DAYS_PER_YEAR
+    holds = None if forever else back
+    vacuum = course.of.vacuum_share
+    says = _says(course, down, holds) if vacuum is None else _says_vacuum(vacuum, shares[0])
     return AirInside(
-        course=[OxygenPoint(*row_) for row_ in np.stack([_DAYS, *shares], axis=1).round(4).tolist()],
-        down_days=down,
-        holds_days=None if forever else holds,
+        course=[OxygenPoint(*row) for row in np.stack([_DAYS, *shares], axis=1).round(4).tolist()],
+        down_days=None if math.isinf(down) else down,
+        holds_days=holds,
         says=says,
-        source=row.source,
+        source=walls()[course.of.container.kind].source,
     )
-
-
-def say_span(days: float) -> str:
-    """A length of time in hours, days, months or years, as people say it.
-
-    Example:
-        >>> say_span(1.1), say_span(12), say_span(300), say_span(960)
-        ('26 hours', '12 days', '10 months', '2½ years')
-    """
-    if days < 2:
-        return f"{max(1, round(days * 24))} hours"
-    if days < 60:
-        return f"{days:.0f} days"
-    if days < 1.5 * DAYS_PER_YEAR:
-        return f"{days / 30.44:.0f} months"
-    halves = round(days / DAYS_PER_YEAR * 2)
-    return f"{halves // 2}{'½' if halves % 2 and halves < 20 else ''} years"
 
 
 def _says_vacuum(share: float, course: Numbers) -> str:
@@ -78,10 +42,13 @@ def _says_vacuum(share: float, course: Numbers) -> str:
     return f"The vacuum leaves {share:.1%} oxygen; half of the room's is back after {say_span(float(_DAYS[half[0]]))}."
 
 
-def _says(down: float | None, holds: float | None) -> str:
-    if down is None:
+def _says(course: Course, down: float, holds: float | None) -> str:
+    if course.of.packed_ml <= 0:
+        return "No packets: the air stays as it is."
+    if math.isinf(down) or holds == 0:
         return "The packets never get the oxygen down to 1 %."
     first = f"Down to 1 % oxygen in {say_span(down)}"
     if holds is None:
         return f"{first}, and it stays there for more than {_LONGEST_YEARS} years."
-    return f"{first}; the wall lets it back above that after {say_span(holds)}."
+    lets = "the openings let" if course.of.opened_a_day else "the wall lets"
+    return f"{first}; {lets} it back above that after {say_span(holds)}."

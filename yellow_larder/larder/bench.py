@@ -2,21 +2,19 @@
 
 from __future__ import annotations
 
-import math
 from dataclasses import dataclass, replace
 from datetime import date, datetime
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.air import oxygen_share, pressure_kpa
 from yellow_larder.core.case import Case
-from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
+from yellow_larder.core.containers import Closing, Container, volume_below_ml
+from yellow_larder.core.course import Course
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.findings import judge
 from yellow_larder.core.food_rules import moisture_line_pct
 from yellow_larder.core.foods import Food
 from yellow_larder.core.guards import guards
-from yellow_larder.core.low_oxygen import share_left
 from yellow_larder.core.nutrition import nutrients, person_days
 from yellow_larder.core.oxygen import (
     fill,
@@ -26,7 +24,6 @@ from yellow_larder.core.oxygen import (
 from yellow_larder.core.packing_rules import draws_in
 from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import (
-    LEAVES_KPA,
     Ask,
     find_place,
     read_container,
@@ -35,28 +32,22 @@ from yellow_larder.larder.asking import (
     usual_closing,
 )
 from yellow_larder.larder.clock import day_of
-from yellow_larder.larder.damp_inside import Standing, damp_inside, store_c, water_activity
+from yellow_larder.larder.damp_inside import damp_inside
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import moisture_of
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.lasting import best_by_of, keeps_too_short
-from yellow_larder.larder.lots import is_unproven, lot_of
+from yellow_larder.larder.lots import is_unproven, lot_of, wants_proof
 from yellow_larder.larder.money import say_money
 from yellow_larder.larder.packer import Packer, packets_in_all
-from yellow_larder.larder.plan import (
-    AirInside,
-    DampInside,
-    FoodOnBench,
-    Packed,
-    Plan,
-)
+from yellow_larder.larder.plan import FoodOnBench, Lasts, Packed, Plan
 from yellow_larder.larder.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 from yellow_larder.larder.refusals import Refused, in_words
+from yellow_larder.larder.standing import bests_of, closed_of, course_of, left_kpa
 from yellow_larder.larder.stock import Stock
 from yellow_larder.larder.verdict import short_of, verdict_on, with_outer
 from yellow_larder.larder.vessels import drawing, say_container
-from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Place
 
@@ -91,7 +82,9 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
         if lot:
             moisture = moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
             ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-        on = _OnBench(ask, food, amount_g, container, closing, place, household, eating, lot, today, Stock(session))
+        on = _OnBench(
+            ask, food, amount_g, container, closing, place, household, eating, lot, today, now, Stock(session)
+        )
         return _plan(on)
     except OutOfRange as error:
         raise in_words(error) from error
@@ -111,6 +104,7 @@ class _OnBench:
     eating: Appetite
     lot: Lot | None
     today: date
+    now: datetime
     stock: Stock
 
     @property
@@ -125,36 +119,50 @@ class _OnBench:
         return lot.coins * min(1.0, self.amount_g / lot.came_g) if lot and lot.coins else 0.0
 
     @property
-    def left_kpa(self) -> float:
-        """Pressure that the vacuum leaves: by its gauge, or what is usual for its pump."""
-        return LEAVES_KPA[self.ask.pull] if self.ask.left_kpa is None else self.ask.left_kpa
+    def unproven(self) -> bool:
+        """Whether it was dried at home, and neither its record nor anybody says that a jar proved it dry."""
+        return is_unproven(self.food, self.lot, conditioned=self.ask.conditioned)
 
-    @property
-    def share_left(self) -> float | None:
-        """Share of oxygen that the vacuum leaves; none if none is drawn."""
-        if self.closing is not Closing.VACUUM:
-            return None
-        return share_left(self.left_kpa, pressure_kpa(self.household.altitude_m))
-
-    @property
-    def is_waxed(self) -> bool:
-        """Whether its cap is under wax, as only a bottle's is."""
-        return self.ask.waxed and self.container.kind is Kind.BOTTLE
+    def course(self, full: Packed, gel_g: float = 0.0) -> Course:
+        """What becomes of one container of it."""
+        return course_of(
+            self.ask,
+            self.food,
+            self.container,
+            self.closing,
+            self.place,
+            self.household,
+            mass_g=full.mass_g,
+            void_ml=full.void_ml,
+            packed_ml=full.packed_ml,
+            moisture_pct=self.moisture_pct,
+            gel_g=gel_g,
+        )
 
 
 def _plan(on: _OnBench) -> Plan:
     ask, food, container, closing = on.ask, on.food, on.container, on.closing
     place, household, lot, stock = on.place, on.household, on.lot, on.stock
     shares = share_out(ask, food, container, on.amount_g, household.units)
-    packer = Packer(ask, food, container, closing, household, on.eating, stock.packet_sizes or household.packet_sizes)
+    packer = Packer(ask, food, container, closing, household, on.eating, stock.packets_there(on.now))
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
-    inside, damp = _air_inside(on, full), _damp_inside(on, shares.each_g)
-    case = _case(on, full, inside, damp)
+    check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
+    check_range("moisture_pct", on.moisture_pct, 0, 100, "%")
+    course, damp = damp_inside(
+        on.course(full),
+        lambda gel_g: on.course(full, gel_g),
+        ask.horizon_years,
+        gel=ask.gel,
+        gel_each_g=stock.gel_each_g,
+        place=place.name,
+    )
+    case = _case(on, full, course)
+    bests = bests_of(food, course)
     groups = [full, *([rest] if rest else [])]
     count = sum(group.count for group in groups)
     to_pack = stock.cost(container, groups)
-    best_by = best_by_of(food, container, closing, place, household.school, on.today)
+    best_by = best_by_of(food, course, bests, household.school, on.today)
     beside = [*keeps_too_short(ask.horizon_years, best_by, on.today), *short_of(stock, container, count)]
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, on.eating.kcal_per_person_day)
@@ -167,7 +175,8 @@ def _plan(on: _OnBench) -> Plan:
             moisture_pct=case.moisture_pct,
             moisture_line_pct=moisture_line_pct(food),
             group=food.group,
-            water_activity=case.water_activity,
+            water_activity=case.water_activity if course.of.isotherm is not None else None,
+            says_conditioned=lot is None and wants_proof(food),
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
         ),
         amount_g=on.amount_g,
@@ -189,11 +198,14 @@ def _plan(on: _OnBench) -> Plan:
         packets_in_all=packets_in_all(groups),
         packets_at_hand=stock.say_at_hand(groups),
         schools=packer.schools(full) if closing is Closing.ABSORBER else [],
-        air=inside,
+        air_asks_ml=case.need_ml,
+        air=None if closing is Closing.LID else air_inside(course),
         damp=damp,
         verdict=verdict_on([with_outer(each, container, full, count) for each in [*judge(case), *beside]]),
         guards=guards(case),
         best_by=best_by,
+        lasts={school: Lasts.of(best) for school, best in bests.items()},
+        closed=closed_of(course, waxed=ask.waxed),
         fits=_say_fits(food, container, household.units),
         place=place.id,
         place_name=place.name,
@@ -203,68 +215,35 @@ def _plan(on: _OnBench) -> Plan:
         packing_cost=say_money(to_pack, household) if to_pack is not None else "",
         cost_per_1000_kcal=say_money(on.coins / total.kcal * 1000, household) if on.coins and total.kcal else "",
         draws_in=draws_in(case),
-        vacuum=_say_vacuum(on),
+        vacuum=_say_vacuum(course, ask),
     )
 
 
-def _case(on: _OnBench, full: Packed, inside: AirInside | None, damp: DampInside | None) -> Case:
+def _case(on: _OnBench, full: Packed, course: Course) -> Case:
     """What the rules judge."""
-    ask, place = on.ask, on.place
+    ask = on.ask
     return Case(
         food=on.food,
-        moisture_pct=on.moisture_pct,
-        container=on.container,
-        closing=on.closing,
+        course=course,
         outer=ask.outer,
         horizon_years=ask.horizon_years,
         fill=fill(on.container, on.food, full.mass_g, pressed=ask.pressed),
         need_ml=need_by_air_ml(full.oxygen_ml),
-        packed_ml=full.packed_ml,
         frozen=ask.frozen,
-        water_activity=water_activity(on.food, on.moisture_pct, place),
-        warmest_c=place.mean_c + place.swing_c,
-        holds_days=None if inside is None else _never(inside.holds_days),
+        unproven=on.unproven,
         gel=ask.gel,
-        store_c=store_c(place),
-        oxygen_left=on.share_left or 0.0,
         food_grade=ask.food_grade,
-        softens_days=_never(damp.softens_days) if damp and damp.crisp else None,
-        moulds_days=_never(damp.moulds_days) if damp else None,
-        unproven=is_unproven(on.lot),
     )
 
 
-def _say_vacuum(on: _OnBench) -> str:
+def _say_vacuum(course: Course, ask: Ask) -> str:
     """What the vacuum leaves, in words; empty if none is drawn."""
-    if on.share_left is None:
+    share, outside = course.of.vacuum_share, course.of.room.pressure_kpa
+    if share is None:
         return ""
-    inches = (101.325 - on.left_kpa) / _KPA_PER_INHG
-    return f"{on.left_kpa:g} kPa left, {inches:.0f} inches of mercury drawn: {on.share_left:.1%} oxygen"
-
-
-def _air_inside(on: _OnBench, full: Packed) -> AirInside | None:
-    """The oxygen in one of them over the years; with what a vacuum left of it, if one did; none if nothing is done."""
-    if on.closing is Closing.LID:
-        return None
-    house = on.household
-    pressure = pressure_kpa(house.altitude_m)
-    room = oxygen_share(temperature_c=house.room_c, humidity=house.humidity, pressure_kpa=pressure)
-    share = room if on.share_left is None else on.share_left
-    return air_inside(on.container, full, share=share, store_c=store_c(on.place), waxed=on.is_waxed)
-
-
-def _damp_inside(on: _OnBench, mass_g: float) -> DampInside | None:
-    """The damp in one of them over the years; none for what has no isotherm, or is too wet for any."""
-    isotherm, ask = isotherm_of(on.food), on.ask
-    if isotherm is None or not 0 <= on.moisture_pct <= 60:
-        return None
-    check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
-    standing = Standing(on.food, isotherm, on.container, mass_g, on.moisture_pct, on.place, ask.opened, on.is_waxed)
-    return damp_inside(standing, ask.horizon_years, gel=ask.gel, gel_each_g=on.stock.gel_each_g)
-
-
-def _never(days: float | None) -> float:
-    return math.inf if days is None else days
+    left = left_kpa(ask)
+    inches = (outside - left) / _KPA_PER_INHG
+    return f"{left:g} kPa left, {inches:.0f} inches of mercury drawn: {share:.1%} oxygen"
 
 
 def _say_fits(food: Food, container: Container, units: Units) -> str:

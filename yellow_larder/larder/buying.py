@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-import csv
 import math
 from dataclasses import dataclass, replace
 from datetime import date
-from io import StringIO
 
 import numpy as np
 from sqlalchemy import select
@@ -27,11 +25,12 @@ from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.goal import Wanted, wanted_in
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.money import say_money
+from yellow_larder.larder.patience import still_wanted
 from yellow_larder.larder.prices import newest_prices
 from yellow_larder.larder.purse import Purse, PurseView, purse_in, purse_view
 from yellow_larder.larder.quantities import say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
-from yellow_larder.larder.wording import say_day
+from yellow_larder.larder.wording import as_csv, say_day
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Lot, Price
@@ -78,6 +77,7 @@ class ListView:
     """This week's list, and what it gains."""
 
     purse: PurseView | None
+    purse_version: int
     lines: list[ToBuy]
     cost: str
     left_over: str
@@ -125,6 +125,7 @@ def week_list(larder: Larder) -> ListView:
         household = settings(session)
         purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
+        purse_version = journal.version(session, "purse", 1)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
     coins = shown.at_hand_coins if shown else 0
     now = whole_meals(wanted.table)
@@ -136,6 +137,7 @@ def week_list(larder: Larder) -> ListView:
     on_offer = set(offers.food.tolist())
     return ListView(
         purse=shown,
+        purse_version=purse_version,
         lines=[
             _to_buy(row, int(n), wanted, columns[row.food_key], household)
             for row, n in zip(rows, bought.packs, strict=True)
@@ -165,7 +167,9 @@ def weeks(larder: Larder) -> WeeksView:
     if purse is None or shown is None or not purse.weekly_coins:
         raise Refused("weekly", "Say first what there is to spend in a week")
     table = wanted.table
-    ahead = weeks_ahead(table, offers, first_coins=shown.at_hand_coins, weekly_coins=purse.weekly_coins)
+    ahead = weeks_ahead(
+        table, offers, first_coins=shown.at_hand_coins, weekly_coins=purse.weekly_coins, before_each=still_wanted
+    )
     total = int(table.times.sum())
     covered = [_covered(wanted, each.here_g) for each in ahead]
     reached = ahead[-1].meals >= total and covered[-1] > 1 - 1e-6
@@ -222,12 +226,9 @@ def buy(larder: Larder, price: int, packs: int, on: date | None = None) -> int:
 
 def list_csv(larder: Larder) -> str:
     """This week's list as CSV."""
-    out = StringIO()
-    table = csv.writer(out)
-    table.writerow(["food", "packs", "pack", "cost", "shop", "price_seen_on"])
-    for line in week_list(larder).lines:
-        table.writerow([line.name, line.packs, line.pack, line.cost, line.shop, line.seen_on])
-    return out.getvalue()
+    lines = week_list(larder).lines
+    rows = [[line.name, line.packs, line.pack, line.cost, line.shop, line.seen_on] for line in lines]
+    return as_csv(["food", "packs", "pack", "cost", "shop", "price_seen_on"], rows)
 
 
 def _bought(session: Session, household: Settings) -> list[Bought]:

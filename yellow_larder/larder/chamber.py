@@ -150,9 +150,9 @@ class Chamber:
         )
 
     def moisture_after(self, hours: float) -> float:
-        """Moisture after lying open, of the food that drinks fastest, %."""
+        """Moisture after lying open, of the food that drinks fastest, %; after a year it drinks no more."""
         return max(
-            moisture_after_pct(food.composition.water_g, hours, room_moisture_pct=self._in_room(food))
+            moisture_after_pct(food.composition.water_g, min(hours, 8766), room_moisture_pct=self._in_room(food))
             for food in self.foods
         )
 

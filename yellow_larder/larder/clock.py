@@ -5,6 +5,11 @@ from __future__ import annotations
 from datetime import UTC, date, datetime
 
 
+def utc_now() -> datetime:
+    """This moment in UTC."""
+    return datetime.now(UTC).replace(tzinfo=None)
+
+
 def day_of(moment: datetime) -> date:
     """The day in the house at a moment in UTC, as its machine's own clock has it."""
     return on_the_wall(moment).date()

@@ -23,6 +23,7 @@ from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.meals import IngredientView, MealKind, counted_g, ingredients, kitchen_in, view_of
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.larder.wording import say_day, say_month
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
@@ -61,6 +62,7 @@ class DayView:
     """A day of the diary; `kept` tells a day on which nothing was used from one that was not written."""
 
     day: date
+    version: int
     weekday: int
     kept: bool
     says: str
@@ -115,30 +117,26 @@ class MonthView:
     kept_ever: int
 
 
-def write_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
+def write_day(larder: Larder, day: date, items: Sequence[Written], *, based_on: int | None = None) -> None:
     """Write a day of the diary, in place of what stood there; no items takes the day out.
+
+    Args:
+        larder: the larder.
+        day: the day.
+        items: its lines.
+        based_on: the version that the day was shown in; none means that whoever writes it did not look.
 
     Raises:
         Refused: the day is still to come, a line is empty or too long, or a meal is not there.
+        Outdated: somebody else wrote on it since.
     """
     check_day(day, larder.today(), "day")
-    if len(items) > MOST_ITEMS:
-        raise Refused("items", f"A day holds {MOST_ITEMS} lines at most")
+    _check_many(len(items))
+    number = day.toordinal()
     with writing(larder.engine) as session:
-        foods = all_foods(session)
-        kitchen = kitchen_in(session)
-        meals = journal.records(session, "meal")
-        everybody = appetite(session, day.year).people
-        used: dict[str, float] = {}
-        kept = []
-        for item in items:
-            facts, takes = _item(item, kitchen, foods, meals, everybody)
-            kept.append(facts)
-            for food, mass_g in takes.items():
-                used[food] = used.get(food, 0.0) + mass_g
-        number = day.toordinal()
+        check_based_on(session, "diary", number, based_on)
         if items:
-            act = journal.Act("diary", number, "wrote", {"items": kept, "used_g": used})
+            act = journal.Act("diary", number, "wrote", _facts(session, day, items))
             title = f"Wrote {say_day(day)} in the diary"
         elif session.get(DiaryDay, day) is None:
             raise NotThere("day", f"Nothing is written on {say_day(day)}")
@@ -146,6 +144,51 @@ def write_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
             act = journal.Act("diary", number, journal.GONE, {})
             title = f"Took {say_day(day)} out of the diary"
         journal.record(session, title, [act], at=larder.clock())
+
+
+def add_to_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
+    """Add lines to a day of the diary; what others wrote on it stays.
+
+    Raises:
+        Refused: the day is still to come or full, a line is empty or too long, or a meal is not there.
+    """
+    check_day(day, larder.today(), "day")
+    if not items:
+        raise Refused("items", "Write at least one line")
+    with writing(larder.engine) as session:
+        row = session.get(DiaryDay, day)
+        there = [item for item in row.items["items"] if _says_something(item)] if row is not None else []
+        _check_many(len(there) + len(items))
+        facts = _facts(session, day, items)
+        # A day on which nothing was used, written so, is no longer one: its empty line goes.
+        fresh = row is None or not there
+        act = journal.Act("diary", day.toordinal(), "wrote" if fresh else "added", facts)
+        journal.record(session, f"Wrote {say_day(day)} in the diary", [act], at=larder.clock())
+
+
+def _check_many(lines: int) -> None:
+    if lines > MOST_ITEMS:
+        raise Refused("items", f"A day holds {MOST_ITEMS} lines at most")
+
+
+def _says_something(item: dict[str, Any]) -> bool:
+    return item["meal"] is not None or item["line"] is not None or bool(item["name"])
+
+
+def _facts(session: Session, day: date, items: Sequence[Written]) -> dict[str, Any]:
+    """Lines of a day as kept, and what they take from the larder."""
+    foods = all_foods(session)
+    kitchen = kitchen_in(session)
+    meals = journal.records(session, "meal")
+    everybody = appetite(session, day.year).people
+    used: dict[str, float] = {}
+    kept = []
+    for item in items:
+        facts, takes = _item(item, kitchen, foods, meals, everybody)
+        kept.append(facts)
+        for food, mass_g in takes.items():
+            used[food] = used.get(food, 0.0) + mass_g
+    return {"items": kept, "used_g": used}
 
 
 def month(larder: Larder, year: int, number: int) -> MonthView:
@@ -161,6 +204,7 @@ def month(larder: Larder, year: int, number: int) -> MonthView:
         rows = {row.day: row for row in session.scalars(select(DiaryDay).where(DiaryDay.day.between(first, last)))}
         kept_ever = session.scalar(select(func.count()).select_from(DiaryDay)) or 0
         to_pick = _to_pick(session, meals)
+        versions = journal.versions(session, "diary", range(first.toordinal(), last.toordinal() + 1))
     days = [date(year, number, n) for n in range(1, last.day + 1)]
     totals = _totals(list(rows.values()), foods, units)
     kcal = sum(_kcal(row.used_g, foods) for row in rows.values())
@@ -169,7 +213,7 @@ def month(larder: Larder, year: int, number: int) -> MonthView:
         month=number,
         name=say_month(first),
         today=today,
-        days=[_day(day, rows.get(day), meals, foods, units) for day in days],
+        days=[_day(day, versions.get(day.toordinal(), 0), rows.get(day), meals, foods, units) for day in days],
         kept=len(rows),
         totals=totals,
         kcal_a_day_text=say_kcal(kcal / len(rows)) if rows else "0",
@@ -266,15 +310,21 @@ def _kcal(used_g: dict[str, float], foods: dict[str, Food]) -> float:
 
 
 def _day(
-    day: date, row: DiaryDay | None, meals: dict[int, dict[str, Any]], foods: dict[str, Food], units: Units
+    day: date,
+    version: int,
+    row: DiaryDay | None,
+    meals: dict[int, dict[str, Any]],
+    foods: dict[str, Food],
+    units: Units,
 ) -> DayView:
     if row is None:
-        return DayView(day, day.weekday(), False, "", [], [], 0.0, "", 0)
+        return DayView(day, version, day.weekday(), False, "", [], [], 0.0, "", 0)
     items = [_shown(item, meals, foods, units) for item in row.items["items"]]
     kcal = _kcal(row.used_g, foods)
     by_energy = sorted(row.used_g, key=lambda key: -_kcal({key: row.used_g[key]}, foods))
     return DayView(
         day=day,
+        version=version,
         weekday=day.weekday(),
         kept=True,
         says=", ".join(filter(None, (_says(item) for item in items))) or "nothing from the larder",

@@ -13,12 +13,16 @@ from yellow_larder.core.household import Activity, Body, Reckoned, Sex, energy_n
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name
 from yellow_larder.larder.quantities import Units, read_amount, read_length_mm, say_length, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.reference import usual_body
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Record
 
 MOST_ALIKE = 100
+
+OLDEST = 120
+"""Years; the equations are asked for none older. Source: our judgement."""
 _FEET = re.compile(
     r"^\s*(\d+)\s*(?:ft|feet|foot|')\s*(?:(\d+(?:\.\d+)?)\s*(?:in|inch|inches|\"|″)?)?\s*$", re.IGNORECASE
 )
@@ -69,6 +73,7 @@ class EaterView:
     """An eater as shown, with their need in a day."""
 
     number: int
+    version: int
     eater: Eater
     age: int
     need: Need
@@ -109,7 +114,8 @@ def appetite(session: Session, year: int) -> Appetite:
     always = [
         (_need(facts, year), facts["count"])
         for facts in journal.records(session, "eater").values()
-        if facts["weeks"] is None
+        # Of a year before somebody was born, the others ate.
+        if facts["weeks"] is None and facts["birth_year"] <= year
     ]
     if not always:
         household = settings(session)
@@ -135,8 +141,9 @@ def eaters(larder: Larder) -> EatersView:
     year = larder.today().year
     with reading(larder.engine) as session:
         units = settings(session).units
+        versions = journal.versions(session, "eater")
         rows = [
-            EaterView(number, _as_typed(facts, units), year - facts["birth_year"], _need(facts, year))
+            EaterView(number, versions[number], _as_typed(facts, units), _age(facts, year), _need(facts, year))
             for number, facts in journal.records(session, "eater").items()
         ]
         return EatersView(rows, appetite(session, year))
@@ -149,22 +156,26 @@ def need_of(larder: Larder, eater: Eater) -> Need:
     return _need(_facts(eater, household, larder.today().year), larder.today().year)
 
 
-def keep_eater(larder: Larder, eater: Eater, number: int | None = None) -> int:
-    """Add an eater, or change the one of that number; returns the number."""
+def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based_on: int | None = None) -> int:
+    """Add an eater, or change the one of that number from the version it was shown in; returns the number."""
     with writing(larder.engine) as session:
         facts = _facts(eater, settings(session), larder.today().year)
         if number is None:
             number, title = journal.next_number(session, "eater"), f"{facts['name']} eats here now"
         else:
-            title = f"Changed what {_eater(session, number)['name']} needs"
+            old = _eater(session, number)
+            units = settings(session).units
+            check_based_on(session, "eater", number, based_on, lambda: _as_typed(old, units))
+            title = f"Changed what {old['name']} needs"
         journal.record(session, title, [journal.Act("eater", number, "kept", facts)], at=larder.clock())
     return number
 
 
-def remove_eater(larder: Larder, number: int) -> None:
+def remove_eater(larder: Larder, number: int, *, based_on: int | None = None) -> None:
     """Somebody eats here no longer."""
     with writing(larder.engine) as session:
         name = _eater(session, number)["name"]
+        check_based_on(session, "eater", number, based_on)
         journal.record(
             session, f"{name} no longer eats here", [journal.Act("eater", number, journal.GONE, {})], at=larder.clock()
         )
@@ -179,8 +190,8 @@ def _eater(session: Session, number: int) -> dict[str, Any]:
 
 def _facts(eater: Eater, household: Settings, year: int) -> dict[str, Any]:
     """What is kept of an eater, checked; heights and weights in cm and kg."""
-    if not 1900 <= eater.birth_year <= year:
-        raise Refused("birth_year", f"The year they were born lies between 1900 and {year}")
+    if not year - OLDEST <= eater.birth_year <= year:
+        raise Refused("birth_year", f"The year they were born lies between {year - OLDEST} and {year}")
     if not 1 <= eater.count <= MOST_ALIKE:
         raise Refused("count", f"Between 1 and {MOST_ALIKE} people can be counted alike; with nobody there is no need")
     try:
@@ -201,8 +212,13 @@ def _facts(eater: Eater, household: Settings, year: int) -> dict[str, Any]:
     }
 
 
+def _age(facts: dict[str, Any], year: int) -> int:
+    """Age in a year, within the ages that the equations are asked for."""
+    return min(max(year - int(facts["birth_year"]), 0), OLDEST)
+
+
 def _need(facts: dict[str, Any], year: int) -> Need:
-    age = year - facts["birth_year"]
+    age = _age(facts, year)
     sex, activity = Sex(facts["sex"]), Activity(facts["activity"])
     usual = usual_body(age, sex)
     body = Body(facts["height"] or usual.height_cm, facts["weight"] or usual.weight_kg)

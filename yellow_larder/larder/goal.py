@@ -25,6 +25,7 @@ from yellow_larder.larder.lots import cupboard_g
 from yellow_larder.larder.meals import counted_g, ingredients
 from yellow_larder.larder.quantities import COUNT, read_count
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
 from yellow_larder.store.models import DiaryDay, Package
@@ -110,14 +111,15 @@ def goal_in(session: Session) -> Goal:
     return Goal(**facts | {"basis": Basis(facts["basis"]), "meals": tuple(facts["meals"])})
 
 
-def set_goal(larder: Larder, goal: Goal) -> None:
-    """Set what the household wants to be ready for."""
+def set_goal(larder: Larder, goal: Goal, *, based_on: int | None = None) -> None:
+    """Set what the household wants to be ready for, from the version it was shown in."""
     read_days(goal.length)
     try:
         check_range("keep_years", goal.keep_years, 0.1, 40, "years")
     except OutOfRange as error:
         raise in_words(error) from error
     with writing(larder.engine) as session:
+        check_based_on(session, "goal", 1, based_on, lambda: goal_in(session))
         known = journal.records(session, "meal")
         if any(number not in known for number in goal.meals):
             raise NotThere("meals", "One of those meals is not there any more")

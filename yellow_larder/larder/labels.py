@@ -8,17 +8,17 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
-from sqlalchemy import select
+from sqlalchemy import or_, select
 
+from yellow_larder.larder.ageing import best_by, lives_left
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere
 from yellow_larder.larder.run_record import the_run
-from yellow_larder.larder.shelves import Card, card
 from yellow_larder.larder.vessels import container_by_key
 from yellow_larder.larder.wording import say_day, say_packets
 from yellow_larder.store.database import reading
-from yellow_larder.store.models import Package
+from yellow_larder.store.models import Package, Place
 
 _CODE = re.compile(r"^\s*(?:YELLOW LARDER\s+)?(?:No\.?\s*)?(\d{1,9})\s*$", re.IGNORECASE)
 
@@ -42,13 +42,22 @@ class Label:
 def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> list[Label]:
     """The labels of a batch, or of some numbers."""
     with reading(larder.engine) as session:
-        wanted = list(numbers)
-        if batch is not None:
-            of_batch = select(Package.number).where(Package.batch == batch).order_by(Package.number)
-            wanted += session.scalars(of_batch).all()
+        meant = or_(Package.number.in_(numbers), Package.batch == batch)
+        found = session.execute(select(*Package.__table__.columns).where(meant).order_by(Package.number)).mappings()
+        rows = {row["number"]: dict(row) for row in found}
+        household, places = settings(session), {place.id: place for place in session.scalars(select(Place))}
+    wanted = [*numbers, *(number for number, row in rows.items() if row["batch"] == batch)]
     if not wanted:
         raise NotThere("batch", "There is nothing to label: that packing was taken back")
-    return [_label(card(larder, number)) for number in wanted]
+    missing = next((number for number in wanted if number not in rows), None)
+    if missing is not None:
+        raise NotThere("number", f"There is no package number {missing}")
+    today = larder.today()
+    ordered = [rows[number] for number in wanted]
+    left, _, _ = lives_left(ordered, places, household.school, today)
+    return [
+        _label(row, best_by(row, float(days), today), household.units) for row, days in zip(ordered, left, strict=True)
+    ]
 
 
 def run_labels(larder: Larder, number: int) -> list[Label]:
@@ -77,18 +86,18 @@ def read_code(text: str) -> int | None:
     return int(found[1]) if found else None
 
 
-def _label(package: Card) -> Label:
+def _label(row: dict[str, Any], best_by: str, units: Units) -> Label:
     return _of(
-        package.number,
-        package.food,
-        mass=package.mass,
-        energy=package.kcal_text,
-        packed=package.packed_on,
-        best_by=package.best_by,
-        packets=package.packets,
-        closing=package.closing,
-        container=package.container,
-        against=package.against,
+        row["number"],
+        row["food_name"],
+        mass=say_mass(row["mass_g"], units),
+        energy=say_kcal(row["kcal"]),
+        packed=say_day(row["packed_on"]),
+        best_by=best_by,
+        packets=say_packets(row["packets"]),
+        closing=row["closing"],
+        container=container_by_key(row["container_key"]).name,
+        against=row["against"],
     )
 
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import asdict, dataclass, field, replace
-from datetime import UTC, date, datetime
+from dataclasses import asdict, dataclass, replace
+from datetime import date, datetime, timedelta
 from pathlib import Path
 from typing import Any
 
@@ -14,15 +14,26 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.shelf_life import School, ageing_rate
-from yellow_larder.larder.clock import day_of
+from yellow_larder.larder.clock import day_of, on_the_wall, utc_now
 from yellow_larder.larder.quantities import Units
-from yellow_larder.larder.refusals import NotThere, Refused, in_words
+from yellow_larder.larder.refusals import NotThere, Outdated, Refused, in_words
+from yellow_larder.larder.versions import check_based_on
+from yellow_larder.larder.wording import say_day
 from yellow_larder.reference import packets
+from yellow_larder.reference.faces import JOINS, cannot_be_printed
 from yellow_larder.store import journal
-from yellow_larder.store.database import open_database, reading, writing
-from yellow_larder.store.models import Change, Household, Place
+from yellow_larder.store.database import close_database, make_database, open_database, reading, writing
+from yellow_larder.store.file import Hold, hold
+from yellow_larder.store.models import About, Household, Place
 
 LONGEST_NAME = 80
+
+CLOCKS_DIFFER = timedelta(minutes=5)
+"""A clock that was set right may go back by this much and nobody need hear of it. Source: our judgement."""
+
+
+ROOM_C = (1.0, 45.0)
+"""The coldest and the warmest room that anybody packs in, °C; all sums hold for it. Source: our judgement."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,38 +94,102 @@ class NewPlace:
 
 @dataclass(slots=True)
 class Larder:
-    """One household's larder: a file, and a clock."""
+    """One household's larder: a file, held for this process alone, and a clock.
+
+    Attributes:
+        engine: the database in the file.
+        held: the hold on the file; none for a larder that is in no file.
+        clock: what tells the moment, in UTC.
+        copy_trouble: why the last safe copy could not be kept; empty if it could.
+    """
 
     engine: Engine
-    clock: Callable[[], datetime] = field(default=lambda: datetime.now(UTC).replace(tzinfo=None))
+    held: Hold | None = None
+    clock: Callable[[], datetime] = utc_now
+    copy_trouble: str = ""
 
     def today(self) -> date:
         """The day it is in the house."""
         return day_of(self.clock())
 
+    @property
+    def file(self) -> Path | None:
+        """The larder's file; none for a larder that is in no file."""
+        return self.held.path if self.held else None
+
+    def close(self) -> None:
+        """Carry everything over into the one file, close it, and let others have it."""
+        close_database(self.engine)
+        if self.held is not None:
+            self.held.let_go()
+
+    def __enter__(self) -> Larder:
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self.close()
+
 
 def open_larder(
-    path: Path, clock: Callable[[], datetime] | None = None, *, first_place: NewPlace | None = None
+    path: Path,
+    clock: Callable[[], datetime] = utc_now,
+    *,
+    first_place: NewPlace | None = None,
+    demo: bool = False,
 ) -> Larder:
-    """Open the larder in a file; a new one gets a place to begin with, a pantry unless another is given."""
-    engine = open_database(path)
-    larder = Larder(engine, clock) if clock else Larder(engine)
+    """Open the larder in a file, or make one there.
+
+    Args:
+        path: the file.
+        clock: what tells the moment, in UTC.
+        first_place: the place that a new larder begins with; none means a pantry.
+        demo: mark a new larder as a demo, which may be made anew.
+
+    Raises:
+        CannotOpen: the file is no larder, is damaged or in use, or cannot be written; nothing was touched.
+    """
+    held = hold(path)
+    try:
+        if not held.path.exists():
+            make_database(held.path, lambda engine: _begin(engine, clock(), first_place, demo=demo))
+        return Larder(open_database(held.path), held, clock)
+    except BaseException:
+        held.let_go()
+        raise
+
+
+def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: bool) -> None:
+    acts = [
+        journal.Act("household", 1, "settled", asdict(Settings())),
+        journal.Act("place", 1, "made", _place_facts(first_place or NewPlace("Pantry"))),
+    ]
     with writing(engine) as session:
-        if session.scalar(select(Change.id).limit(1)) is None:
-            acts = [
-                journal.Act("household", 1, "settled", asdict(Settings())),
-                journal.Act("place", 1, "made", _place_facts(first_place or NewPlace("Pantry"))),
-            ]
-            journal.record(session, "Opened the larder", acts, at=larder.clock())
-    return larder
+        journal.record(session, "Opened the larder", acts, at=at)
+        if demo:
+            session.add(About(name="demo", value="yes"))
+
+
+def clock_behind(session: Session, now: datetime) -> str:
+    """What is to be said if the clock stands behind the newest change; empty if it does not."""
+    newest = journal.newest_at(session)
+    if newest is None or newest - now <= CLOCKS_DIFFER:
+        return ""
+    shows, was = on_the_wall(now), on_the_wall(newest)
+    return (
+        f"This machine’s clock shows {say_day(shows.date())}, {shows:%H:%M}, but the newest change was made on "
+        f"{say_day(was.date())}, {was:%H:%M}. Set the clock: what is done now would get the wrong day."
+    )
 
 
 def settings(session: Session) -> Settings:
     """How the household stands now."""
     facts: dict[str, Any] = dict(session.get_one(Household, 1).facts)
+    coldest, warmest = ROOM_C
     return Settings(
         **facts
         | {
+            # A file of before may have a room that nobody packs in.
+            "room_c": min(max(facts["room_c"], coldest), warmest),
             "units": Units(facts["units"]),
             "school": School(facts["school"]),
             "packet_sizes": tuple(facts["packet_sizes"]),
@@ -128,11 +203,11 @@ def current_settings(larder: Larder) -> Settings:
         return settings(session)
 
 
-def settle(larder: Larder, new: Settings) -> Settings:
-    """Change how the household stands."""
+def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Settings:
+    """Change how the household stands, from the version it was shown in."""
     try:
         pressure_kpa(new.altitude_m)
-        check_range("temperature_c", new.room_c, -10, 45, "°C")
+        check_range("temperature_c", new.room_c, *ROOM_C, "°C")
         check_range("humidity", new.humidity, 0, 1, "")
         check_range("kcal_per_person_day", new.kcal_per_person_day, 500, 8000, "kcal")
     except OutOfRange as error:
@@ -155,6 +230,7 @@ def settle(larder: Larder, new: Settings) -> Settings:
         currency=currency,
     )
     with writing(larder.engine) as session:
+        check_based_on(session, "household", 1, based_on, lambda: settings(session))
         act = journal.Act("household", 1, "settled", asdict(tidy))
         journal.record(session, "Changed the household", [act], at=larder.clock())
     return tidy
@@ -172,12 +248,25 @@ def add_place(larder: Larder, new: NewPlace) -> int:
     return number
 
 
-def take_back(larder: Larder) -> str:
-    """Undo the last change, whatever it was; returns what was undone."""
+def take_back(larder: Larder, change_id: int | None = None) -> str:
+    """Undo the last change, whatever it was; returns what was undone.
+
+    Args:
+        larder: the larder.
+        change_id: the change that is meant; none means whatever is the last.
+
+    Raises:
+        NotThere: there is nothing to undo.
+        Outdated: another change came since, or that one is undone already.
+    """
     with writing(larder.engine) as session:
         change = journal.last_change(session)
         if change is None:
-            raise NotThere("undo", "There is nothing to take back")
+            raise NotThere("undo", "There is nothing to undo")
+        if change_id is not None and change.id != change_id:
+            raise Outdated(
+                "undo", f"Something was changed since, perhaps on another screen: “{change.title}” came last"
+            )
         journal.undo(session, change, at=larder.clock())
         return change.title
 
@@ -189,8 +278,10 @@ def tidy_name(name: str, field_name: str) -> str:
         raise Refused(field_name, "Give it a name")
     if len(tidy) > LONGEST_NAME:
         raise Refused(field_name, f"That name has {len(tidy):,} characters; {LONGEST_NAME} is the most a label holds")
-    if not tidy.isprintable():
-        raise Refused(field_name, "The name holds signs that cannot be printed on a label")
+    lacking = cannot_be_printed(tidy)
+    if lacking or not all(sign.isprintable() or sign in JOINS for sign in tidy):
+        which = f"“{lacking}”" if lacking.isprintable() and lacking else "a control sign"
+        raise Refused(field_name, f"No label can print {which}: write the name without it")
     return tidy
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -10,7 +11,7 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.containers import Closing
+from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.looks import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
@@ -89,17 +90,21 @@ def to_look(larder: Larder, *, ahead_days: int = 0) -> list[ToLook]:
                     place=package.place_id,
                     shelf=package.shelf,
                     batch=package.batch,
-                    expected=_expected(_draws_in(session, package.number), container.is_flat),
+                    expected=_expected(_draws_in(session, package.number), container.kind),
                     is_jar=not container.is_flat,
                 )
             )
         return found
 
 
-def _expected(draws_in: bool, flat: bool) -> str:
-    if draws_in:
-        return "should be firm" if flat else "the lid should dip, and not come off to the fingers"
-    return "may be loose: airy food, or a stiff wall"
+def _expected(draws_in: bool, kind: Kind) -> str:
+    if kind is Kind.LINED_PAIL:
+        return "the liner should cling; the pail looks the same"
+    if kind in (Kind.PAIL, Kind.CAN, Kind.BOTTLE):
+        return "looks the same: a stiff wall; the wall of a bottle may dent"
+    if kind is Kind.JAR:
+        return "the lid should dip, and not come off to the fingers"
+    return "should be firm" if draws_in else "may be loose: airy food"
 
 
 def due_looks(session: Session, until: date) -> Sequence[Package]:
@@ -116,6 +121,10 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
     """
     if not looks:
         raise Refused("looks", "Say how at least one of them feels")
+    twice = [number for number, times in Counter(look.number for look in set(looks)).items() if times > 1]
+    if twice:
+        raise Refused("looks", f"Number {twice[0]} is told twice, each time otherwise")
+    looks = list(dict.fromkeys(looks))
     today = on or larder.today()
     with writing(larder.engine) as session:
         known = all_foods(session)

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.foods import Food
+from yellow_larder.core.foods import Food, Trait
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import read_amount, say_mass
@@ -69,9 +69,22 @@ def _weighed(lots: Sequence[Lot], mass_g: float) -> list[journal.Act]:
     return acts
 
 
-def is_unproven(lot: Lot | None) -> bool:
-    """Whether it was dried here, and no jar has proved it dry."""
-    return lot is not None and lot.wants_conditioning and lot.conditioned_on is None
+def wants_proof(food: Food) -> bool:
+    """Whether a food is dried at home and one wet piece can spoil all: not meat, which is kept cold."""
+    return Trait.HOME_DRIED in food.traits and Trait.MEAT not in food.traits
+
+
+def is_unproven(food: Food, lot: Lot | None, *, conditioned: bool = False) -> bool:
+    """Whether it was dried at home, and neither its record nor anybody says that a jar has proved it dry.
+
+    Args:
+        food: the food.
+        lot: the record it comes with; none if it was typed by hand.
+        conditioned: whether somebody said so of food without a record.
+    """
+    if lot is None:
+        return wants_proof(food) and not conditioned
+    return lot.wants_conditioning and lot.conditioned_on is None
 
 
 def lot_of(session: Session, number: int | None, food: Food) -> Lot | None:

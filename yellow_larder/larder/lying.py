@@ -84,14 +84,14 @@ class Lying:
                 humidity=air.humidity,
                 slower=machine.slower,
                 opened=opened,
+                hung=machine.air is Air.HANGING,
             )
 
         self.water_factor = self._wetter(water_pct)
         self.expected: Hours = expected(room).times(self.water_factor)
         in_plain_air = expected(Room(20, 0.5))
         self.damp_factor = self.expected.likely / self.water_factor / in_plain_air.likely
-        self.warmth_factor = in_plain_air.air / machine.slower
-        self.slower, self.air = machine.slower, machine.air
+        self.warmth_factor, self.air = in_plain_air.air, machine.air
 
     def _wetter(self, water_pct: float) -> float:
         """How many times longer food takes that is wetter, or less wet, than the table has it."""
@@ -121,12 +121,12 @@ class Lying:
         for factor, words in (
             (self.expected.thickness, f"cut {say_thickness(self.thickness_mm, units)}"),
             (self.warmth_factor, f"air of {say_temperature(self.air_c, units)}"),
-            (self.slower, _AIRS[self.air]),
+            (self.expected.still, _AIRS[self.air]),
             (self.expected.skin, "its skin is whole"),
             (self.water_factor, f"{self.course.start_pct:.0f} % water in it"),
             (self.damp_factor, f"a room of {self.room.humidity:.0%} humidity"),
         ):
-            if abs(factor - 1) > 0.03:
+            if abs(factor - 1) > 0.02:
                 found.append(f"{words}: {_times(factor)}")
         return found
 

@@ -18,6 +18,7 @@ from yellow_larder.larder.kitchen import ELSEWHERE, LONGEST_LINE, SEASONING, Ing
 from yellow_larder.larder.larder import Larder, settings, tidy_name
 from yellow_larder.larder.quantities import Units, say_kcal, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused, in_words
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import DiaryDay, Record
@@ -94,6 +95,7 @@ class MealView:
     """A meal of the household's, and what it comes to."""
 
     number: int
+    version: int
     meal: Meal
     read: MealRead
 
@@ -103,8 +105,14 @@ def meals(larder: Larder) -> list[MealView]:
     with reading(larder.engine) as session:
         foods, units = all_foods(session), settings(session).units
         day_kcal = appetite(session, larder.today().year).kcal_per_person_day
+        versions = journal.versions(session, "meal")
         found = [
-            MealView(number, _meal(facts), _read(ingredients(facts), facts["eaters"], foods, units, day_kcal))
+            MealView(
+                number,
+                versions[number],
+                _meal(facts),
+                _read(ingredients(facts), facts["eaters"], foods, units, day_kcal),
+            )
             for number, facts in journal.records(session, "meal").items()
         ]
     order = list(MealKind)
@@ -126,8 +134,8 @@ def read_meal(larder: Larder, meal: Meal) -> MealRead:
     return _read(read, meal.eaters, foods, units, day_kcal)
 
 
-def keep_meal(larder: Larder, meal: Meal, number: int | None = None) -> int:
-    """Add a meal, or change the one of that number; returns the number.
+def keep_meal(larder: Larder, meal: Meal, number: int | None = None, *, based_on: int | None = None) -> int:
+    """Add a meal, or change the one of that number from the version it was shown in; returns the number.
 
     Raises:
         Refused: it has no name or nothing in it, nobody eats it, or another meal has its name.
@@ -144,6 +152,9 @@ def keep_meal(larder: Larder, meal: Meal, number: int | None = None) -> int:
         known = journal.records(session, "meal")
         if number is not None and number not in known:
             raise NotThere("number", "That meal is not there any more")
+        if number is not None:
+            old = known[number]
+            check_based_on(session, "meal", number, based_on, lambda: _meal(old))
         if any(plain(facts["name"]) == plain(name) for other, facts in known.items() if other != number):
             raise Refused("name", f"There is a meal called {name} already")
         kitchen = _kitchen(session, all_foods(session))
@@ -160,12 +171,13 @@ def keep_meal(larder: Larder, meal: Meal, number: int | None = None) -> int:
     return number
 
 
-def remove_meal(larder: Larder, number: int) -> None:
+def remove_meal(larder: Larder, number: int, *, based_on: int | None = None) -> None:
     """The household cooks a meal no longer."""
     with writing(larder.engine) as session:
         row = session.get(Record, ("meal", number))
         if row is None:
             raise NotThere("number", "That meal is not there any more")
+        check_based_on(session, "meal", number, based_on)
         act = journal.Act("meal", number, journal.GONE, {})
         journal.record(session, f"Took the meal {row.facts['name']} off the menu", [act], at=larder.clock())
 
@@ -299,7 +311,7 @@ def _meals_anew(session: Session, kitchen: Kitchen, words: str) -> list[journal.
                 kitchen.read(line["text"]).facts() if has_it else line
                 for line, has_it in zip(facts["lines"], has, strict=True)
             ]
-            acts.append(journal.Act("meal", number, "kept", {**facts, "lines": lines}))
+            acts.append(journal.Act("meal", number, journal.REREAD, {**facts, "lines": lines}))
     return acts
 
 
@@ -323,5 +335,5 @@ def _days_anew(session: Session, kitchen: Kitchen, words: str) -> list[journal.A
             else:
                 anew.append(item)
         facts = {"items": anew, "used_g": used}
-        acts.append(journal.Act("diary", day.day.toordinal(), "wrote", facts))
+        acts.append(journal.Act("diary", day.day.toordinal(), journal.REREAD, facts))
     return acts

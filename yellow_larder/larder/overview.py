@@ -4,18 +4,25 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
+from yellow_larder.larder.copies import SafeCopy, safe_copy
 from yellow_larder.larder.eaters import Appetite, appetite
-from yellow_larder.larder.larder import Larder, Settings, settings
+from yellow_larder.larder.larder import Larder, Settings, clock_behind, settings
 from yellow_larder.larder.rounds import due_now
 from yellow_larder.larder.run_record import RunPhase, current
 from yellow_larder.larder.storing import in_store
 from yellow_larder.larder.supplies import low_supplies
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
-from yellow_larder.store.models import Package
+
+
+@dataclass(frozen=True, slots=True)
+class Undoable:
+    """The change that undo would take back."""
+
+    change: int
+    title: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -23,6 +30,7 @@ class Overview:
     """What stands here in figures, how the household is set, and what undo would take back."""
 
     settings: Settings
+    settings_version: int
     appetite: Appetite
     kept: int
     kcal: float
@@ -36,28 +44,35 @@ class Overview:
     """How far the run is that is on; empty if there is none."""
     low: int
     """Supplies that are running low."""
-    can_undo: str | None
+    can_undo: Undoable | None
+    clock_behind: str
+    """What is to be said if the machine's clock stands behind the newest change; empty if it does not."""
+    copy: SafeCopy | None
+    """The newest safe copy; none for a demo, which needs none."""
 
 
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
-    year = larder.today().year
     with reading(larder.engine) as session:
-        kept = session.scalar(select(func.count()).select_from(Package).where(Package.thrown_out_on.is_(None))) or 0
-        here = in_store(session, year)
+        eats = appetite(session, larder.today().year)
+        here = in_store(session, eats)
         change = journal.last_change(session)
+        copy = safe_copy(larder, session)
         return Overview(
             settings=settings(session),
-            appetite=appetite(session, year),
-            kept=kept,
+            settings_version=journal.version(session, "household", 1),
+            appetite=eats,
+            kept=here.packages,
             kcal=here.kcal,
             days=here.days,
             freezing=journal.how_many(session, "freezing"),
             drying=journal.how_many(session, "load", "jar", "freeze-load"),
-            due=due_now(session, larder.clock()),
+            due=due_now(session, larder.clock(), copy),
             running=_running(session),
             low=len(low_supplies(session)),
-            can_undo=change.title if change else None,
+            can_undo=Undoable(change.id, change.title) if change else None,
+            clock_behind=clock_behind(session, larder.clock()),
+            copy=copy,
         )
 
 

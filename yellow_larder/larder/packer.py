@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from yellow_larder.core.absorbers import NoPacketFits, choose_packets
@@ -9,7 +10,7 @@ from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.foods import Food
 from yellow_larder.core.nutrition import nutrients, person_days
-from yellow_larder.core.oxygen import fill, oxygen_ml
+from yellow_larder.core.oxygen import fill, need_by_air_ml, oxygen_ml
 from yellow_larder.larder.asking import Ask, Sizing
 from yellow_larder.larder.eaters import Appetite
 from yellow_larder.larder.larder import Settings
@@ -45,15 +46,15 @@ class Packer:
     closing: Closing
     household: Settings
     eating: Appetite
-    sizes: tuple[int, ...]
-    """Ratings of the packets at hand, mL."""
+    there: Mapping[int, int]
+    """How many packets there are at hand, by their rating, mL; empty if none are written down."""
 
     def pack(self, mass_g: float, count: int) -> Packed:
         """One of so many containers alike, with its packets."""
         filled = fill(self.container, self.food, mass_g, pressed=self.ask.pressed)
         oxygen = oxygen_in_room_ml(filled.void_ml, self.household)
         need = asks_ml(self.ask.sizing, self.food, self.container, oxygen) if self.closing is Closing.ABSORBER else 0.0
-        chosen = self.choose(need)
+        chosen = self.choose(need, count)
         inside = nutrients(self.food.composition, mass_g)
         return Packed(
             count=count,
@@ -76,11 +77,24 @@ class Packer:
             nutrients=inside,
         )
 
-    def choose(self, need_ml: float) -> dict[int, int]:
-        """Whole packets of those in stock; where they are too small, of those the household keeps else."""
+    def choose(self, need_ml: float, count: int) -> dict[int, int]:
+        """Whole packets for each of so many containers: of those at hand, as far as they go round; else of those kept.
+
+        Spares count with closed packs, as they do in a run.
+        """
         need = round(need_ml, 3)
+        sizes = {size for size, n in self.there.items() if n}
+        while sizes:
+            try:
+                chosen = choose_packets(need, tuple(sorted(sizes)))
+            except NoPacketFits:
+                break
+            short = {size for size, n in chosen.items() if n * count > self.there[size]}
+            if not short:
+                return chosen
+            sizes -= short
         try:
-            return choose_packets(need, self.sizes)
+            return choose_packets(need, tuple(sorted(self.there)) or self.household.packet_sizes)
         except NoPacketFits:
             try:
                 return choose_packets(need, self.household.packet_sizes)
@@ -88,13 +102,14 @@ class Packer:
                 raise Refused("container", f"The packets you keep are too small: {error}") from error
 
     def schools(self, full: Packed) -> list[SizingSchool]:
-        """What each school would put in, against the oxygen that is there."""
+        """What each school would put in, against what the air asks for."""
         found = []
         for sizing, name in _SCHOOL_NAMES.items():
             asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
-            chosen = self.choose(asks)
+            chosen = self.choose(asks, full.count)
             packed = sum(size * n for size, n in chosen.items())
-            spare = packed - full.oxygen_ml
+            # Against what the air asks for with its margin, as the finding has it.
+            spare = packed - need_by_air_ml(full.oxygen_ml)
             judged = f"{spare:,.0f} mL to spare" if spare >= 0 else f"short by {-spare:,.0f} mL"
             found.append(SizingSchool(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
         return found

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-import math
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass, replace
 from datetime import date
 from typing import Any
 
@@ -11,14 +11,15 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
+from yellow_larder.core.shelf_life import School
 from yellow_larder.larder.asking import Ask, read_container
 from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
-from yellow_larder.larder.lasting import base_life
-from yellow_larder.larder.lots import find_lot
-from yellow_larder.larder.plan import Packed, Plan
+from yellow_larder.larder.lots import CRUMBS_G, find_lot
+from yellow_larder.larder.plan import Lasts, Packed, Plan
+from yellow_larder.larder.quantities import say_mass
 from yellow_larder.larder.refusals import Refused
 from yellow_larder.larder.stock import Stock
 from yellow_larder.reference import life_classes
@@ -28,6 +29,10 @@ from yellow_larder.store.models import Place
 
 SHORTEST_WHY, LONGEST_WHY = 8, 120
 """Letters that a reason has which overrides a stop: more than a sigh, and not more than a label holds."""
+
+
+WEIGHED_WITHIN = 0.01
+"""How far a kitchen scale and what was rounded in typing may differ. Source: our judgement."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -70,6 +75,7 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
             for n, group in enumerate(groups)
         ]
         title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
+        check_lot_holds(session, ask, planned)
         acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
         stock = Stock(session)
         taken = _off_the_supplies(stock, acts, day) if day == today else []
@@ -110,6 +116,28 @@ def usual_shelf(kind: Kind, shelves: int) -> int:
     return 1 if kind is Kind.JAR else (shelves + 1) // 2
 
 
+def check_lot_holds(session: Session, ask: Ask, planned: Plan, *, promised_g: float = 0.0) -> None:
+    """Refuse to pack more than a lot holds, unless it is said that there was more.
+
+    Args:
+        session: where the lot is read.
+        ask: what is on the bench.
+        planned: its plan.
+        promised_g: what other lines of a run take of the lot, g.
+
+    Raises:
+        Refused: it holds less.
+    """
+    if ask.lot is None or ask.more:
+        return
+    lot = find_lot(session, ask.lot)
+    left_g, wanted_g = lot.mass_g - promised_g, planned.amount_g
+    if lot.food_key == planned.food.key and wanted_g > left_g * (1 + WEIGHED_WITHIN) + CRUMBS_G:
+        units = settings(session).units
+        holds, packs = say_mass(max(0.0, left_g), units), say_mass(wanted_g, units)
+        raise Refused("lot", f"That lot holds {holds}, and this packs {packs}. Pack less, or say that there was more")
+
+
 def off_the_lot(session: Session, number: int | None, food_key: str, mass_g: float) -> list[journal.Act]:
     """What packing takes off the lot in the cupboard; a lot of another food is not meant."""
     if number is None:
@@ -124,7 +152,6 @@ def shared_facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: in
     """What all containers of the batch have in common, as the journal keeps it."""
     food = all_foods(session)[planned.food.key]
     container = read_container(ask, settings(session).units)
-    days = base_life(food, container, planned.closing).days
     return {
         "food_key": food.key,
         "food_name": food.name,
@@ -138,10 +165,17 @@ def shared_facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: in
         "place_id": planned.place,
         "shelf": shelf,
         "q10": life_classes()[food.life].q10,
-        "cautious_days": _or_none(days.cautious),
-        "customary_days": _or_none(days.customary),
-        "hopeful_days": _or_none(days.hopeful),
+        **lasts_facts(planned.lasts),
     }
+
+
+def lasts_facts(lasts: Mapping[School, Lasts]) -> dict[str, float | None]:
+    """What is kept with a package of how long it lasts."""
+    facts: dict[str, float | None] = {}
+    for school, each in lasts.items():
+        facts[f"{school.value}_days"] = each.base_days
+        facts[f"{school.value}_most"] = each.most_days
+    return facts
 
 
 def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
@@ -151,6 +185,7 @@ def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
         "kcal": group.kcal,
         "packets": {str(packet.size_ml): packet.count for packet in group.packets} | gel_in(planned),
         "level": group.food_height_mm / planned.draw.inner_mm,
+        "closed": asdict(replace(planned.closed, void_ml=group.void_ml, packed_ml=group.packed_ml)),
     }
 
 
@@ -159,7 +194,3 @@ def gel_in(planned: Plan) -> dict[str, int]:
     if planned.damp is None or not planned.damp.gel_packets:
         return {}
     return {f"{planned.damp.gel_each_g:g} g gel": planned.damp.gel_packets}
-
-
-def _or_none(days: float) -> float | None:
-    return None if math.isinf(days) else days

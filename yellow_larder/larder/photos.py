@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from io import BytesIO
+
+from PIL import Image, ImageOps
 
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.refusals import NotThere, Refused
@@ -10,37 +13,57 @@ from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
 from yellow_larder.store.models import Change, Entry, Package, Photo
 
-MOST_BYTES = 2_000_000
-"""More than this is no photograph for a card. Source: our judgement; the screen makes them smaller before."""
+MOST_PIXELS = 50_000_000
+"""A picture larger than this is not decoded. Source: our judgement; the largest telephones take as many."""
+
+SIDE_PX = 1600
+"""The longer side of a photograph as it is kept. Source: our judgement: a card shows no more of it."""
 
 MOST_PHOTOS = 12
 
-_JPEG = b"\xff\xd8\xff"
 
-
-def keep_photo(larder: Larder, number: int, jpeg: bytes) -> int:
+def keep_photo(larder: Larder, number: int, picture: bytes) -> int:
     """Keep a photograph of a package; returns its number.
 
+    It is decoded and written anew: what is kept is a picture and nothing else, not where it was taken.
+
     Raises:
-        Refused: it is no JPEG, too large, or one too many.
+        Refused: it is no picture, too large, or one too many.
         NotThere: the package is not there.
     """
-    if not jpeg.startswith(_JPEG):
-        raise Refused("photo", "That is no photograph this larder can show: a JPEG, please")
-    if len(jpeg) > MOST_BYTES:
-        raise Refused("photo", "That is more than 2 MB: a smaller picture, please")
+    jpeg = _written_anew(picture)
     with writing(larder.engine) as session:
         if session.get(Package, number) is None:
             raise NotThere("number", f"There is no number {number}")
         if len(photos_in(journal.entries(session, "package", number))) >= MOST_PHOTOS:
             raise Refused("photo", f"{MOST_PHOTOS} of one package are enough")
-        photo = Photo(package=number, jpeg=jpeg)
+        # A number that no picture ever had: one taken back is let go, and its address must not show another.
+        photo = Photo(id=journal.next_entry(session), package=number, jpeg=jpeg)
         session.add(photo)
         session.flush()
         facts = {"on": larder.today().isoformat(), "photo": photo.id}
         acts = [journal.Act("package", number, "photographed", facts)]
         journal.record(session, f"A picture of number {number}", acts, at=larder.clock())
         return photo.id
+
+
+def _written_anew(picture: bytes) -> bytes:
+    """A picture as a JPEG of a size that a card can show, upright, without what was written beside its pixels."""
+    try:
+        with Image.open(BytesIO(picture), formats=("JPEG", "PNG", "WEBP")) as found:
+            if found.width * found.height > MOST_PIXELS:
+                raise Image.DecompressionBombError
+            found.draft("RGB", (SIDE_PX, SIDE_PX))
+            upright = ImageOps.exif_transpose(found).convert("RGB")
+    except Image.DecompressionBombError as error:
+        raise Refused("photo", "That picture has more than 50 million dots: take a smaller one") from error
+    except Exception as error:
+        # Whatever a decoder finds wrong with bytes from outside, it is no picture.
+        raise Refused("photo", "That cannot be read as a picture: take a JPEG, PNG or WebP") from error
+    upright.thumbnail((SIDE_PX, SIDE_PX))
+    written = BytesIO()
+    upright.save(written, "JPEG", quality=85, optimize=True)
+    return written.getvalue()
 
 
 def photos_in(entries: Iterable[tuple[Entry, Change]]) -> list[int]:

@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
+import math
 from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
+from yellow_larder.core.best_by import Best, Ends
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.guards import Guard
 from yellow_larder.core.nutrition import Nutrients
+from yellow_larder.core.shelf_life import School
 from yellow_larder.larder.asking import Sizing
 from yellow_larder.larder.vessels import Drawing
 from yellow_larder.reference import packets
@@ -67,7 +70,7 @@ def packets_by_size(groups: Iterable[Packed]) -> Counter[int]:
 
 @dataclass(frozen=True, slots=True)
 class SizingSchool:
-    """What one sizing school would put in, against the oxygen that is there."""
+    """What one sizing school would put in, against what the air asks for, margin included."""
 
     sizing: Sizing
     name: str
@@ -80,13 +83,47 @@ class SizingSchool:
 
 @dataclass(frozen=True, slots=True)
 class BestBy:
-    """Until when it is good: the household's school, with the band of the other two; none if it keeps."""
+    """Until when it is good: the household's school, with the band of all that is unsure; none if it keeps."""
 
     chosen: date | None
     cautious: date | None
     hopeful: date | None
     text: str
     band: str
+    ends: Ends
+    """What ends it first."""
+    why: str
+    """The same in words."""
+
+
+@dataclass(frozen=True, slots=True)
+class Lasts:
+    """What a package takes to its shelf: its life of the table, and the most days from packing; none if endless."""
+
+    base_days: float | None
+    most_days: float | None
+    ends: Ends
+
+    @staticmethod
+    def of(best: Best) -> Lasts:
+        """As the core reckons it."""
+        base, most = (None if math.isinf(each) else each for each in (best.base_days, best.most_days))
+        return Lasts(base, most, best.ends)
+
+
+@dataclass(frozen=True, slots=True)
+class Closed:
+    """How a package was closed, as it is kept with it: enough to reckon anew what becomes of it elsewhere."""
+
+    void_ml: float
+    packed_ml: float
+    opened_a_day: float
+    gel_g: float
+    waxed: bool
+    room_c: float
+    room_humidity: float
+    room_kpa: float
+    vacuum_share: float | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -129,13 +166,15 @@ class DampInside:
     course: list[DampPoint]
     starts: float
     limit: float
-    """Water activity that must not be passed: that of going soft, or of mould."""
-    crisp: bool
-    """Whether going soft is what spoils it."""
-    softens_days: float | None
-    """Days until it goes soft; none if it never does, or if that is no harm."""
-    moulds_days: float | None
-    """Days until mould could grow; none if it never could."""
+    """Water activity above which damp shows."""
+    above: str
+    """What it does above that, as it stands beside the line."""
+    stays: str
+    """What it stays as long as it is below."""
+    ends: Ends
+    """What damp does to it first."""
+    ends_days: float | None
+    """Days until it does; none if it never does."""
     gel_packets: int
     """Packets of gel that go in with each; none if none is asked for."""
     gel_each_g: float
@@ -169,7 +208,9 @@ class FoodOnBench:
     moisture_line_pct: float
     group: str
     water_activity: float | None
-    """At the warmest of where it will stand."""
+    """At the warmest of where it will stand; none where nothing tells."""
+    says_conditioned: bool
+    """Whether somebody has to say that a jar proved it dry, since it comes with no record."""
     warmest: str
 
 
@@ -198,6 +239,8 @@ class Plan:
     packets_at_hand: str
     """How many of these packets the supplies have, in words; empty if none are counted, or none are taken."""
     schools: list[SizingSchool]
+    air_asks_ml: float
+    """Packet millilitres that the air in each asks for, margin included."""
     air: AirInside | None
     """How its oxygen goes, if packets take it."""
     damp: DampInside | None
@@ -205,6 +248,9 @@ class Plan:
     verdict: Verdict
     guards: list[Guard]
     best_by: BestBy
+    lasts: dict[School, Lasts]
+    """By school, what of that is kept with each package."""
+    closed: Closed
     fits: str
     place: int
     place_name: str

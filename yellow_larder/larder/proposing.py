@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from typing import Any
@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
+from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.findings import judge
 from yellow_larder.core.foods import Food
@@ -25,18 +26,18 @@ from yellow_larder.core.packaging import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.larder.air_inside import say_span
-from yellow_larder.larder.asking import Ask, find_place, read_food, usual_closing
-from yellow_larder.larder.damp_inside import is_crisp, store_c, water_activity
+from yellow_larder.core.spoilage import Spoils
+from yellow_larder.larder.asking import Ask, Opened, find_place, read_food, usual_closing
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import moisture_of
 from yellow_larder.larder.larder import Larder, Settings, settings
-from yellow_larder.larder.lasting import life_days
 from yellow_larder.larder.lots import is_unproven, lot_of
 from yellow_larder.larder.money import say_money
 from yellow_larder.larder.packer import oxygen_in_room_ml
+from yellow_larder.larder.patience import still_wanted
 from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import Refused
+from yellow_larder.larder.standing import bests_of, course_of
 from yellow_larder.larder.stock import Sort, Stock
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
 from yellow_larder.larder.wording import say_best_by
@@ -84,11 +85,15 @@ class WantedLine:
         line: "10 kg pearl barley".
         lot: its number in the cupboard, if it has one.
         a_week: what the kitchen takes of it in a week, "400 g"; empty if nobody knows.
+        moisture: its moisture as measured, %; none means that of its record, or of the table.
+        conditioned: that it was conditioned in a jar, if it comes without a record.
     """
 
     line: str
     lot: int | None = None
     a_week: str = ""
+    moisture: float | None = None
+    conditioned: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,6 +163,7 @@ class _Lot:
     number: int | None
     uses_g_day: float | None
     moisture_pct: float
+    unproven: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -173,9 +179,21 @@ class _Pair:
 
 
 def propose_packing(
-    larder: Larder, lines: Sequence[WantedLine], *, horizon_years: float = 10, place: int | None = None
+    larder: Larder,
+    lines: Sequence[WantedLine],
+    *,
+    horizon_years: float = 10,
+    place: int | None = None,
+    opened: Opened = Opened.NEVER,
 ) -> ProposedPacking:
     """The containers that keep some lots best for least cost, all of them together.
+
+    Args:
+        larder: the larder.
+        lines: the lots.
+        horizon_years: how long they are meant to keep.
+        place: where they will stand; none means the first place.
+        opened: how often each container is opened.
 
     Raises:
         Refused: a line cannot be read, or goes into nothing.
@@ -190,9 +208,10 @@ def propose_packing(
         stock = Stock(session)
         offers, per_ml = _offers(stock), _packet_coins_per_ml(stock)
         wanted = [_read(session, n, line, known, larder.clock()) for n, line in enumerate(lines)]
+        asked = Ask(horizon_years=horizon_years, outer=True, opened=opened)
         pairs = [
-            [_pair(each, offer.container, household, where, horizon_years, per_ml) for offer in offers]
-            for each in wanted
+            [_pair(each, offer.container, household, where, asked, per_ml) for offer in offers]
+            for each in _as_long_as_wanted(wanted)
         ]
         mass = np.array([each.mass_g for each in wanted])
         try:
@@ -210,6 +229,12 @@ def propose_packing(
         today = larder.today()
         shown = [_line(each, pairs[n], offers, found.counts[n], household, today) for n, each in enumerate(wanted)]
     return _packing(shown, offers, found, household)
+
+
+def _as_long_as_wanted(lots: Sequence[_Lot]) -> Iterator[_Lot]:
+    for lot in lots:
+        still_wanted()
+        yield lot
 
 
 def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, household: Settings) -> ProposedPacking:
@@ -233,9 +258,12 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
     if grams < 1:
         raise Refused(f"line.{n}", "Write how much there is, such as 10 kg")
     lot = lot_of(session, line.lot, food)
-    known_pct = moisture_of(session, lot, now) if lot is not None else None
+    known_pct = moisture_of(session, lot, now) if lot is not None and line.moisture is None else line.moisture
+    if known_pct is not None and not 0 <= known_pct <= 100:
+        raise Refused(f"line.{n}", "Moisture lies between 0 and 100 %")
     moisture = food.composition.water_g if known_pct is None else known_pct
-    return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture)
+    unproven = is_unproven(food, lot, conditioned=line.conditioned)
+    return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture, unproven)
 
 
 def _offers(stock: Stock) -> list[_Offer]:
@@ -265,36 +293,40 @@ def _packet_coins_per_ml(stock: Stock) -> float:
     return sum(paid) / len(paid) if paid else _PACKET_COINS_PER_ML
 
 
-def _pair(
-    lot: _Lot, container: Container, household: Settings, place: Place, horizon_years: float, coins_per_ml: float
-) -> _Pair:
+def _pair(lot: _Lot, container: Container, household: Settings, place: Place, asked: Ask, coins_per_ml: float) -> _Pair:
     """What one container of a kind holds of a lot, what that costs, and whether it may be."""
     food, mine = lot.food, lot.record
-    closing = usual_closing(food, container)
+    closing = Closing.LID if lot.unproven and Closing.LID in container.closings else usual_closing(food, container)
     fits = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     filled = fill(container, food, fits, pressed=True)
     need = need_by_air_ml(oxygen_in_room_ml(filled.void_ml, household)) if closing is Closing.ABSORBER else 0.0
+    course = course_of(
+        asked,
+        food,
+        container,
+        closing,
+        place,
+        household,
+        mass_g=fits,
+        void_ml=filled.void_ml,
+        packed_ml=need,
+        moisture_pct=lot.moisture_pct,
+    )
     case = Case(
         food=food,
-        moisture_pct=lot.moisture_pct,
-        container=container,
-        closing=closing,
+        course=course,
         outer=True,
-        horizon_years=horizon_years,
+        horizon_years=asked.horizon_years,
         fill=filled,
         need_ml=need,
-        packed_ml=need,
-        unproven=is_unproven(mine),
-        water_activity=water_activity(food, lot.moisture_pct, place),
-        warmest_c=place.mean_c + place.swing_c,
-        store_c=store_c(place),
+        unproven=lot.unproven,
     )
     stop = next((each.says for each in judge(case) if each.severity is Severity.STOP), "")
-    life = life_days(food, container, closing, place)[household.school]
+    life = bests_of(food, course)[household.school].days
     days_open = fits / lot.uses_g_day if lot.uses_g_day else None
     worth = fits * (mine.coins / mine.came_g if mine is not None and mine.coins else _FOOD_COINS_PER_G)
-    best = _CRISP_OPEN_DAYS if is_crisp(food) else _GOOD_OPEN_DAYS
-    lost = float(keeps_too_short(np.array(life), np.array(horizon_years * DAYS_PER_YEAR)))
+    best = _CRISP_OPEN_DAYS if course.of.texture.spoils is not Spoils.MOULD else _GOOD_OPEN_DAYS
+    lost = float(keeps_too_short(np.array(life), np.array(asked.horizon_years * DAYS_PER_YEAR)))
     lost += float(stands_open_too_long(np.array(days_open), best)) if days_open is not None else 0.0
     costs = worth * lost + need * coins_per_ml + _HANDLING_COINS
     return _Pair(0.0 if stop else fits, costs, life, days_open, closing, stop)

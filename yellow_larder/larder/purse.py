@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.money import read_money, say_money
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.larder.wording import say_day
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
@@ -44,11 +45,12 @@ class PurseView:
     week_began: str
 
 
-def set_purse(larder: Larder, weekly: str) -> None:
-    """Say what there is to spend in a week; what is over so far goes on."""
+def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> None:
+    """Say what there is to spend in a week, from the version it was shown in; what is over so far goes on."""
     coins = read_money(weekly, "weekly")
     with writing(larder.engine) as session:
         old = purse_in(session)
+        check_based_on(session, "purse", 1, based_on, lambda: old)
         today = larder.today()
         if old is None:
             new = Purse(coins, today)

@@ -26,6 +26,19 @@ class NotThere(Refused):
     """What was asked for does not exist, or no longer."""
 
 
+class Outdated(Refused):
+    """What was to be changed is no longer what it was when it was shown; nothing was saved.
+
+    Attributes:
+        now: what it is now, as it is typed; none if it is gone, or if there is nothing to compare.
+        version: what a change of that is based on; none if there is nothing to compare.
+    """
+
+    def __init__(self, field: str, message: str, *, now: object = None, version: int | None = None) -> None:
+        self.now, self.version = now, version
+        super().__init__(field, message)
+
+
 def refuse_stops(findings: Iterable[Finding]) -> None:
     """Refuse what a finding stops, with its reason.
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from enum import StrEnum
@@ -18,6 +18,7 @@ from yellow_larder.core.foods import Food
 from yellow_larder.core.looks import LOOK_DAYS
 from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.clock import day_of
+from yellow_larder.larder.copies import SafeCopy, safe_copy
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import Stage, freeze_loads
 from yellow_larder.larder.freezing import Phase, freezings
@@ -28,6 +29,7 @@ from yellow_larder.larder.lots import CRUMBS_G
 from yellow_larder.larder.quantities import Units, say_mass
 from yellow_larder.larder.running import Running, Step
 from yellow_larder.larder.supplies import low_supplies
+from yellow_larder.larder.wording import say_day
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Lot, Package
@@ -53,6 +55,7 @@ class TaskKind(StrEnum):
     LOOK = "look"
     TROUBLE = "trouble"
     SUPPLY = "supply"
+    COPY = "copy"
 
 
 class When(StrEnum):
@@ -105,25 +108,31 @@ class Rounds:
     late: int
     today: int
     ahead: int
+    to_do: int
+    """What is late, or due today and can be done now: the one figure, along the top and on the page."""
 
 
 def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        found = _found(session, now)
+        found = _found(session, now, safe_copy(larder, session))
     order = list(When)
     found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
     late, today, ahead = (sum(each.when is when for each in found) for when in When)
-    return Rounds(day_of(now), found, late, today, ahead)
+    return Rounds(day_of(now), found, late, today, ahead, _to_do(found))
 
 
-def due_now(session: Session, now: datetime) -> int:
+def due_now(session: Session, now: datetime, copy: SafeCopy | None) -> int:
     """How many things are late, or due today and can be done now."""
-    return sum(each.when is When.LATE or (each.when is When.TODAY and each.now) for each in _found(session, now))
+    return _to_do(_found(session, now, copy))
 
 
-def _found(session: Session, now: datetime) -> list[Task]:
+def _to_do(found: Sequence[Task]) -> int:
+    return sum(each.when is When.LATE or (each.when is When.TODAY and each.now) for each in found)
+
+
+def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]:
     known, units = all_foods(session), settings(session).units
     jars, lots = journal.records(session, "jar"), _lots(session)
     return [
@@ -136,6 +145,7 @@ def _found(session: Session, now: datetime) -> list[Task]:
         *_trouble(session),
         *_supplies(session, now),
         *_eat(session, now),
+        *_copy(copy, now),
     ]
 
 
@@ -156,13 +166,17 @@ def _lots(session: Session) -> dict[int, _Lot]:
     return {number: _Lot(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found.all()}
 
 
-def _when(due: datetime, now: datetime, *, all_day: bool, grace: timedelta = timedelta(0)) -> When:
-    """Late, today or ahead: a day is late once it is over, an hour once it has passed by more than its grace."""
-    today, day = day_of(now), due.date() if all_day else day_of(due)
-    if day > today:
+def _by_day(due: datetime, today: date) -> When:
+    """Late, today or ahead of what is due on a day: it is late once the day is over."""
+    day = due.date()
+    return When.AHEAD if day > today else When.LATE if day < today else When.TODAY
+
+
+def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
+    """Late, today or ahead of what is due at an hour: it is late once that has passed by more than its grace."""
+    if day_of(due) > day_of(now):
         return When.AHEAD
-    late = day < today if all_day else now > due + grace
-    return When.LATE if late else When.TODAY
+    return When.LATE if now > due + grace else When.TODAY
 
 
 def _loads(session: Session, now: datetime) -> Iterator[Task]:
@@ -171,7 +185,7 @@ def _loads(session: Session, now: datetime) -> Iterator[Task]:
         running = Running(session, number, facts, now)
         for step in running.to_do():
             food = running.lying[step.item].food
-            when = _when(step.due, now, all_day=False, grace=timedelta(hours=1))
+            when = _by_hour(step.due, now, timedelta(hours=1))
             yield Task(
                 kinds[step.step],
                 number,
@@ -199,7 +213,7 @@ def _freezer(session: Session, now: datetime) -> Iterator[Task]:
             each.says,
             due,
             False,
-            _when(due, now, all_day=False, grace=timedelta(days=2)),
+            _by_hour(due, now, timedelta(days=2)),
             each.phase in (Phase.DONE, Phase.READY),
             each.form,
             each.colour,
@@ -223,7 +237,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
             each.says,
             each.due,
             False,
-            _when(each.due, now, all_day=False, grace=timedelta(0) if open_now else timedelta(hours=6)),
+            _by_hour(each.due, now, timedelta(0) if open_now else timedelta(hours=6)),
             open_now or each.due <= now,
             first.form,
             first.colour,
@@ -243,13 +257,13 @@ def _jars(
         detail = f"{say_mass(lot.mass_g, units)} in {jars}"
         if stands.phase is JarPhase.DRYER:
             due = datetime.combine(stands.counted_from, MORNING)
-            when = _when(due, now, all_day=True)
+            when = _by_day(due, today)
             title = f"Dry the {_plain(food)} again: back on the trays"
             yield Task(TaskKind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
         elif stands.due is not None:
             due = datetime.combine(stands.due, MORNING)
             said = f"{detail}, day {stands.free_days + 1} of {stands.wanted}"
-            when = _when(due, now, all_day=True)
+            when = _by_day(due, today)
             more = stands.wanted - stands.free_days - 1
             can = stands.due <= today
             title = f"Shake the {_plain(food)}"
@@ -276,7 +290,7 @@ def _waiting(
             say_mass(lot.mass_g, units),
             due,
             True,
-            _when(due, now, all_day=True),
+            _by_day(due, day_of(now)),
             True,
             food.form,
             food.colour,
@@ -285,28 +299,28 @@ def _waiting(
 
 def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
-    rows, days = due_within(session, day_of(now), SOON_DAYS)
-    by_food: dict[str, list[int]] = defaultdict(list)
-    for n, row in enumerate(rows):
-        by_food[row["food_name"]].append(n)
-    for food, mine in by_food.items():
-        mine.sort(key=lambda n: days[n])
-        first = rows[mine[0]]
-        end = day_of(now) + timedelta(days=int(np.floor(days[mine[0]])))
-        past = sum(1 for n in mine if days[n] < 0)
-        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first['number']} first"
+    soon = due_within(session, day_of(now), SOON_DAYS)
+    for n, food in enumerate(soon.foods):
+        mine = np.flatnonzero(soon.food == n)
+        if not len(mine):
+            continue
+        soonest = mine[np.argmin(soon.days[mine])]
+        first = session.get_one(Package, int(soon.number[soonest]))
+        end = day_of(now) + timedelta(days=int(np.floor(soon.days[soonest])))
+        past = bool((soon.days[mine] < 0).any())
+        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first.number} first"
         yield Task(
             TaskKind.EAT,
-            first["number"],
+            first.number,
             0,
             f"Look at the {food}: past best-by" if past else f"Eat the {food} next",
             count,
             datetime.combine(end, MORNING),
             True,
             When.TODAY if past else When.AHEAD,
-            bool(past),
-            first["form"],
-            first["colour"],
+            past,
+            first.form,
+            first.colour,
         )
 
 
@@ -328,7 +342,7 @@ def _looks(session: Session, now: datetime) -> Iterator[Task]:
             f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
             due,
             True,
-            _when(due, now, all_day=True),
+            _by_day(due, day_of(now)),
             day <= day_of(now),
             first.form,
             first.colour,
@@ -337,7 +351,8 @@ def _looks(session: Session, now: datetime) -> Iterator[Task]:
 
 def _trouble(session: Session) -> Iterator[Task]:
     """Packages that were not right when they were looked over."""
-    wrong = select(Package).where(Package.trouble != "", Package.thrown_out_on.is_(None)).order_by(Package.number)
+    # Above nothing, rather than not nothing: a range, which the index knows.
+    wrong = select(Package).where(Package.trouble > "", Package.thrown_out_on.is_(None)).order_by(Package.number)
     for package in session.scalars(wrong):
         yield Task(
             TaskKind.TROUBLE,
@@ -362,6 +377,16 @@ def _supplies(session: Session, now: datetime) -> Iterator[Task]:
     names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
     today = datetime.combine(day_of(now), MORNING)
     yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, today, True, When.TODAY, True)
+
+
+def _copy(copy: SafeCopy | None, now: datetime) -> Iterator[Task]:
+    """The newest safe copy is old, or the last could not be kept."""
+    if copy is None or not (copy.old or copy.trouble):
+        return
+    newest = f"The newest is of {say_day(copy.on)}, {copy.days} days old" if copy.on else "There is none yet"
+    detail = f"{newest}. {copy.trouble[0].upper()}{copy.trouble[1:]}" if copy.trouble else newest
+    today = datetime.combine(day_of(now), MORNING)
+    yield Task(TaskKind.COPY, 0, 0, "Keep a safe copy of the larder", detail, today, True, When.TODAY, True)
 
 
 def _plain(food: Food) -> str:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import defaultdict
+from collections.abc import Sequence
 from dataclasses import asdict, dataclass, replace
 from datetime import datetime, timedelta
 from typing import Any
@@ -17,7 +18,7 @@ from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.clock import day_of, on_the_wall
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import CRUMBS_G
-from yellow_larder.larder.packing import off_the_lot, stop_overridden
+from yellow_larder.larder.packing import check_lot_holds, off_the_lot, stop_overridden
 from yellow_larder.larder.quantities import read_amount, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.run_plan import MOST_CONTAINERS, MOST_LINES, lay_out, read_ask, sheet_of, weighed
@@ -25,37 +26,54 @@ from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the
 from yellow_larder.larder.stock import EXTRAS_MINUTES, Stock, spares_act
 from yellow_larder.store import journal
 from yellow_larder.store.database import writing
+from yellow_larder.store.folds import LASTS
 from yellow_larder.store.models import Lot
 
 _LEAST_G = 1.0
 
-_NO_END = dict.fromkeys(("cautious_days", "customary_days", "hopeful_days"))
+_NO_END = dict.fromkeys(LASTS)
 """Of food that keeps without end, whose days a patch leaves out."""
 
 
 def add_line(larder: Larder, ask: Ask) -> int:
-    """Put what is on the bench on the run sheet; returns the run's number.
+    """Put what is on the bench on the run sheet; returns the run's number. See `add_lines`."""
+    return add_lines(larder, [ask])
+
+
+def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
+    """Put what was planned on the run sheet, all of it or nothing; returns the run's number.
 
     Raises:
-        Refused: the bench cannot be packed as it is, or a run is on already.
+        Refused: one of them cannot be packed as it is, there are too many, or a run is on already.
     """
     with writing(larder.engine) as session:
-        planned = plan_in(session, ask, now=larder.clock())
-        stop_overridden(ask, planned)
         run = current(session)
         if run is not None and run.phase() is not RunPhase.SHEET:
             raise Refused("run", "A run is on: finish it first, then put this on the next sheet")
-        lines = run.facts.get("lines", {}) if run else {}
-        if len(lines) >= MOST_LINES:
-            raise Refused("run", f"{MOST_LINES} lines are the most for one run: two days' work")
+        lines = dict(run.facts.get("lines", {})) if run else {}
         number = run.number if run else journal.next_number(session, "run")
-        line = max((int(n) for n in lines), default=0) + 1
-        asked = asdict(replace(ask, line="", food=planned.food.key, amount=f"{planned.amount_g:.1f} g"))
-        asked["moisture"] = planned.food.moisture_pct
-        title = f"On the run sheet: {planned.count} × {planned.full.mass} {planned.food.name}"
-        acts = [journal.Act("run", number, "line", {"lines": {str(line): _kept(asked)}})]
-        journal.record(session, title, acts, at=larder.clock())
+        acts, said = [], []
+        for ask in asks:
+            planned = plan_in(session, ask, now=larder.clock())
+            stop_overridden(ask, planned)
+            if len(lines) >= MOST_LINES:
+                raise Refused("run", f"{MOST_LINES} lines are the most for one run: two days' work")
+            check_lot_holds(session, ask, planned, promised_g=_promised_g(lines, ask.lot))
+            line = str(max((int(n) for n in lines), default=0) + 1)
+            asked = asdict(replace(ask, line="", food=planned.food.key, amount=f"{planned.amount_g:.1f} g"))
+            asked["moisture"] = planned.food.moisture_pct
+            lines[line] = _kept(asked)
+            acts.append(journal.Act("run", number, "line", {"lines": {line: lines[line]}}))
+            said.append(f"{planned.count} × {planned.full.mass} {planned.food.name}")
+        title = said[0] if len(said) == 1 else f"{len(said)} lines, {said[0]} first"
+        journal.record(session, f"On the run sheet: {title}", acts, at=larder.clock())
     return number
+
+
+def _promised_g(lines: dict[str, Any], lot: int | None) -> float:
+    """What the lines of a sheet take of a lot, g."""
+    asked = [dict(line["ask"]) for line in lines.values()]
+    return sum(read_amount(each["amount"], "amount").mass_g for each in asked if each.get("lot") == lot)
 
 
 def _kept(asked: dict[str, Any]) -> dict[str, Any]:
@@ -389,8 +407,10 @@ def abandon(larder: Larder, number: int) -> None:
     now = larder.clock()
     with writing(larder.engine) as session:
         run = the_run(session, number)
-        if run.phase() in (RunPhase.CLOCK, RunPhase.DONE):
+        if run.phase() is RunPhase.CLOCK:
             raise Refused("phase", "Packets are out: put them back into the jar first")
+        if run.phase() is RunPhase.DONE:
+            raise Refused("phase", "That run is over already")
         acts = [journal.Act("run", number, "done", {"done": now.isoformat(), "broken_off": True})]
         acts += _spares(run, now)
         journal.record(session, "Broke the run off", acts, at=now)

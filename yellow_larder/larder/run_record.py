@@ -7,11 +7,12 @@ from datetime import datetime
 from enum import StrEnum
 from typing import Any
 
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.run import OUT_MINUTES, USUAL_SECONDS, Forecast, forecast
 from yellow_larder.larder.refusals import NotThere, Refused
-from yellow_larder.store import journal
+from yellow_larder.store.models import Record
 
 
 class RunPhase(StrEnum):
@@ -101,6 +102,8 @@ class Run:
         facts, containers = self.facts, self.containers
         left = [each for each in containers.values() if "closed" not in each]
         steps = (
+            # A run that was broken off is over, whatever was left of it.
+            ("done" in facts, RunPhase.DONE),
             (not containers, RunPhase.SHEET),
             ("labelled" not in facts, RunPhase.LABELS),
             ("set_out" not in facts, RunPhase.SET_OUT),
@@ -108,9 +111,8 @@ class Run:
             (self.clock is not None, RunPhase.CLOCK),
             (any(not each["packets"] for each in left), RunPhase.PLAIN),
             (bool(left), RunPhase.OPEN),
-            ("done" not in facts, RunPhase.LAST),
         )
-        return next((phase for here, phase in steps if here), RunPhase.DONE)
+        return next((phase for here, phase in steps if here), RunPhase.LAST)
 
     def took_s(self) -> list[float]:
         """What each container took that was closed against the clock, s, in their order."""
@@ -159,26 +161,29 @@ class Run:
             raise Refused("phase", f"The run is at “{now.value}” now; another screen may have been ahead of this one")
 
 
+_IS_RUN = Record.kind == "run"
+
+
 def current(session: Session) -> Run | None:
     """The run that is not done; none if there is none."""
-    for number, facts in reversed(journal.records(session, "run").items()):
-        if "done" not in facts:
-            return Run(number, facts)
-    return None
+    done = Record.facts["done"].as_string()
+    row = session.scalar(select(Record).where(_IS_RUN, done.is_(None)).order_by(Record.number.desc()).limit(1))
+    return Run(row.number, row.facts) if row is not None else None
 
 
 def the_run(session: Session, number: int) -> Run:
     """The run of that number."""
-    facts = journal.records(session, "run").get(number)
-    if facts is None:
-        raise NotThere("number", "That run was taken back, or never begun")
-    return Run(number, facts)
+    row = session.get(Record, ("run", number))
+    if row is None:
+        raise NotThere("number", "That run was undone, or never begun")
+    return Run(number, row.facts)
 
 
 def usual_seconds(session: Session) -> float:
     """What a container usually takes here: the mean of the last run, or what is usual anywhere."""
-    for number, facts in reversed(journal.records(session, "run").items()):
-        took = Run(number, facts).took_s()
+    lately = session.scalars(select(Record).where(_IS_RUN).order_by(Record.number.desc()).limit(20))
+    for row in lately:
+        took = Run(row.number, row.facts).took_s()
         if len(took) >= 3:
             return min(max(sum(took) / len(took), 5.0), 600.0)
     return USUAL_SECONDS

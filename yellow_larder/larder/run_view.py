@@ -23,6 +23,7 @@ from yellow_larder.larder.run_record import Run, RunPhase, current, is_over, the
 from yellow_larder.larder.sharing import packs_of, say_ways, to_buy
 from yellow_larder.larder.stock import Stock, say_packs
 from yellow_larder.larder.vessels import Drawing, container_by_key, drawing
+from yellow_larder.store import journal
 from yellow_larder.store.database import reading
 from yellow_larder.store.models import Place
 
@@ -144,6 +145,8 @@ class RunView:
     spares: list[str]
     cautions: list[str]
     closed: int
+    last_change: int
+    """The newest change of this run: what “take the last one back” means, whatever else was done since."""
 
 
 def see_run(larder: Larder) -> RunView | None:
@@ -182,6 +185,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
         spares=[f"{held['count']} × {held['size_ml']} mL, {held['minutes']:.0f} min out" for held in run.held.values()],
         cautions=_cautions(run),
         closed=sum(each.closed for each in containers),
+        last_change=journal.version(session, "run", run.number),
     )
 
 

@@ -113,7 +113,8 @@ class Running:
     def weighings(self, item: int) -> list[Weighing]:
         """What was weighed of a food, on whichever tray, as shares of what it went in with."""
         found = [
-            Weighing(hours_between(tray.in_at, at), min(grams / tray.wet_g, 1.04))
+            # A load forgotten for a season is no longer fitted to: what is known of drying ends with 2,000 hours.
+            Weighing(min(hours_between(tray.in_at, at), 2000.0), min(grams / tray.wet_g, 1.04))
             for tray in self.trays
             if tray.item == item
             for at, grams in tray.weighings

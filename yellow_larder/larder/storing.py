@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import csv
 from dataclasses import dataclass
-from io import StringIO
 
 import numpy as np
 from sqlalchemy import func, select
@@ -15,13 +13,14 @@ from yellow_larder.core.foods import Food
 from yellow_larder.core.keeping import best_kept
 from yellow_larder.core.shelf_life import School, ageing_rate
 from yellow_larder.larder.diary import ever_eaten
-from yellow_larder.larder.eaters import appetite
+from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.goal import Goal, Wanted, wanted_in
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lots import cupboard_g
 from yellow_larder.larder.quantities import Units, say_mass
 from yellow_larder.larder.refusals import NotThere
+from yellow_larder.larder.wording import as_csv
 from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.store import journal
 from yellow_larder.store.database import reading, writing
@@ -95,6 +94,7 @@ class StoreView:
     """The master list, and what it comes to."""
 
     goal: Goal
+    goal_version: int
     days: int
     at_table: float
     rows: list[StoreRow]
@@ -102,7 +102,6 @@ class StoreView:
     wanted_meals: int
     cooked_meals: int
     covered: float
-    days_covered: float
     share_of_eating: float
     """Energy of what the goal asks for, against all that the household eats in that time."""
     gap_mass: str
@@ -112,8 +111,9 @@ class StoreView:
 
 @dataclass(frozen=True, slots=True)
 class InStore:
-    """How long everything here would feed the household, whatever it is."""
+    """How much there is, and how long everything here would feed the household, whatever it is."""
 
+    packages: int
     kcal: float
     days: float
 
@@ -124,6 +124,7 @@ def master_list(larder: Larder) -> StoreView:
         household = settings(session)
         wanted = wanted_in(session, larder.today())
         rate = _coolest(session)
+        goal_version = journal.version(session, "goal", 1)
         eaten = ever_eaten(session)
         eating = appetite(session, larder.today().year)
         diary_ever = session.scalar(select(func.count()).select_from(DiaryDay)) or 0
@@ -137,6 +138,7 @@ def master_list(larder: Larder) -> StoreView:
     gap = table.gap_g
     return StoreView(
         goal=wanted.goal,
+        goal_version=goal_version,
         days=round(wanted.days),
         at_table=wanted.at_table,
         rows=sorted(rows, key=lambda row: -row.kcal),
@@ -147,7 +149,6 @@ def master_list(larder: Larder) -> StoreView:
         wanted_meals=int(table.times.sum()),
         cooked_meals=int(cooked.sum()),
         covered=covered,
-        days_covered=covered * wanted.days,
         share_of_eating=float(table.need_g @ table.kcal_per_g) / (eating.kcal_day * wanted.days),
         gap_mass=say_mass(float(gap.sum()), household.units),
         diary_days=wanted.diary_days,
@@ -155,15 +156,13 @@ def master_list(larder: Larder) -> StoreView:
     )
 
 
-def in_store(session: Session, year: int) -> InStore:
+def in_store(session: Session, eats: Appetite) -> InStore:
     """How long everything on the shelves and in the cupboard would feed the household."""
-    shelves = session.scalar(select(func.sum(Package.kcal)).where(Package.thrown_out_on.is_(None))) or 0.0
-    foods = all_foods(session)
-    cupboard = sum(
-        foods[key].composition.kcal * mass_g / 100 for key, mass_g in cupboard_g(session).items() if key in foods
-    )
-    kcal = shelves + cupboard
-    return InStore(kcal, kcal / appetite(session, year).kcal_day)
+    on_shelves = select(func.count(), func.coalesce(func.sum(Package.kcal), 0.0))
+    packages, shelves = session.execute(on_shelves.where(Package.thrown_out_on.is_(None))).one()
+    cupboard, foods = cupboard_g(session), all_foods(session)
+    kcal = shelves + sum(foods[key].composition.kcal * mass_g / 100 for key, mass_g in cupboard.items() if key in foods)
+    return InStore(packages, kcal, kcal / eats.kcal_day)
 
 
 def mark_tried(larder: Larder, food: str) -> None:
@@ -179,13 +178,12 @@ def mark_tried(larder: Larder, food: str) -> None:
 
 def master_csv(larder: Larder) -> str:
     """The master list as CSV, weights in grams."""
-    out = StringIO()
-    table = csv.writer(out)
-    table.writerow(["food", "need_g", "on_shelves_g", "in_cupboard_g", "gap_g", "need_kcal", "best_kept", "keeps"])
+    head = ["food", "need_g", "on_shelves_g", "in_cupboard_g", "gap_g", "need_kcal", "best_kept", "keeps"]
+    rows = []
     for row in master_list(larder).rows:
         grams = [round(mass, 1) for mass in (row.need_g, row.shelves_g, row.cupboard_g, row.gap_g)]
-        table.writerow([row.name, *grams, round(row.kcal), row.kept, row.keeps])
-    return out.getvalue()
+        rows.append([row.name, *grams, round(row.kcal), row.kept, row.keeps])
+    return as_csv(head, rows)
 
 
 def say_cups(mass_g: float, food: Food) -> str:
@@ -212,6 +210,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], school: School, units: 
     keeping = best_kept(
         food,
         lives_of(food.life),
+        life_classes()[food.life].frozen,
         wanted_days=wanted.goal.keep_years * DAYS_PER_YEAR,
         rate=rate[food.life],
         school=school,

@@ -17,6 +17,7 @@ from yellow_larder.larder.money import read_money, say_money
 from yellow_larder.larder.quantities import Units, read_length_mm, say_dial, say_length, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.stock import SORT_OF, Sort, Stock, is_low, is_trusted, say_count, spares_act
+from yellow_larder.larder.versions import check_based_on
 from yellow_larder.larder.vessels import Drawing, container_by_key, cut_shorter, drawing, own_bag, say_container
 from yellow_larder.larder.wording import say_day
 from yellow_larder.reference import packets
@@ -62,6 +63,7 @@ class Supply:
     """Something to pack with, as it stands."""
 
     number: int
+    version: int
     sort: Sort
     key: str
     name: str
@@ -101,7 +103,11 @@ def see_supplies(larder: Larder) -> SuppliesView:
     """Everything there is to pack with."""
     with reading(larder.engine) as session:
         household = settings(session)
-        found = [_view(number, facts, household, larder.clock()) for number, facts in Stock(session).records.items()]
+        versions = journal.versions(session, "supply")
+        found = [
+            _view(number, versions[number], facts, household, larder.clock())
+            for number, facts in Stock(session).records.items()
+        ]
     order = list(Sort)
     found.sort(key=lambda each: (order.index(each.sort), _size(each), each.name))
     return SuppliesView(found, sum(each.is_low for each in found))
@@ -171,7 +177,7 @@ def _mouth(text: str) -> Mouth:
 
 
 def _rating(text: str) -> int:
-    size = int(text) if text.isdigit() else 0
+    size = int(text) if text.isdecimal() else 0
     if size not in packets():
         sizes = ", ".join(str(each) for each in sorted(packets()))
         raise Refused("key", f"Absorbers come in {sizes} mL")
@@ -202,7 +208,13 @@ def _check_count(count: int, field: str) -> int:
 
 
 def count_supply(
-    larder: Larder, number: int, count: int, *, spares: int | None = None, again: int | None = None
+    larder: Larder,
+    number: int,
+    count: int,
+    *,
+    spares: int | None = None,
+    again: int | None = None,
+    based_on: int | None = None,
 ) -> None:
     """It was counted: so many there are, so many spares in the jar, so many lids that were used before.
 
@@ -212,6 +224,7 @@ def count_supply(
     _check_count(count, "count")
     with writing(larder.engine) as session:
         facts = _facts(session, number)
+        check_based_on(session, "supply", number, based_on, lambda: _countable(facts))
         said: dict[str, Any] = {"count": count}
         if spares is not None:
             if facts["sort"] != Sort.PACKETS:
@@ -247,7 +260,13 @@ def more_of(larder: Larder, number: int, count: int, *, cost: str = "") -> None:
 
 
 def set_supply(
-    larder: Larder, number: int, *, low: int | None = None, cost: str | None = None, note: str | None = None
+    larder: Larder,
+    number: int,
+    *,
+    low: int | None = None,
+    cost: str | None = None,
+    note: str | None = None,
+    based_on: int | None = None,
 ) -> None:
     """Say when it is running low, what one costs, what is to be known of it.
 
@@ -262,9 +281,22 @@ def set_supply(
     if note is not None:
         said["note"] = _note(note)
     with writing(larder.engine) as session:
-        name = _facts(session, number)["name"]
+        facts = _facts(session, number)
+        name, household = facts["name"], settings(session)
+        check_based_on(session, "supply", number, based_on, lambda: _noted(facts, household))
         acts = [journal.Act("supply", number, "set", said)]
         journal.record(session, f"Noted of {name}", acts, at=larder.clock())
+
+
+def _countable(facts: dict[str, Any]) -> dict[str, object]:
+    """What counting says of a supply."""
+    return {name: facts[name] for name in ("count", "spares", "again")}
+
+
+def _noted(facts: dict[str, Any], household: Settings) -> dict[str, object]:
+    """What is noted of a supply, as it is typed."""
+    cost = say_money(facts["coins"], household) if facts.get("coins") is not None else ""
+    return {"low": facts["low"], "cost": cost, "note": facts["note"]}
 
 
 def forget_supply(larder: Larder, number: int) -> None:
@@ -376,7 +408,7 @@ def _say_oven(facts: dict[str, Any], units: Units) -> str:
     )
 
 
-def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
+def _view(number: int, version: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
     sort = Sort(facts["sort"])
     container = container_by_key(facts["key"]) if sort in SORT_OF.values() else None
     trusted = is_trusted(facts, now)
@@ -387,6 +419,7 @@ def _view(number: int, facts: dict[str, Any], household: Settings, now: datetime
         spares = f"{facts['spares']} loose in the jar since {since}, {worth}"
     return Supply(
         number=number,
+        version=version,
         sort=sort,
         key=facts["key"],
         name=facts["name"],

@@ -13,7 +13,8 @@ from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.gives import Gives, gives_of
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.loads import mark
-from yellow_larder.larder.quantities import say_mass, say_temperature
+from yellow_larder.larder.lying import Lying
+from yellow_larder.larder.quantities import Units, say_mass, say_temperature
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.larder.running import Running, hours_between, record_of, solids_g
 from yellow_larder.larder.weighing import net_g, number_of, tray_of
@@ -141,13 +142,16 @@ def _moisture(running: Running, item: int, wet_g: float, dry_g: float, *, meant:
         raise Refused("weight", f"Not lighter than the {wet} it went in with: were the trays on the scale?")
     least = solids_g(lying, wet_g)
     if dry_g <= least and not meant:
-        raise Refused(
-            "meant",
-            f"Lighter than it can be: {say_mass(least, units)} of what went in is not water, if it held "
-            f"{lying.course.start_pct:.0f} % as in the table. Is all of it on the scale? Some pears and tomatoes are "
-            "wetter than the table.",
-        )
+        raise Refused("meant", _too_light(lying, least, units))
     return lying.course.moisture_pct(dry_g / wet_g) if dry_g > least else lying.wanted_pct
+
+
+def _too_light(lying: Lying, least_g: float, units: Units) -> str:
+    return (
+        f"Lighter than it can be: {say_mass(least_g, units)} of what went in is not water, if it held "
+        f"{lying.course.start_pct:.0f} % as in the table. Is all of it on the scale? Some pears and tomatoes are "
+        "wetter than the table."
+    )
 
 
 def _tested(
@@ -159,6 +163,9 @@ def _tested(
     now_g = net_g(weight, 0) if weighed else sum(running.expected_g(n) for n in numbers)
     if now_g >= wet_g:
         raise Refused("weight", f"Not lighter than the {say_mass(wet_g, running.household.units)} it went in with")
+    least = solids_g(lying, wet_g)
+    if weighed and now_g <= least:
+        raise Refused("weight", _too_light(lying, least, running.household.units))
     moisture, target = lying.course.moisture_pct(now_g / wet_g), lying.course.target_pct
     judged = believe(feels_dry=feels_dry, moisture_pct=moisture, target_pct=target)
     if wet_inside:

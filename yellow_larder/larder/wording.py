@@ -2,15 +2,40 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+import csv
+from collections.abc import Iterable, Mapping, Sequence
 from datetime import date
 from functools import lru_cache
+from io import StringIO
 
 _LONG_MONTHS = [
     "January", "February", "March", "April", "May", "June",
     "July", "August", "September", "October", "November", "December",
 ]  # fmt: skip
 _MONTHS = [month[:3] for month in _LONG_MONTHS]
+
+
+def harmless_cell(value: object) -> object:
+    """A cell that no spreadsheet runs: text that looks like a formula is marked as text.
+
+    Example:
+        >>> harmless_cell("=HYPERLINK(1)"), harmless_cell("rice"), harmless_cell(-2.5)
+        ("'=HYPERLINK(1)", 'rice', -2.5)
+
+    Source: OWASP, CSV Injection.
+    """
+    if isinstance(value, str) and value.startswith(("=", "+", "-", "@", "\t", "\r", "\n")):
+        return f"'{value}"
+    return value
+
+
+def as_csv(head: Sequence[str], rows: Iterable[Sequence[object]]) -> str:
+    """A table as CSV that a spreadsheet can open without running anything in it. Source: RFC 4180."""
+    out = StringIO()
+    table = csv.writer(out)
+    table.writerow(head)
+    table.writerows([harmless_cell(value) for value in row] for row in rows)
+    return out.getvalue()
 
 
 def say_day(day: date) -> str:
