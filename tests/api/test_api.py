@@ -25,8 +25,10 @@ def test_from_a_line_to_a_shelf_and_back(client: TestClient) -> None:
     assert client.get("/api/packages/1").json()["place_name"] == "Cellar"
     assert client.post("/api/shelves/throw-out", json={"numbers": [1], "why": "Puffed up"}).status_code == 204
     assert [each["number"] for each in client.get("/api/shelves").json()["packages"]] == [3, 4, 2]
-    assert client.get("/api/shelves/find", params={"words": "YELLOW LARDER 3"}).json() == [3]
-    assert client.get("/api/shelves/find", params={"words": "barl"}).json() == [3, 4, 2]
+    found = client.get("/api/shelves/find", params={"words": "YELLOW LARDER 3"}).json()
+    assert found == [{"number": 3, "place": 1}]
+    found = client.get("/api/shelves/find", params={"words": "barl"}).json()
+    assert [(each["number"], each["place"]) for each in found] == [(3, 1), (4, 1), (2, 2)]
     for _ in range(3):
         assert client.post("/api/undo").status_code == 200
     assert client.get("/api/overview").json()["kept"] == 4

@@ -49,7 +49,7 @@ def test_single_labels_off_the_roll(client: TestClient, batch: int) -> None:
 
 
 def test_the_run_sheet(client: TestClient) -> None:
-    number = client.post("/api/run/lines", json={"ask": {"line": "5 kg red lentils"}}).json()
+    number = client.post("/api/run/lines", json={"asks": [{"line": "5 kg red lentils"}]}).json()
     client.post(f"/api/run/{number}/begin")
     assert client.get(f"/api/run/{number}/sheet.pdf").content.startswith(b"%PDF")
     assert client.get(f"/api/labels.pdf?run={number}").content.startswith(b"%PDF")

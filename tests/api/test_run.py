@@ -11,7 +11,7 @@ from fastapi.testclient import TestClient
 from tests.conftest import Clock
 
 PACKETS = {"sort": "packets", "key": "500", "count": 2, "per_pack": 10, "cost": "3.20", "low": 1}
-LENTILS = {"ask": {"line": "5 kg red lentils"}}
+LENTILS = {"asks": [{"line": "5 kg red lentils"}]}
 
 
 def refusal(answer: Any) -> tuple[int, str]:
@@ -101,8 +101,8 @@ def test_supplies_are_kept(client: TestClient) -> None:
         ("post", "/supplies", PACKETS | {"sort": "hats"}, (422, "sort")),
         ("post", "/supplies", PACKETS | {"count": "many"}, (422, "count")),
         ("put", "/supplies/7/count", {"count": 5}, (404, "number")),
-        ("post", "/run/lines", {"ask": {"line": "barley"}}, (422, "line")),
-        ("post", "/run/lines", {"ask": {"line": "1 kg barley", "container": "hat"}}, (404, "container")),
+        ("post", "/run/lines", {"asks": [{"line": "barley"}]}, (422, "line")),
+        ("post", "/run/lines", {"asks": [{"line": "1 kg barley", "container": "hat"}]}, (404, "container")),
         ("post", "/run/9/begin", None, (404, "number")),
         ("get", "/run/9", None, (404, "number")),
     ],

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-import time
-from collections.abc import Awaitable, Callable
+import base64
+import hashlib
+import re
 from pathlib import Path
-from urllib.parse import urlsplit
 
-import structlog
-from fastapi import FastAPI, Request, Response
-from fastapi.responses import FileResponse
+from fastapi import FastAPI, Response
+from fastapi.openapi.docs import get_swagger_ui_html
+from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
@@ -31,17 +31,14 @@ from yellow_larder.api import (
     table,
 )
 from yellow_larder.api.devices import Devices, simulated_devices
+from yellow_larder.api.guard import Guard
 from yellow_larder.api.problems import add_problem_handlers, problem
 from yellow_larder.larder.larder import Larder
-
-LARGEST_REQUEST = 8 * 1024 * 1024
-
-_log = structlog.get_logger()
 
 
 def make_app(larder: Larder, web: Path | None = None, instruments: Devices | None = None) -> FastAPI:
     """The application over one larder; with the built front end, if it is given, and simulated instruments if not."""
-    app = FastAPI(title="Yellow Larder", description=about or "", version="0.1.0", docs_url="/api/docs", redoc_url=None)
+    app = FastAPI(title="Yellow Larder", description=about or "", version="0.1.0", docs_url=None, redoc_url=None)
     app.state.larder = larder
     app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
@@ -61,41 +58,67 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
         household,
     ):
         app.include_router(each.router, prefix="/api")
-    app.middleware("http")(_guard)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=1)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=["127.0.0.1", "localhost"])
+    app.add_middleware(Guard)
+    _add_docs(app)
     if web is not None:
         _serve_web(app, web)
     return app
 
 
-async def _guard(request: Request, call_next: Callable[[Request], Awaitable[Response]]) -> Response:
-    """Refuse what another site's page sends, and what is too large; tell how long the rest took."""
-    origin = request.headers.get("origin")
-    if origin and urlsplit(origin).netloc != request.headers.get("host"):
-        return problem(403, "Not from here", "Only this larder's own pages may change it")
-    if int(request.headers.get("content-length") or 0) > LARGEST_REQUEST:
-        return problem(413, "Too much at once", "That is more than 8 MB")
-    start = time.perf_counter()
-    response = await call_next(request)
-    took = (time.perf_counter() - start) * 1000
-    response.headers["Server-Timing"] = f"app;dur={took:.1f}"
-    response.headers["X-Content-Type-Options"] = "nosniff"
-    if request.method != "GET":
-        _log.info("done", method=request.method, path=request.url.path, status=response.status_code, ms=round(took, 1))
-    return response
+def _add_docs(app: FastAPI) -> None:
+    """The interface described, drawn by a script that ships with the pages: nothing is fetched from elsewhere."""
+
+    @app.get("/api/docs", include_in_schema=False)
+    def docs() -> Response:
+        page = get_swagger_ui_html(
+            openapi_url="/openapi.json",
+            title="Yellow Larder",
+            swagger_js_url="/_docs/swagger-ui-bundle.js",
+            swagger_css_url="/_docs/swagger-ui.css",
+            swagger_favicon_url="/favicon.svg",
+        )
+        page.headers["Content-Security-Policy"] = content_policy(bytes(page.body).decode())
+        return page
+
+
+def content_policy(page: str) -> str:
+    """What a page may load and run: what is served here, and the scripts that are written in it.
+
+    Example:
+        >>> "sha256-" in content_policy("<script>start()</script>")
+        True
+    """
+    inline = re.findall(r"<script(?![^>]*\ssrc=)[^>]*>(.*?)</script>", page, re.DOTALL)
+    hashes = [base64.b64encode(hashlib.sha256(script.encode()).digest()).decode() for script in inline]
+    return "; ".join(
+        (
+            "default-src 'self'",
+            " ".join(("script-src 'self'", *(f"'sha256-{each}'" for each in hashes))),
+            "style-src 'self' 'unsafe-inline'",
+            "img-src 'self' data: blob:",
+            "object-src 'none'",
+            "base-uri 'none'",
+            "form-action 'self'",
+            "frame-ancestors 'none'",
+        )
+    )
 
 
 def _serve_web(app: FastAPI, web: Path) -> None:
     index = web / "index.html"
+    page_text = index.read_text()
+    headers = {"Cache-Control": "no-cache", "Content-Security-Policy": content_policy(page_text)}
+    # Known by name beforehand: what an address says is never looked for on the disk.
+    files = {path.relative_to(web).as_posix(): path for path in web.rglob("*") if path.is_file() and path != index}
     app.mount("/_app", StaticFiles(directory=web / "_app"), name="app")
 
     @app.get("/{path:path}", include_in_schema=False)
     def page(path: str) -> Response:
         """A file of the front end, or its one page, which finds its own way."""
         if path.startswith("api/"):
-            return problem(404, "Not there", "There is nothing at this address")
-        file = (web / path).resolve()
-        if path and file.is_relative_to(web.resolve()) and file.is_file():
-            return FileResponse(file)
-        return FileResponse(index, headers={"Cache-Control": "no-cache"})
+            return problem(404, "Not found", "There is nothing at this address")
+        if path in files:
+            return FileResponse(files[path])
+        return HTMLResponse(page_text, headers=headers)

@@ -2,21 +2,21 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body
+from fastapi import Body
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Day, TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.larder.asking import Ask
+from yellow_larder.api.routing import asks, larder_router, slow
+from yellow_larder.larder.asking import Ask, Opened
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.plan import Plan
 from yellow_larder.larder.proposing import ProposedPacking, WantedLine, propose_packing
 from yellow_larder.larder.sharing import FromStock, from_stock
 
-router = APIRouter(tags=["bench"], responses=REFUSALS)
+router = larder_router(tags=["bench"], responses=REFUSALS)
 
 _EXAMPLES = [
     {"line": "10 kg pearl barley", "container": "bag-gallon"},
@@ -26,33 +26,37 @@ _EXAMPLES = [
 
 
 @router.post("/bench/plan")
+@asks
 def plan_packing(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Plan:
     """Everything the bench shows for what is on it. Nothing is saved."""
     return plan(larder, ask)
 
 
 @router.post("/bench/packets")
+@asks
 def share_out_packets(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> FromStock | None:
     """The packets of all containers on the bench at once, from the supplies; nothing if no packets are counted."""
     return from_stock(larder, ask)
 
 
 @router.post("/bench/propose")
+@slow
 def propose_containers(
     larder: TheLarder,
     lines: Annotated[list[WantedLine], Body(examples=[[{"line": "10 kg pearl barley", "a_week": "400 g"}]])],
     horizon_years: Annotated[float, Body()] = 10,
     place: Annotated[int | None, Body()] = None,
+    opened: Annotated[Opened, Body()] = Opened.NEVER,
 ) -> ProposedPacking:
     """Which containers: for one lot or several at once, those that keep them best for least cost."""
-    return propose_packing(larder, lines, horizon_years=horizon_years, place=place)
+    return propose_packing(larder, lines, horizon_years=horizon_years, place=place, opened=opened)
 
 
 @router.post("/bench/pack", status_code=201)
 def pack_it(
     larder: TheLarder,
     ask: Annotated[Ask, Body(examples=_EXAMPLES)],
-    packed_on: Annotated[date | None, Body(examples=["2026-11-24"])] = None,
+    packed_on: Annotated[Day | None, Body(examples=["2026-11-24"])] = None,
     shelf: Annotated[int | None, Body(examples=[2])] = None,
 ) -> Batch:
     """Pack it: the containers exist from here on, numbered, on a shelf."""

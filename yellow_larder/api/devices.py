@@ -5,20 +5,21 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Depends, Query, Request
+from fastapi import Body, Depends, Query, Request
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router
 from yellow_larder.devices.hygrometer import Hygrometer
 from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import Scale, State
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedLabelPrinter, SimulatedScale, Trouble
-from yellow_larder.larder.larder import current_settings
+from yellow_larder.larder.larder import Larder, current_settings
 from yellow_larder.larder.lying import Room
 from yellow_larder.larder.quantities import say_mass, say_off
 from yellow_larder.larder.refusals import NotThere
 
-router = APIRouter(prefix="/devices", tags=["devices"], responses=REFUSALS)
+router = larder_router(prefix="/devices", tags=["devices"], responses=REFUSALS)
 
 _SAYS = {
     State.SETTLED: "It stands still.",
@@ -55,8 +56,14 @@ def _devices(request: Request) -> Devices:
 TheDevices = Annotated[Devices, Depends(_devices)]
 
 
-def measured_room(devices: Devices) -> Room | None:
-    """The room's air as the probe has it; none if it gives no reading."""
+def measured_room(larder: Larder, devices: Devices) -> Room | None:
+    """The room's air as the probe has it; none if it gives no reading.
+
+    A probe that is only thought up hangs in the room that the household told of, not in one that nobody ever was in.
+    """
+    if devices.simulated_hygrometer is not None:
+        household = current_settings(larder)
+        devices.simulated_hygrometer.hang_in(household.room_c, household.humidity)
     climate = devices.hygrometer.look()
     return Room(climate.temperature_c, climate.humidity, measured=True) if climate else None
 
@@ -132,7 +139,7 @@ def make_trouble(
 @router.get("/room")
 def look_at_room(larder: TheLarder, devices: TheDevices) -> RoomView:
     """The room's air now, or that there is no reading."""
-    room = measured_room(devices)
+    room = measured_room(larder, devices)
     simulated = devices.simulated_hygrometer is not None
     if room is None:
         return RoomView(False, None, None, "no reading from the probe", simulated)

@@ -5,11 +5,12 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Body
+from fastapi import Body
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.devices import TheDevices, measured_room
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.core.conditioning import OURS, JarPhase, Look
 from yellow_larder.larder.chamber import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
 from yellow_larder.larder.freezedrying import (
@@ -31,7 +32,7 @@ from yellow_larder.larder.taking_out import CameOut, Tested, take_out, try_dry
 from yellow_larder.larder.weighing import weigh_tray
 from yellow_larder.reference.drying import FreezeDryer, Machine, freeze_dryers
 
-router = APIRouter(prefix="/drying", tags=["drying"], responses=REFUSALS)
+router = larder_router(prefix="/drying", tags=["drying"], responses=REFUSALS)
 
 _LOADS = [{"items": [{"line": "12 leeks"}, {"line": "1.5 kg mushrooms", "thickness": "6 mm"}], "machine": "cabinet"}]
 _FREEZE = [{"items": [{"line": "3 kg fish stew", "frozen": True}], "dryer": "fd-medium"}]
@@ -51,9 +52,10 @@ def own_machine(larder: TheLarder, new: NewMachine) -> str:
 
 
 @router.post("/plan")
+@asks
 def plan_a_load(larder: TheLarder, devices: TheDevices, ask: Annotated[LoadAsk, Body(examples=_LOADS)]) -> LoadPlan:
     """What a load would be, tray by tray, with hours, target weights and cautions. Nothing is saved."""
-    return plan_load(larder, ask, measured_room(devices))
+    return plan_load(larder, ask, measured_room(larder, devices))
 
 
 @router.get("/loads")
@@ -65,19 +67,19 @@ def list_loads(larder: TheLarder) -> list[Load]:
 @router.post("/loads", status_code=201)
 def start_a_load(larder: TheLarder, devices: TheDevices, ask: Annotated[LoadAsk, Body(examples=_LOADS)]) -> int:
     """It goes into the dryer now; answers with its number."""
-    return start_load(larder, ask, measured_room(devices))
+    return start_load(larder, ask, measured_room(larder, devices))
 
 
 @router.post("/loads/{number}/more", status_code=204)
-def add_more(larder: TheLarder, devices: TheDevices, number: int, item: Item) -> None:
+def add_more(larder: TheLarder, devices: TheDevices, number: Number, item: Item) -> None:
     """Another food goes onto the free trays."""
-    add_to_load(larder, number, item, measured_room(devices))
+    add_to_load(larder, number, item, measured_room(larder, devices))
 
 
 @router.post("/loads/{number}/weigh", status_code=204)
 def weigh_a_tray(
     larder: TheLarder,
-    number: int,
+    number: Number,
     tray: Annotated[int, Body()],
     weight: Annotated[str, Body(examples=["412 g"])],
     at: Annotated[datetime | None, Body(description="when, if not just now")] = None,
@@ -88,7 +90,7 @@ def weigh_a_tray(
 
 
 @router.post("/loads/{number}/loosen", status_code=204)
-def loosen_trays(larder: TheLarder, number: int, item: Annotated[int, Body(embed=True)]) -> None:
+def loosen_trays(larder: TheLarder, number: Number, item: Annotated[int, Body(embed=True)]) -> None:
     """The middles of a food's trays were loosened and turned."""
     loosen(larder, number, item)
 
@@ -96,7 +98,7 @@ def loosen_trays(larder: TheLarder, number: int, item: Annotated[int, Body(embed
 @router.post("/loads/{number}/test")
 def feel_if_dry(
     larder: TheLarder,
-    number: int,
+    number: Number,
     item: Annotated[int, Body()],
     feels_dry: Annotated[bool, Body()],
     wet_inside: Annotated[bool, Body()] = False,
@@ -110,7 +112,7 @@ def feel_if_dry(
 @router.post("/loads/{number}/out")
 def take_trays_out(
     larder: TheLarder,
-    number: int,
+    number: Number,
     trays: Annotated[tuple[int, ...], Body()],
     weight: Annotated[str, Body(examples=["310 g"])],
     feels_dry: Annotated[bool, Body()] = True,
@@ -138,19 +140,19 @@ def fill_a_jar(
 
 
 @router.post("/jars/{number}/look")
-def shake_a_jar(larder: TheLarder, number: int, look: Annotated[Look, Body(embed=True)]) -> JarPhase:
+def shake_a_jar(larder: TheLarder, number: Number, look: Annotated[Look, Body(embed=True)]) -> JarPhase:
     """A jar was shaken and looked at; answers with how it stands now."""
     return look_at_jar(larder, number, look)
 
 
 @router.post("/jars/{number}/back", status_code=204)
-def dried_again(larder: TheLarder, number: int) -> None:
+def dried_again(larder: TheLarder, number: Number) -> None:
     """It was dried again and is back in its jar: the count begins anew."""
     back_in_jar(larder, number)
 
 
 @router.post("/jars/{number}/empty", status_code=204)
-def empty_a_jar(larder: TheLarder, number: int) -> None:
+def empty_a_jar(larder: TheLarder, number: Number) -> None:
     """The jar is emptied; its lot stays."""
     empty_jar(larder, number)
 
@@ -162,7 +164,7 @@ def list_made(larder: TheLarder) -> list[Made]:
 
 
 @router.post("/lots/{lot}/grind")
-def grind_a_lot(larder: TheLarder, lot: int, amount: Annotated[str, Body(embed=True)] = "") -> Ground:
+def grind_a_lot(larder: TheLarder, lot: Number, amount: Annotated[str, Body(embed=True)] = "") -> Ground:
     """Pieces are ground to powder: what is ground becomes a lot of its own."""
     return grind(larder, lot, amount)
 
@@ -174,11 +176,12 @@ def list_freeze_dryers() -> list[FreezeDryer]:
 
 
 @router.post("/freeze/plan")
+@asks
 def plan_a_freeze_load(
     larder: TheLarder, devices: TheDevices, ask: Annotated[FreezeLoadAsk, Body(examples=_FREEZE)]
 ) -> FreezeLoadPlan:
     """What a load for the freeze dryer would be. Nothing is saved."""
-    return plan_freeze_load(larder, ask, measured_room(devices))
+    return plan_freeze_load(larder, ask, measured_room(larder, devices))
 
 
 @router.get("/freeze")
@@ -194,20 +197,20 @@ def start_a_freeze_load(larder: TheLarder, ask: Annotated[FreezeLoadAsk, Body(ex
 
 
 @router.post("/freeze/{number}/weigh", status_code=204)
-def weigh_the_freeze_load(larder: TheLarder, number: int, weight: Annotated[str, Body(embed=True)]) -> None:
+def weigh_the_freeze_load(larder: TheLarder, number: Number, weight: Annotated[str, Body(embed=True)]) -> None:
     """The whole load was weighed, without its trays."""
     weigh_freeze_load(larder, number, weight)
 
 
 @router.post("/freeze/{number}/out")
 def take_freeze_load_out(
-    larder: TheLarder, devices: TheDevices, number: int, meant: Annotated[bool, Body(embed=True)] = False
+    larder: TheLarder, devices: TheDevices, number: Number, meant: Annotated[bool, Body(embed=True)] = False
 ) -> list[int]:
     """It comes out; answers with the numbers of its lots, and starts the pack-by clock."""
-    return take_out_freeze_load(larder, number, meant=meant, room=measured_room(devices))
+    return take_out_freeze_load(larder, number, meant=meant, room=measured_room(larder, devices))
 
 
 @router.post("/freeze/{number}/closed", status_code=204)
-def close_it_up(larder: TheLarder, number: int) -> None:
+def close_it_up(larder: TheLarder, number: Number) -> None:
     """What came out is closed up: its clock stops."""
     closed_up(larder, number)

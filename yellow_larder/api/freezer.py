@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Body
+from fastapi import Body
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.larder.cold import FreezeAsk, FreezePlan
 from yellow_larder.larder.freezing import InFreezer, in_freezer, open_it, plan_freeze, put_in, take_out
 
-router = APIRouter(prefix="/freezer", tags=["freezer"], responses=REFUSALS)
+router = larder_router(prefix="/freezer", tags=["freezer"], responses=REFUSALS)
 
 _EXAMPLES = [
     {"line": "10 kg white rice", "container": "lined-5-gallon"},
@@ -27,6 +28,7 @@ def see_freezer(larder: TheLarder) -> list[InFreezer]:
 
 
 @router.post("/plan")
+@asks
 def plan_a_freeze(larder: TheLarder, ask: Annotated[FreezeAsk, Body(examples=_EXAMPLES)]) -> FreezePlan:
     """How long it must stay in the freezer and thaw, with the curve of its middle and surface. Nothing is saved."""
     return plan_freeze(larder, ask)
@@ -39,12 +41,12 @@ def put_it_in(larder: TheLarder, ask: Annotated[FreezeAsk, Body(examples=_EXAMPL
 
 
 @router.post("/{number}/out", status_code=204)
-def take_it_out(larder: TheLarder, number: int, early: Early = False) -> None:
+def take_it_out(larder: TheLarder, number: Number, early: Early = False) -> None:
     """It comes out of the freezer now, closed."""
     take_out(larder, number, early=early)
 
 
 @router.post("/{number}/open")
-def open_up(larder: TheLarder, number: int, early: Early = False) -> int:
+def open_up(larder: TheLarder, number: Number, early: Early = False) -> int:
     """It is opened; answers with the number of its lot, which counts as frozen through if the hold was kept."""
     return open_it(larder, number, early=early)

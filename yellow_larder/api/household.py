@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
-from fastapi import APIRouter
+from typing import Annotated
 
-from yellow_larder.api.common import TheLarder
+from fastapi import Body
+
+from yellow_larder.api.common import BasedOn, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router
 from yellow_larder.larder.larder import Settings, settle, take_back
 from yellow_larder.larder.overview import Overview, overview
 
-router = APIRouter(tags=["household"], responses=REFUSALS)
+router = larder_router(tags=["household"], responses=REFUSALS)
 
 
 @router.get("/overview")
@@ -19,12 +22,15 @@ def see_overview(larder: TheLarder) -> Overview:
 
 
 @router.put("/household")
-def settle_household(larder: TheLarder, new: Settings) -> Settings:
+def settle_household(larder: TheLarder, new: Settings, based_on: BasedOn = None) -> Settings:
     """Change how the household is set."""
-    return settle(larder, new)
+    return settle(larder, new, based_on=based_on)
 
 
 @router.post("/undo")
-def undo(larder: TheLarder) -> str:
-    """Take the last change back, whatever it was; answers with what it was."""
-    return take_back(larder)
+def undo(
+    larder: TheLarder,
+    change: Annotated[int | None, Body(embed=True, description="the change that is meant; none means the last")] = None,
+) -> str:
+    """Undo the last change, whatever it was; answers with what it was."""
+    return take_back(larder, change)

@@ -5,11 +5,13 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Depends, Query, Response
+from fastapi import Body, Depends, Query, Response
+from pydantic import Field
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.devices import TheDevices
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import asks, larder_router, slow
 from yellow_larder.devices.label_printer import Printing
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.documents.layouts import Layout, layout_by_key, layouts, own_layout
@@ -17,7 +19,11 @@ from yellow_larder.larder.labels import Label, labels, run_labels
 from yellow_larder.larder.larder import Larder, current_settings
 from yellow_larder.larder.refusals import NotThere, Refused
 
-router = APIRouter(tags=["labels"], responses=REFUSALS)
+router = larder_router(tags=["labels"], responses=REFUSALS)
+
+
+_MOST = 999_999_999
+_Label = Annotated[int, Field(ge=0, le=_MOST)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,9 +36,11 @@ class Wanted:
 
 
 def _wanted(
-    batch: Annotated[int | None, Query(description="all of one packing", examples=[2])] = None,
-    run: Annotated[int | None, Query(description="or all of a run, as planned", examples=[1])] = None,
-    number: Annotated[list[int], Query(description="or these numbers", max_length=500)] = [],  # noqa: B006
+    batch: Annotated[int | None, Query(ge=0, le=_MOST, description="all of one packing", examples=[2])] = None,
+    run: Annotated[int | None, Query(ge=0, le=_MOST, description="or all of a run, as planned", examples=[1])] = None,
+    number: Annotated[
+        list[Annotated[int, Field(ge=0, le=_MOST)]], Query(description="or these numbers", max_length=500)
+    ] = [],  # noqa: B006
 ) -> Wanted:
     return Wanted(batch, run, tuple(number))
 
@@ -46,8 +54,8 @@ def see_layouts(larder: TheLarder) -> list[Layout]:
 @router.get("/labels/own")
 def try_own_layout(
     larder: TheLarder,
-    columns: Annotated[int, Query(examples=[3])],
-    rows: Annotated[int, Query(examples=[7])],
+    columns: Annotated[int, Query(ge=1, le=100, examples=[3])],
+    rows: Annotated[int, Query(ge=1, le=100, examples=[7])],
     size: Annotated[str, Query(max_length=40, examples=["63 × 38 mm"])],
     gap: Annotated[str, Query(max_length=40)] = "",
 ) -> Layout:
@@ -56,12 +64,13 @@ def try_own_layout(
 
 
 @router.get("/labels.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+@slow
 def print_labels(
     larder: TheLarder,
     wanted: Annotated[Wanted, Depends(_wanted)],
     layout: Annotated[str, Query(max_length=20)] = "plain",
-    columns: int = 1,
-    rows: int = 1,
+    columns: Annotated[int, Query(ge=1, le=100)] = 1,
+    rows: Annotated[int, Query(ge=1, le=100)] = 1,
     size: Annotated[str, Query(max_length=40)] = "",
     gap: Annotated[str, Query(max_length=40)] = "",
 ) -> Response:
@@ -83,6 +92,7 @@ class PrinterView:
 
 
 @router.post("/devices/labels")
+@asks
 def print_singly(
     larder: TheLarder,
     devices: TheDevices,
@@ -118,6 +128,7 @@ def look_at_last_printed(devices: TheDevices) -> Response:
 
 
 @router.put("/devices/labels/roll", status_code=204)
+@asks
 def put_new_roll_in(devices: TheDevices) -> None:
     """A full roll into the simulated label printer."""
     if devices.simulated_label_printer is None:

@@ -4,15 +4,14 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from fastapi import APIRouter
-
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router
 from yellow_larder.core.foods import Food
 from yellow_larder.larder.foods import NewFood, add_food
 from yellow_larder.larder.guide import Guide, guide
 
-router = APIRouter(tags=["reference"], responses=REFUSALS)
+router = larder_router(tags=["reference"], responses=REFUSALS)
 
 
 @dataclass(frozen=True, slots=True)

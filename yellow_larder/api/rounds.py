@@ -4,16 +4,18 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Response
+from fastapi import Body, Query, Response
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.documents.calendar import rounds_calendar
+from yellow_larder.larder.copies import SafeCopy, keep_daily_copy
 from yellow_larder.larder.larder import current_settings
 from yellow_larder.larder.looking import Felt, Looked, ToLook, empty_out, look_over, to_look
 from yellow_larder.larder.rounds import Rounds, rounds
 
-router = APIRouter(prefix="/rounds", tags=["rounds"], responses=REFUSALS)
+router = larder_router(prefix="/rounds", tags=["rounds"], responses=REFUSALS)
 
 
 @router.get("")
@@ -30,9 +32,9 @@ def rounds_as_calendar(larder: TheLarder) -> Response:
 
 
 @router.get("/looks")
-def see_looks(larder: TheLarder, ahead_days: int = 0) -> list[ToLook]:
+def see_looks(larder: TheLarder, ahead_days: Annotated[int, Query(ge=0, le=30)] = 0) -> list[ToLook]:
     """What is to be looked over, what is due first."""
-    return to_look(larder, ahead_days=min(max(ahead_days, 0), 30))
+    return to_look(larder, ahead_days=ahead_days)
 
 
 @router.post("/looks")
@@ -41,7 +43,14 @@ def looked(larder: TheLarder, looks: Annotated[list[Felt], Body(embed=True, max_
     return look_over(larder, looks)
 
 
+@router.post("/copy", status_code=201)
+@asks
+def keep_a_copy(larder: TheLarder) -> SafeCopy:
+    """Keep a safe copy of the larder now, in the place of today's."""
+    return keep_daily_copy(larder, anew=True, apart=True)
+
+
 @router.post("/looks/{number}/empty", status_code=201)
-def emptied(larder: TheLarder, number: int) -> int:
+def emptied(larder: TheLarder, number: Number) -> int:
     """A package is opened to be packed anew; the number of the lot it is now."""
     return empty_out(larder, number)

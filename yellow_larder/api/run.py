@@ -4,18 +4,20 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Response
+from fastapi import Body, Response
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router
 from yellow_larder.documents.run_sheet import run_sheet
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.larder import current_settings
+from yellow_larder.larder.run_plan import MOST_LINES
 from yellow_larder.larder.run_view import RunView, see_run, see_that_run
 from yellow_larder.larder.wording import say_day
 
-router = APIRouter(prefix="/run", tags=["run"], responses=REFUSALS)
+router = larder_router(prefix="/run", tags=["run"], responses=REFUSALS)
 
 
 @router.get("")
@@ -25,50 +27,52 @@ def the_run(larder: TheLarder) -> RunView | None:
 
 
 @router.post("/lines", status_code=201)
-def put_on_sheet(larder: TheLarder, ask: Annotated[Ask, Body(embed=True)]) -> int:
-    """Put what is on the bench on the run sheet; the number of the run."""
-    return run_acts.add_line(larder, ask)
+def put_on_sheet(
+    larder: TheLarder, asks: Annotated[list[Ask], Body(embed=True, min_length=1, max_length=MOST_LINES)]
+) -> int:
+    """Put what was planned on the run sheet, all of it or nothing; the number of the run."""
+    return run_acts.add_lines(larder, asks)
 
 
 @router.get("/{number}")
-def see_one(larder: TheLarder, number: int) -> RunView:
+def see_one(larder: TheLarder, number: Number) -> RunView:
     """A run by its number, done or not."""
     return see_that_run(larder, number)
 
 
 @router.get("/{number}/sheet.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
-def on_paper(larder: TheLarder, number: int) -> Response:
+def on_paper(larder: TheLarder, number: Number) -> Response:
     """The run on paper, for a table without a screen."""
     sheet = run_sheet(see_that_run(larder, number), say_day(larder.today()), current_settings(larder).units)
     return Response(sheet, media_type="application/pdf", headers={"Cache-Control": "no-store"})
 
 
 @router.delete("/{number}/lines/{line}", status_code=204)
-def take_off_sheet(larder: TheLarder, number: int, line: int) -> None:
+def take_off_sheet(larder: TheLarder, number: Number, line: Number) -> None:
     """Take a line off the sheet."""
     run_acts.remove_line(larder, number, line)
 
 
 @router.post("/{number}/begin", status_code=204)
-def begin(larder: TheLarder, number: int) -> None:
+def begin(larder: TheLarder, number: Number) -> None:
     """Begin: its containers get their numbers, and labels can be printed."""
     run_acts.begin(larder, number)
 
 
 @router.post("/{number}/labelled", status_code=204)
-def labelled(larder: TheLarder, number: int) -> None:
+def labelled(larder: TheLarder, number: Number) -> None:
     """The labels are stuck on."""
     run_acts.labelled(larder, number)
 
 
 @router.post("/{number}/tick", status_code=204)
-def tick(larder: TheLarder, number: int, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True) -> None:
+def tick(larder: TheLarder, number: Number, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True) -> None:
     """Something of the set-out list lies ready."""
     run_acts.tick(larder, number, code, on=on)
 
 
 @router.post("/{number}/set-out", status_code=204)
-def set_out(larder: TheLarder, number: int) -> None:
+def set_out(larder: TheLarder, number: Number) -> None:
     """Everything lies ready."""
     run_acts.set_out(larder, number)
 
@@ -76,7 +80,7 @@ def set_out(larder: TheLarder, number: int) -> None:
 @router.post("/{number}/fill", status_code=204)
 def fill(
     larder: TheLarder,
-    number: int,
+    number: Number,
     container: Annotated[int, Body()],
     weight: Annotated[str, Body(examples=["2.54 kg"])],
 ) -> None:
@@ -85,38 +89,41 @@ def fill(
 
 
 @router.post("/{number}/fill-rest", status_code=204)
-def fill_rest(larder: TheLarder, number: int) -> None:
+def fill_rest(larder: TheLarder, number: Number) -> None:
     """All others hold what was planned."""
     run_acts.fill_rest(larder, number)
 
 
 @router.post("/{number}/open", status_code=204)
-def open_packets(larder: TheLarder, number: int, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+def open_packets(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
     """The packets are opened: the clock starts."""
     run_acts.open_packets(larder, number, count)
 
 
 @router.post("/{number}/close", status_code=204)
 def close(
-    larder: TheLarder, number: int, container: Annotated[int, Body()], note: Annotated[str, Body(max_length=400)] = ""
+    larder: TheLarder,
+    number: Number,
+    container: Annotated[int, Body()],
+    note: Annotated[str, Body(max_length=400)] = "",
 ) -> None:
     """A container is closed; it counts once, whoever says it first."""
     run_acts.close_one(larder, number, container, note=note)
 
 
 @router.post("/{number}/back", status_code=204)
-def put_back(larder: TheLarder, number: int, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+def put_back(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
     """What is out goes back into the jar: the packets of so many containers, the last first, or all."""
     run_acts.put_back(larder, number, count)
 
 
 @router.post("/{number}/finish", status_code=204)
-def finish(larder: TheLarder, number: int) -> None:
+def finish(larder: TheLarder, number: Number) -> None:
     """All is put away."""
     run_acts.finish(larder, number)
 
 
 @router.post("/{number}/abandon", status_code=204)
-def abandon(larder: TheLarder, number: int) -> None:
+def abandon(larder: TheLarder, number: Number) -> None:
     """The run ends here; what is closed is packed."""
     run_acts.abandon(larder, number)

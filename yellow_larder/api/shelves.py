@@ -2,44 +2,61 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Query, Request, Response
-from fastapi.concurrency import run_in_threadpool
+from fastapi import Body, Depends, Query, Request, Response
 from pydantic import TypeAdapter
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router
+from yellow_larder.larder.card import Card, card
 from yellow_larder.larder.labels import read_code
 from yellow_larder.larder.larder import NewPlace, add_place
 from yellow_larder.larder.photos import keep_photo, see_photo
-from yellow_larder.larder.shelves import Card, ShelvesView, card, move, shelves, throw_out
+from yellow_larder.larder.shelves import (
+    Found,
+    PlaceView,
+    ShelvesView,
+    find_packages,
+    move,
+    see_places,
+    shelves,
+    throw_out,
+)
 
-router = APIRouter(tags=["shelves"], responses=REFUSALS)
+router = larder_router(tags=["shelves"], responses=REFUSALS)
 
 _SHELVES = TypeAdapter(ShelvesView)
 
 _JPEG_BODY = {"requestBody": {"content": {"image/jpeg": {"schema": {"type": "string", "format": "binary"}}}}}
 
 Numbers = Annotated[list[int], Body(min_length=1, max_length=500, examples=[[17, 18]])]
-OnDay = Annotated[date | None, Body(description="none means today", examples=["2026-11-24"])]
+OnDay = Annotated[Day | None, Body(description="none means today", examples=["2026-11-24"])]
+
+
+async def _body(request: Request) -> bytes:
+    return await request.body()
 
 
 @router.get("/shelves", response_model=ShelvesView)
-def see_shelves(larder: TheLarder) -> Response:
-    """All places and every package kept."""
+def see_shelves(
+    larder: TheLarder,
+    place: Annotated[int | None, Query(ge=0, le=999_999_999, description="only what stands there")] = None,
+    after: Annotated[int, Query(ge=0, le=999_999_999, description="only numbers above this")] = 0,
+    most: Annotated[int | None, Query(ge=1, le=100_000, description="so many packages at the most")] = None,
+) -> Response:
+    """All places with their sums, the packages that stand there or in one of them, and what is due anywhere."""
     # Written out in one go: thousands of packages would otherwise be checked twice on their way out.
-    return Response(_SHELVES.dump_json(shelves(larder)), media_type="application/json")
+    return Response(
+        _SHELVES.dump_json(shelves(larder, place=place, after=after, most=most)), media_type="application/json"
+    )
 
 
 @router.get("/shelves/find")
-def find(larder: TheLarder, words: Annotated[str, Query(max_length=200, examples=["YELLOW LARDER 17"])]) -> list[int]:
-    """Numbers of the packages kept that some words mean: a label's code, a number, or part of a food's name."""
-    number = read_code(words)
-    wanted = words.strip().lower()
-    kept = shelves(larder).packages
-    return [each.number for each in kept if each.number == number or (wanted and wanted in each.food.lower())]
+def find(larder: TheLarder, words: Annotated[str, Query(max_length=200, examples=["YELLOW LARDER 17"])]) -> list[Found]:
+    """The packages kept that some words mean: a label's code, a number, or part of a food's name."""
+    return find_packages(larder, words, read_code(words))
 
 
 @router.post("/shelves/move", status_code=204)
@@ -63,16 +80,15 @@ def throw_out_packages(
 
 
 @router.get("/packages/{number}")
-def see_package(larder: TheLarder, number: int) -> Card:
+def see_package(larder: TheLarder, number: Number) -> Card:
     """Everything about one package."""
     return card(larder, number)
 
 
 @router.post("/packages/{number}/photos", status_code=201, openapi_extra=_JPEG_BODY)
-async def take_photo(larder: TheLarder, number: int, request: Request) -> int:
-    """Keep a photograph of a package, a JPEG; its number."""
-    jpeg = await request.body()
-    return await run_in_threadpool(keep_photo, larder, number, jpeg)
+def take_photo(larder: TheLarder, number: Number, picture: Annotated[bytes, Depends(_body)]) -> int:
+    """Keep a photograph of a package, a JPEG, PNG or WebP; its number."""
+    return keep_photo(larder, number, picture)
 
 
 @router.get(
@@ -80,9 +96,15 @@ async def take_photo(larder: TheLarder, number: int, request: Request) -> int:
     response_class=Response,
     responses={200: {"content": {"image/jpeg": {}}}},
 )
-def show_photo(larder: TheLarder, number: int, photo: int) -> Response:
+def show_photo(larder: TheLarder, number: Number, photo: Number) -> Response:
     """A photograph of a package."""
     return Response(see_photo(larder, number, photo), media_type="image/jpeg")
+
+
+@router.get("/places")
+def list_places(larder: TheLarder) -> list[PlaceView]:
+    """All places, with what each holds in figures."""
+    return see_places(larder)
 
 
 @router.post("/places", status_code=201)

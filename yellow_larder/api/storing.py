@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body, Response
+from fastapi import Body, Response
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
+from yellow_larder.api.routing import larder_router, slow
 from yellow_larder.documents.shopping import shopping_sheet
 from yellow_larder.larder.buying import ListView, WeeksView, buy, list_csv, week_list, weeks
 from yellow_larder.larder.goal import Goal, set_goal
@@ -19,7 +19,7 @@ from yellow_larder.larder.purse import set_purse
 from yellow_larder.larder.storing import StoreView, mark_tried, master_csv, master_list
 from yellow_larder.larder.wording import say_day
 
-router = APIRouter(prefix="/table", tags=["table"], responses=REFUSALS)
+router = larder_router(prefix="/table", tags=["table"], responses=REFUSALS)
 
 
 @router.get("/store")
@@ -35,9 +35,11 @@ def store_as_csv(larder: TheLarder) -> Response:
 
 
 @router.put("/goal", status_code=204)
-def settle_goal(larder: TheLarder, goal: Annotated[Goal, Body(examples=[{"length": "3 months"}])]) -> None:
+def settle_goal(
+    larder: TheLarder, goal: Annotated[Goal, Body(examples=[{"length": "3 months"}])], based_on: BasedOn = None
+) -> None:
     """Set what the household wants to be ready for."""
-    set_goal(larder, goal)
+    set_goal(larder, goal, based_on=based_on)
 
 
 @router.put("/cupboard/{food}", status_code=204)
@@ -68,30 +70,35 @@ def add_price(
 
 
 @router.delete("/prices/{number}", status_code=204)
-def drop_price(larder: TheLarder, number: int) -> None:
+def drop_price(larder: TheLarder, number: Number) -> None:
     """Strike a price out."""
     forget_price(larder, number)
 
 
 @router.put("/purse", status_code=204)
-def fill_purse(larder: TheLarder, weekly: Annotated[str, Body(embed=True, examples=["25"])]) -> None:
+def fill_purse(
+    larder: TheLarder, weekly: Annotated[str, Body(embed=True, examples=["25"])], based_on: BasedOn = None
+) -> None:
     """Say what there is to spend in a week."""
-    set_purse(larder, weekly)
+    set_purse(larder, weekly, based_on=based_on)
 
 
 @router.get("/list")
+@slow
 def see_list(larder: TheLarder) -> ListView:
     """This week's list: the packs that gain the most whole meals for the money there is."""
     return week_list(larder)
 
 
 @router.get("/list.csv", response_class=Response, responses={200: {"content": {"text/csv": {}}}})
+@slow
 def list_as_csv(larder: TheLarder) -> Response:
     """This week's list as CSV."""
     return _csv(list_csv(larder), "this-week.csv")
 
 
 @router.get("/list.pdf", response_class=Response, responses={200: {"content": {"application/pdf": {}}}})
+@slow
 def list_as_pdf(larder: TheLarder) -> Response:
     """This week's list as a sheet to take along."""
     sheet = shopping_sheet(week_list(larder), say_day(larder.today()), overview(larder).settings.units)
@@ -100,6 +107,7 @@ def list_as_pdf(larder: TheLarder) -> Response:
 
 
 @router.get("/weeks")
+@slow
 def see_weeks(larder: TheLarder) -> WeeksView:
     """The weeks until the goal at the pace of the purse, for the chart."""
     return weeks(larder)
@@ -110,7 +118,7 @@ def buy_it(
     larder: TheLarder,
     price: Annotated[int, Body(examples=[1])],
     packs: Annotated[int, Body(examples=[2])],
-    on: Annotated[date | None, Body(description="none means today", examples=["2026-11-24"])] = None,
+    on: Annotated[Day | None, Body(description="none means today", examples=["2026-11-24"])] = None,
 ) -> int:
     """A line of the list was bought: it is a lot in the cupboard; answers with its number."""
     return buy(larder, price, packs, on)

@@ -2,18 +2,18 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 
-from fastapi import APIRouter, Body
+from fastapi import Body
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.larder.diary import MonthView, Written, month, write_day
+from yellow_larder.api.routing import asks, larder_router
+from yellow_larder.larder.diary import MonthView, Written, add_to_day, month, write_day
 from yellow_larder.larder.eaters import Eater, EatersView, Need, eaters, keep_eater, need_of, remove_eater
 from yellow_larder.larder.meals import Meal, MealRead, MealView, keep_meal, meals, read_meal, remember, remove_meal
 
-router = APIRouter(prefix="/table", tags=["table"], responses=REFUSALS)
+router = larder_router(prefix="/table", tags=["table"], responses=REFUSALS)
 
 _EATERS = [
     {"name": "Grandmother", "birth_year": 1952, "sex": "female", "height": "158 cm", "weight": "61 kg"},
@@ -31,6 +31,7 @@ def see_eaters(larder: TheLarder) -> EatersView:
 
 
 @router.post("/eaters/need")
+@asks
 def see_need(larder: TheLarder, eater: AnEater) -> Need:
     """What somebody needs in a day, as it is typed. Nothing is saved."""
     return need_of(larder, eater)
@@ -43,15 +44,15 @@ def add_eater(larder: TheLarder, eater: AnEater) -> int:
 
 
 @router.put("/eaters/{number}", status_code=204)
-def change_eater(larder: TheLarder, number: int, eater: AnEater) -> None:
+def change_eater(larder: TheLarder, number: Number, eater: AnEater, based_on: BasedOn = None) -> None:
     """Change somebody who eats here."""
-    keep_eater(larder, eater, number)
+    keep_eater(larder, eater, number, based_on=based_on)
 
 
 @router.delete("/eaters/{number}", status_code=204)
-def drop_eater(larder: TheLarder, number: int) -> None:
+def drop_eater(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
     """Somebody eats here no longer."""
-    remove_eater(larder, number)
+    remove_eater(larder, number, based_on=based_on)
 
 
 @router.get("/meals")
@@ -61,6 +62,7 @@ def see_meals(larder: TheLarder) -> list[MealView]:
 
 
 @router.post("/meals/read")
+@asks
 def see_meal(larder: TheLarder, meal: AMeal) -> MealRead:
     """What a meal comes to, as it is typed. Nothing is saved."""
     return read_meal(larder, meal)
@@ -73,15 +75,15 @@ def add_meal(larder: TheLarder, meal: AMeal) -> int:
 
 
 @router.put("/meals/{number}", status_code=204)
-def change_meal(larder: TheLarder, number: int, meal: AMeal) -> None:
+def change_meal(larder: TheLarder, number: Number, meal: AMeal, based_on: BasedOn = None) -> None:
     """Change a meal."""
-    keep_meal(larder, meal, number)
+    keep_meal(larder, meal, number, based_on=based_on)
 
 
 @router.delete("/meals/{number}", status_code=204)
-def drop_meal(larder: TheLarder, number: int) -> None:
+def drop_meal(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
     """Take a meal off the menu."""
-    remove_meal(larder, number)
+    remove_meal(larder, number, based_on=based_on)
 
 
 @router.post("/words", status_code=204)
@@ -95,7 +97,7 @@ def remember_words(
 
 
 @router.get("/diary/{year}/{number}")
-def see_month(larder: TheLarder, year: int, number: int) -> MonthView:
+def see_month(larder: TheLarder, year: Number, number: Number) -> MonthView:
     """A month of the diary: its days, its totals, and the meals to pick from."""
     return month(larder, year, number)
 
@@ -103,8 +105,19 @@ def see_month(larder: TheLarder, year: int, number: int) -> MonthView:
 @router.put("/diary/{day}", status_code=204)
 def write_a_day(
     larder: TheLarder,
-    day: date,
+    day: Day,
     items: Annotated[list[Written], Body(embed=True, examples=[[{"meal": 1}, {"line": "2 cups rice"}]])],
+    based_on: BasedOn = None,
 ) -> None:
     """Write a day of the diary in place of what stood there; no items takes it out."""
-    write_day(larder, day, items)
+    write_day(larder, day, items, based_on=based_on)
+
+
+@router.post("/diary/{day}/lines", status_code=204)
+def add_to_a_day(
+    larder: TheLarder,
+    day: Day,
+    items: Annotated[list[Written], Body(embed=True, max_length=30, examples=[[{"line": "2 cups rice"}]])],
+) -> None:
+    """Add lines to a day of the diary; what others wrote on it stays."""
+    add_to_day(larder, day, items)

@@ -87,6 +87,10 @@ class SimulatedHygrometer:
         self._clock, self._mean_c, self._humidity = clock, mean_c, humidity
         self.trouble = Trouble.NONE
 
+    def hang_in(self, mean_c: float, humidity: float) -> None:
+        """Hang it in a room of another mean temperature, °C, and humidity, 0–1."""
+        self._mean_c, self._humidity = mean_c, humidity
+
     def readline(self) -> bytes:
         """What it sends now."""
         if self.trouble is Trouble.SILENT:
@@ -94,7 +98,8 @@ class SimulatedHygrometer:
         if self.trouble is Trouble.NONSENSE:
             return b"-- C -- %\r\n"
         swing = math.sin(2 * math.pi * (self._clock() % _DAY_S) / _DAY_S - 2.3)
-        return f"{self._mean_c + 1.5 * swing:.1f} C {100 * self._humidity - 6 * swing:.0f} %\r\n".encode()
+        humidity = min(max(100 * self._humidity - 6 * swing, 2.0), 99.0)
+        return f"{self._mean_c + 1.5 * swing:.1f} C {humidity:.0f} %\r\n".encode()
 
     def write(self, data: bytes, /) -> int | None:
         """It takes no commands."""

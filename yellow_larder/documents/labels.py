@@ -8,13 +8,12 @@ from io import BytesIO
 
 import segno
 from reportlab.lib.units import mm
-from reportlab.lib.utils import simpleSplit
-from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import BOLD, FAINT, INK, NAME, TEXT, YELLOW, fit
+from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, lines_of, width_of
 from yellow_larder.documents.layouts import Layout
 from yellow_larder.larder.labels import Label
+from yellow_larder.reference.faces import BOLD, NAME, TEXT
 
 _WHOLE_MM = (88.0, 50.0)
 """From this size on a label has room for everything."""
@@ -98,10 +97,8 @@ def _draw_whole(page: Canvas, label: Label, box: _Box) -> None:
         _against(page, label.against, box.left, top + 3.4 * mm, room, top + 3.4 * mm - box.foot + 1 * mm)
     _code(page, label, box.right - code, box.top - code, code)
     page.setFillColor(INK)
-    page.setFont(NAME, 17)
-    page.drawRightString(box.right, box.foot + 5.5 * mm, f"No. {label.number}")
-    page.setFont(TEXT, 7.5)
-    page.drawRightString(box.right, box.foot + 1 * mm, label.container)
+    draw_right(page, f"No. {label.number}", box.right, box.foot + 5.5 * mm, NAME, 17)
+    draw_right(page, label.container, box.right, box.foot + 1 * mm, TEXT, 7.5)
 
 
 def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
@@ -110,9 +107,8 @@ def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
     room = box.width - 2 * box.pad - code - 2 * mm
     _code(page, label, box.right - code, box.top - code, code)
     page.setFillColor(INK)
-    fit_right = min(13.0, 13.0 * code / max(1.0, pdfmetrics.stringWidth(f"No. {label.number}", NAME, 13)))
-    page.setFont(NAME, fit_right)
-    page.drawRightString(box.right, box.foot + 0.4 * mm, f"No. {label.number}")
+    fit_right = min(13.0, 13.0 * code / max(1.0, width_of(f"No. {label.number}", NAME, 13)))
+    draw_right(page, f"No. {label.number}", box.right, box.foot + 0.4 * mm, NAME, fit_right)
     top = box.top - _name(page, label.food, box.left, box.top, room, 13)
     # Lines stand as far apart as the label lets them.
     line = min(1.2, (top - box.foot) / (15.5 * mm)) * mm
@@ -131,26 +127,23 @@ def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
 
 def _name(page: Canvas, name: str, x: float, top: float, room: float, size: float) -> float:
     """The food's name in at most two lines, as large as it fits; returns the height taken."""
-    while size > 6 and (
-        len(lines := simpleSplit(name, NAME, size, room)) > 2
-        or any(pdfmetrics.stringWidth(line, NAME, size) > room for line in lines)
-    ):
+    lines = lines_of(name, NAME, size, room)
+    while size > 6 and (len(lines) > 2 or any(width_of(line, NAME, size) > room for line in lines)):
         size -= 0.5
+        lines = lines_of(name, NAME, size, room)
     page.setFillColor(INK)
-    page.setFont(NAME, size)
-    for n, line in enumerate(simpleSplit(name, NAME, size, room)[:2]):
-        page.drawString(x, top - size * (0.85 + 1.1 * n), line)
+    for n, line in enumerate(lines[:2]):
+        draw(page, line, x, top - size * (0.85 + 1.1 * n), NAME, size)
     return size * (0.95 + 1.1 * (min(2, len(lines)) - 1))
 
 
 def _against(page: Canvas, text: str, x: float, top: float, room: float, high: float) -> None:
     """The stop that was overridden, in as many lines as there is room for, small enough to be whole."""
     size = 8.0
-    while size > 2.5 and len(simpleSplit(text, BOLD, size, room)) * size * 1.1 > high:
+    while size > 2.5 and len(lines_of(text, BOLD, size, room)) * size * 1.1 > high:
         size -= 0.25
-    page.setFont(BOLD, size)
-    for n, line in enumerate(simpleSplit(text, BOLD, size, room)):
-        page.drawString(x, top - size * (0.85 + 1.1 * n), line)
+    for n, line in enumerate(lines_of(text, BOLD, size, room)):
+        draw(page, line, x, top - size * (0.85 + 1.1 * n), BOLD, size)
 
 
 def _code(page: Canvas, label: Label, x: float, y: float, width: float) -> None:

@@ -6,13 +6,12 @@ from io import BytesIO
 
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
-from reportlab.lib.utils import simpleSplit
-from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import BOLD, FAINT, INK, NAME, TEXT, YELLOW, fit
+from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, fit, lines_of, width_of
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.run_view import RunView
+from yellow_larder.reference.faces import BOLD, NAME, TEXT
 
 _MARGIN = 15 * mm
 _ROW = 9.5 * mm
@@ -75,17 +74,16 @@ def run_sheet(run: RunView, today: str, units: Units) -> bytes:
 def _head(page: Canvas, title: str, width: float, height: float) -> float:
     top = height - _MARGIN - 7 * mm
     page.setFillColor(YELLOW)
-    page.rect(_MARGIN, top - 2.6 * mm, pdfmetrics.stringWidth(title, NAME, 21), 1.8 * mm, stroke=0, fill=1)
+    page.rect(_MARGIN, top - 2.6 * mm, width_of(title, NAME, 21), 1.8 * mm, stroke=0, fill=1)
     page.setFillColor(INK)
     fit(page, title, _MARGIN, top, width - 2 * _MARGIN, NAME, 21)
     return float(top - 12 * mm)
 
 
 def _paragraph(page: Canvas, text: str, top: float, width: float) -> float:
-    page.setFont(TEXT, 10.5)
     page.setFillColor(INK)
-    for line in simpleSplit(text, TEXT, 10.5, width - 2 * _MARGIN):
-        page.drawString(_MARGIN, top, line)
+    for line in lines_of(text, TEXT, 10.5, width - 2 * _MARGIN):
+        draw(page, line, _MARGIN, top, TEXT, 10.5)
         top -= 4.8 * mm
     return top
 

@@ -6,12 +6,12 @@ from io import BytesIO
 
 from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
-from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import BOLD, FAINT, INK, NAME, TEXT, YELLOW, fit
+from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, width_of
 from yellow_larder.larder.buying import ListView
 from yellow_larder.larder.quantities import Units
+from yellow_larder.reference.faces import BOLD, NAME, TEXT
 
 _ROW = 13 * mm
 _MARGIN = 16 * mm
@@ -38,10 +38,8 @@ def shopping_sheet(shown: ListView, today: str, units: Units) -> bytes:
         fit(page, line.name[:1].upper() + line.name[1:], _MARGIN + 11 * mm, top + 5 * mm, width - 98 * mm, NAME, 14)
         where = f"{line.shop}, {line.cost_each} each on {line.seen_on}"
         fit(page, where, _MARGIN + 11 * mm, top + 0.8 * mm, width - 98 * mm, TEXT, 9)
-        page.setFont(BOLD, 14)
-        page.drawRightString(width - _MARGIN - 28 * mm, top + 4 * mm, packs)
-        page.setFont(TEXT, 13)
-        page.drawRightString(width - _MARGIN, top + 4 * mm, line.cost)
+        draw_right(page, packs, width - _MARGIN - 28 * mm, top + 4 * mm, BOLD, 14)
+        draw_right(page, line.cost, width - _MARGIN, top + 4 * mm, TEXT, 13)
         page.setStrokeColor(FAINT)
         page.setLineWidth(0.4)
         page.line(_MARGIN, top - 1 * mm, width - _MARGIN, top - 1 * mm)
@@ -53,7 +51,7 @@ def shopping_sheet(shown: ListView, today: str, units: Units) -> bytes:
 def _head(page: Canvas, shown: ListView, today: str, width: float, height: float) -> float:
     top = height - _MARGIN - 8 * mm
     page.setFillColor(YELLOW)
-    page.rect(_MARGIN, top - 3 * mm, pdfmetrics.stringWidth("This week's list", NAME, 24), 2 * mm, stroke=0, fill=1)
+    page.rect(_MARGIN, top - 3 * mm, width_of("This week's list", NAME, 24), 2 * mm, stroke=0, fill=1)
     page.setFillColor(INK)
     page.setFont(NAME, 24)
     page.drawString(_MARGIN, top, "This week's list")
@@ -66,9 +64,6 @@ def _head(page: Canvas, shown: ListView, today: str, width: float, height: float
 
 def _foot(page: Canvas, shown: ListView, top: float, width: float) -> None:
     page.setFillColor(INK)
-    page.setFont(BOLD, 14)
-    page.drawRightString(width - _MARGIN, top, shown.cost)
-    page.setFont(TEXT, 11)
-    page.drawString(
-        _MARGIN, top, f"{shown.left_over} is left over and carried to next week" if shown.lines else shown.says
-    )
+    draw_right(page, shown.cost, width - _MARGIN, top, BOLD, 14)
+    left = f"{shown.left_over} is left over and carried to next week" if shown.lines else shown.says
+    draw(page, left, _MARGIN, top, TEXT, 11)

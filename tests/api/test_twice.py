@@ -1,0 +1,267 @@
+"""What is sent twice is done once; what two people change at once is not lost."""
+
+import threading
+from concurrent.futures import ThreadPoolExecutor
+from datetime import timedelta
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from sqlalchemy import func, select
+
+from tests.conftest import Clock
+from tests.store.test_journal import a_picture
+from yellow_larder.api.app import make_app
+from yellow_larder.larder.larder import Larder
+from yellow_larder.store import database
+from yellow_larder.store.checking import check
+from yellow_larder.store.database import reading
+from yellow_larder.store.models import Answer, Change
+
+BARLEY = {"ask": {"line": "10 kg pearl barley"}}
+GRANNY = {"name": "Grandmother", "birth_year": 1952}
+SOUP = {"name": "Soup", "text": "1 cup barley", "kind": "supper", "eaters": 4, "per_month": 4}
+
+
+def key(name: str) -> dict[str, str]:
+    return {"Idempotency-Key": name}
+
+
+def changes(larder: Larder) -> int:
+    with reading(larder.engine) as session:
+        return session.scalar(select(func.count()).select_from(Change)) or 0
+
+
+def test_a_request_that_is_sent_again_counts_once(client: TestClient, larder: Larder) -> None:
+    """Source: draft-ietf-httpapi-idempotency-key-header."""
+    first = client.post("/api/bench/pack", json=BARLEY, headers=key("a"))
+    before = changes(larder)
+    again = client.post("/api/bench/pack", json=BARLEY, headers=key("a"))
+    assert (again.status_code, again.json()) == (first.status_code, first.json())
+    assert changes(larder) == before
+    assert client.post("/api/bench/pack", json=BARLEY, headers=key("b")).json()["numbers"] == [5, 6, 7, 8]
+    assert check(larder.engine) == []
+
+
+def test_also_one_without_an_answer_and_one_with_a_picture(client: TestClient, larder: Larder) -> None:
+    client.post("/api/bench/pack", json=BARLEY)
+    body = {"numbers": [1], "why": "Puffed up"}
+    picture = {"content": a_picture(), "headers": {"Content-Type": "image/jpeg", **key("p")}}
+    photos = [client.post("/api/packages/1/photos", **picture).json() for _ in range(2)]  # type: ignore[arg-type]
+    assert photos[0] == photos[1]
+    assert client.get("/api/packages/1").json()["photos"] == photos[:1]
+    for _ in range(2):
+        thrown = client.post("/api/shelves/throw-out", json=body, headers=key("t"))
+        assert (thrown.status_code, thrown.content) == (204, b"")
+
+
+def test_a_refused_request_may_be_sent_again_with_its_key(client: TestClient, larder: Larder) -> None:
+    assert client.post("/api/bench/pack", json={"ask": {"line": "?"}}, headers=key("a")).status_code == 422
+    assert client.post("/api/bench/pack", json=BARLEY, headers=key("a")).status_code == 201
+
+
+def test_a_key_belongs_to_one_request(client: TestClient, larder: Larder) -> None:
+    client.post("/api/bench/pack", json=BARLEY, headers=key("a"))
+    before = changes(larder)
+    other = client.post("/api/bench/pack", json={"ask": {"line": "2 kg red lentils"}}, headers=key("a"))
+    assert (other.status_code, other.json()["errors"][0]["field"]) == (422, "request")
+    assert changes(larder) == before
+
+
+def test_the_answer_is_kept_with_the_change_or_neither(
+    client: TestClient, larder: Larder, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """If the answer cannot be kept, nothing is packed: else the second try would pack again."""
+
+    def full(*_: object, **__: object) -> None:
+        raise OSError(28, "No space left on device")
+
+    monkeypatch.setattr(database, "delete", full)
+    quiet = TestClient(make_app(larder), base_url="http://127.0.0.1", raise_server_exceptions=False)
+    before = changes(larder)
+    assert quiet.post("/api/bench/pack", json=BARLEY, headers=key("a")).status_code == 500
+    assert changes(larder) == before
+
+
+def test_answers_are_let_go_after_a_while(client: TestClient, larder: Larder, clock: Clock) -> None:
+    for n in range(3):
+        client.post("/api/bench/pack", json=BARLEY, headers=key(f"old {n}"))
+    clock.now += timedelta(days=3)
+    client.post("/api/bench/pack", json=BARLEY, headers=key("new"))
+    with reading(larder.engine) as session:
+        assert session.scalars(select(Answer.key)).all() == ["new"]
+
+
+def test_the_same_request_many_times_at_once(client: TestClient, larder: Larder) -> None:
+    with ThreadPoolExecutor(8) as pool:
+        answers = list(pool.map(lambda _: client.post("/api/bench/pack", json=BARLEY, headers=key("a")), range(8)))
+    assert len({answer.text for answer in answers}) == 1
+    assert client.get("/api/overview").json()["kept"] == 4
+
+
+def test_twenty_write_the_same_day_and_all_is_kept(client: TestClient, larder: Larder) -> None:
+    def write(n: int) -> int:
+        body = {"items": [{"line": f"{100 + n} g rolled oats"}]}
+        return client.post("/api/table/diary/2026-11-24/lines", json=body).status_code
+
+    with ThreadPoolExecutor(20) as pool:
+        assert set(pool.map(write, range(20))) == {204}
+    day = client.get("/api/table/diary/2026/11").json()["days"][23]
+    assert sorted(item["line"]["text"] for item in day["items"]) == sorted(
+        f"{100 + n} g rolled oats" for n in range(20)
+    )
+    assert check(larder.engine) == []
+    client.post("/api/undo")
+    assert len(client.get("/api/table/diary/2026/11").json()["days"][23]["items"]) == 19
+
+
+def test_a_day_with_nothing_is_no_longer_one_once_something_is_added(client: TestClient) -> None:
+    client.put("/api/table/diary/2026-11-24", json={"items": [{}]})
+    client.post("/api/table/diary/2026-11-24/lines", json={"items": [{"line": "2 cups rice"}]})
+    (item,) = client.get("/api/table/diary/2026/11").json()["days"][23]["items"]
+    assert item["line"]["text"] == "2 cups rice"
+
+
+def _settings(client: TestClient) -> tuple[dict[str, Any], int]:
+    now = client.get("/api/overview").json()
+    return now["settings"], now["settings_version"]
+
+
+def test_the_second_of_two_is_shown_what_the_first_did(client: TestClient, larder: Larder) -> None:
+    """Two tablets, one household: the altitude that one set is not set back by the other."""
+    settings, version = _settings(client)
+    based = {"If-Match": str(version)}
+    assert client.put("/api/household", json=settings | {"altitude_m": 900}, headers=based).status_code == 200
+    second = client.put("/api/household", json=settings | {"people": 5}, headers=based)
+    assert second.status_code == 409
+    assert second.json()["now"]["altitude_m"] == 900
+    assert _settings(client)[0]["people"] == settings["people"]
+    merged, version = _settings(client)
+    again = client.put("/api/household", json=merged | {"people": 5}, headers={"If-Match": str(version)})
+    assert (again.status_code, again.json()["altitude_m"]) == (200, 900)
+
+
+def _supply(client: TestClient) -> dict[str, Any]:
+    (supply,) = client.get("/api/supplies").json()["supplies"]
+    return dict(supply)
+
+
+RECORDS: list[tuple[str, dict[str, Any], str, str, dict[str, Any], dict[str, Any]]] = [
+    ("/api/table/eaters", GRANNY, "PUT", "/api/table/eaters/1", GRANNY | {"kcal": 1800}, GRANNY | {"kcal": 1900}),
+    ("/api/table/eaters", GRANNY, "DELETE", "/api/table/eaters/1", GRANNY | {"kcal": 1800}, {}),
+    ("/api/table/meals", SOUP, "PUT", "/api/table/meals/1", SOUP | {"eaters": 5}, SOUP | {"eaters": 6}),
+    ("/api/table/meals", SOUP, "DELETE", "/api/table/meals/1", SOUP | {"eaters": 5}, {}),
+    (
+        "/api/supplies",
+        {"sort": "bags", "key": "bag-gallon", "count": 9},
+        "PUT",
+        "/api/supplies/1",
+        {"low": 3},
+        {"low": 4},
+    ),
+    (
+        "/api/supplies",
+        {"sort": "bags", "key": "bag-gallon", "count": 9},
+        "PUT",
+        "/api/supplies/1/count",
+        {"count": 8},
+        {"count": 7},
+    ),
+]
+
+
+@pytest.mark.parametrize(("make", "new", "method", "path", "first", "second"), RECORDS)
+def test_every_whole_record_says_what_it_was_based_on(
+    client: TestClient, make: str, new: dict[str, Any], method: str, path: str, first: Any, second: Any
+) -> None:
+    assert client.post(make, json=new).status_code == 201
+    view = client.get(make).json()
+    rows = view if isinstance(view, list) else next(iter(each for each in view.values() if isinstance(each, list)))
+    based = {"If-Match": str(rows[0]["version"])}
+    assert client.put(path, json=first, headers=based).status_code == 204
+    answer = client.request(method, path, json=second or None, headers=based)
+    assert answer.status_code == 409
+    if method == "PUT":
+        assert first.items() <= answer.json()["now"].items()
+    client.post("/api/undo")
+    assert client.request(method, path, json=second or None, headers=based).status_code == 204
+
+
+def test_goal_and_purse_too(client: TestClient) -> None:
+    version = client.get("/api/table/store").json()["goal_version"]
+    for length, status in (("3 months", 204), ("6 weeks", 409)):
+        body = {"length": length}
+        assert client.put("/api/table/goal", json=body, headers={"If-Match": str(version)}).status_code == status
+    version = client.get("/api/table/list").json()["purse_version"]
+    for weekly, status in (("25", 204), ("30", 409)):
+        body = {"weekly": weekly}
+        assert client.put("/api/table/purse", json=body, headers={"If-Match": str(version)}).status_code == status
+
+
+def test_undo_names_its_change(client: TestClient) -> None:
+    client.post("/api/bench/pack", json=BARLEY)
+    shown = client.get("/api/overview").json()["can_undo"]
+    client.post("/api/places", json={"name": "Cellar"})
+    answer = client.post("/api/undo", json={"change": shown["change"]})
+    assert answer.status_code == 409
+    assert "Added the place Cellar" in answer.json()["detail"]
+    now = client.get("/api/overview").json()["can_undo"]
+    assert client.post("/api/undo", json={"change": now["change"]}).json() == "Added the place Cellar"
+    assert client.post("/api/undo", json={"change": now["change"]}).status_code == 409
+
+
+def test_a_number_given_five_times_is_one(client: TestClient) -> None:
+    client.post("/api/supplies", json={"sort": "jars", "key": "jar-quart", "count": 0})
+    ask = {"line": "700 g red lentils", "container": "jar-quart", "closing": "vacuum"}
+    client.post("/api/bench/pack", json={"ask": ask})
+    assert client.post("/api/shelves/move", json={"numbers": [1] * 5, "place": 1, "shelf": 3}).status_code == 204
+    assert [line["what"] for line in client.get("/api/packages/1").json()["journal"]][1:] == ["Moved to Pantry"]
+    look = {"number": 1, "feel": "firm"}
+    assert len(client.post("/api/rounds/looks", json={"looks": [look] * 5}).json()) == 1
+    torn = client.post("/api/rounds/looks", json={"looks": [look, look | {"feel": "puffed"}]})
+    assert "told twice" in torn.json()["detail"]
+    client.post("/api/shelves/throw-out", json={"numbers": [1] * 5, "why": "Puffed up"})
+    assert _supply(client)["count"] == 1
+
+
+def test_a_lot_packs_what_it_holds_unless_there_was_more(client: TestClient) -> None:
+    client.put("/api/table/cupboard/pearl-barley", json={"amount": "10 kg"})
+    ask = {"line": "12 kg pearl barley", "lot": 1}
+    for path, body in (("/api/bench/pack", {"ask": ask}), ("/api/run/lines", {"asks": [ask]})):
+        answer = client.post(path, json=body)
+        assert (answer.status_code, answer.json()["errors"][0]["field"]) == (422, "lot")
+        assert "holds 10 kg, and this packs 12 kg" in answer.json()["detail"]
+    assert client.post("/api/run/lines", json={"asks": [ask | {"line": "6 kg pearl barley"}]}).status_code == 201
+    second = client.post("/api/run/lines", json={"asks": [ask | {"line": "6 kg pearl barley"}]})
+    assert "holds 4 kg" in second.json()["detail"]
+    assert client.post("/api/bench/pack", json={"ask": ask | {"more": True}}).status_code == 201
+    assert client.get("/api/table/store").status_code == 200
+
+
+def test_writers_take_their_turns(client: TestClient, larder: Larder) -> None:
+    """First come, first served: nobody starves, however many pack at once."""
+    order: list[int] = []
+    started = threading.Barrier(2)
+
+    def hold() -> None:
+        with database._TURNS[larder.engine]:
+            started.wait()
+            for n in range(12):
+                waiting = threading.Thread(target=lambda n=n: take(n))
+                waiting.start()
+                waiters.append(waiting)
+                while database._TURNS[larder.engine].waiting <= n:
+                    pass
+
+    def take(n: int) -> None:
+        with database._TURNS[larder.engine]:
+            order.append(n)
+
+    waiters: list[threading.Thread] = []
+    holder = threading.Thread(target=hold)
+    holder.start()
+    started.wait()
+    holder.join()
+    for each in waiters:
+        each.join()
+    assert order == list(range(12))
