@@ -195,7 +195,7 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
 
     page.get_by_role("heading", name="Pearl barley").click()
     page.keyboard.press("Control+z")
-    expect(page.get_by_text("Taken back: Packed 4 × 2.5 kg pearl barley")).to_be_visible()
+    expect(page.get_by_text("Undone: Packed 4 × 2.5 kg pearl barley")).to_be_visible()
     expect(page.get_by_role("link", name="Shelves 0 kept")).to_be_visible()
     expect(page.get_by_role("button", name="Undo")).to_be_disabled()
 
@@ -274,7 +274,7 @@ def test_a_server_that_is_gone_is_said_and_nothing_is_lost(page: Page, mortal: S
     page.wait_for_load_state("networkidle")
     mortal.kill()
     strip(page).get_by_role("button", name="Pack").click()
-    expect(page.get_by_text("The larder does not answer").first).to_be_visible()
+    expect(page.get_by_text("Can't reach the larder").first).to_be_visible()
     expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg pearl barley")
     mortal.start()
     pack(page)

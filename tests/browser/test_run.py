@@ -46,7 +46,7 @@ def stock(served: Here) -> None:
 
 def filled(served: Here | Served, line: str = "10 kg pearl barley", **more: Any) -> int:
     """A run whose containers are filled."""
-    number = int(send(served, "/run/lines", ask={"line": line} | more))
+    number = int(send(served, "/run/lines", asks=[{"line": line} | more]))
     for step in ("begin", "labelled", "set-out", "fill-rest"):
         send(served, f"/run/{number}/{step}")
     return number
@@ -130,7 +130,8 @@ def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
     page.get_by_role("link", name="See where they stand").click()
     card = page.get_by_role("complementary", name="Package 1")
     expect(card.get_by_role("link", name=re.compile("of number 1, whole$"))).to_be_visible()
-    page.wait_for_function("document.querySelector('aside img').naturalWidth > 100")
+    expect(page.locator("aside img")).to_have_js_property("complete", True)
+    assert page.locator("aside img").evaluate("image => image.naturalWidth") > 100
 
 
 def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:

@@ -170,7 +170,7 @@ def test_an_evening_on_the_phone_in_two_taps(phone: Page, demo: Here) -> None:
 def test_what_to_store(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/table")
     master = page.get_by_role("region", name="Master list")
-    expect(master.get_by_role("heading", name=re.compile(r"^\d+ of 91 days$"))).to_be_visible()
+    expect(master.get_by_role("heading", name=re.compile(r"^\d+ % of what 91 days ask for$"))).to_be_visible()
     expect(master).to_contain_text("try one first")
     hazels = master.get_by_role("button", name=re.compile("hazelnuts"))
     expect(hazels).to_contain_text("nothing keeps it 3 years")
@@ -199,7 +199,7 @@ def test_the_goal_is_set_and_mended(page: Page, demo: Here) -> None:
     expect(page.get_by_role("alert")).to_contain_text("Write how long, such as 6 weeks or 3 months")
     length.fill("6 weeks")
     length.press("Enter")
-    expect(master.get_by_role("heading", name="of 42 days")).to_be_visible()
+    expect(master.get_by_role("heading", name="what 42 days ask for")).to_be_visible()
     page.get_by_role("button", name="the diary").click()
     expect(page.get_by_text(re.compile(r"What was eaten on \d+ days"))).to_be_visible()
     page.get_by_text("All 12 meals count").click()
@@ -208,7 +208,7 @@ def test_the_goal_is_set_and_mended(page: Page, demo: Here) -> None:
     for _ in range(3):
         page.get_by_role("button", name="Undo").click()
         page.wait_for_timeout(200)
-    expect(master.get_by_role("heading", name="of 91 days")).to_be_visible()
+    expect(master.get_by_role("heading", name="what 91 days ask for")).to_be_visible()
 
 
 def test_this_weeks_list_to_the_bench(page: Page, served: Here) -> None:

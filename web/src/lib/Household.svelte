@@ -1,6 +1,7 @@
 <!-- Who eats here, the room they pack in, and how they like to see things. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "./api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "./api/client";
+  import Conflict from "./Conflict.svelte";
   import Degrees from "./Degrees.svelte";
   import Field from "./Field.svelte";
   import Sheet from "./Sheet.svelte";
@@ -12,6 +13,24 @@
   let draft = $state<Schemas["Settings"]>();
   let percent = $state(50);
   let wrong = $state<Wrong>({});
+  let version = $state(0);
+  let theirs = $state<Schemas["Settings"]>();
+  let copying = $state(false);
+
+  const LABELS = {
+    name: "Name",
+    people: "People who eat here",
+    kcal_per_person_day: "kcal a person a day",
+    units: "Measures",
+    altitude_m: "Height above sea, m",
+    room_c: "Packing room, °C",
+    humidity: "Humidity, 0–1",
+    school: "Shelf-life estimates",
+    packet_sizes: "Absorbers, mL",
+    currency: "Currency",
+    kwh_coins: "Electricity, smallest coin per kWh",
+  };
+  const copy = $derived(larder.overview?.copy);
 
   const us = $derived(larder.overview?.settings.units === "US");
   const FOOT_M = 0.3048;
@@ -40,22 +59,40 @@
 
   /** Begin from how things stand; what is typed since is not to be overwritten. */
   function start() {
-    const now = larder.overview?.settings;
+    version = larder.overview?.settings_version ?? 0;
+    begin(larder.overview?.settings);
+  }
+
+  function begin(now: Schemas["Settings"] | undefined) {
     draft = now && $state.snapshot(now);
+    theirs = undefined;
     percent = Math.round((now?.humidity ?? 0.5) * 100);
     wrong = {};
   }
 
-  async function save(event: SubmitEvent) {
-    event.preventDefault();
+  const body = () => ({ ...(draft as Schemas["Settings"]), humidity: percent / 100 });
+
+  async function save(event?: SubmitEvent) {
+    event?.preventDefault();
     if (!draft) return;
-    const done = await ask(api.PUT("/api/household", { body: { ...draft, humidity: percent / 100 } }));
+    const done = await ask(api.PUT("/api/household", { params: { header: basedOn(version) }, body: body() }));
     wrong = done.wrong ?? {};
+    theirs = done.now as Schemas["Settings"] | undefined;
+    version = done.version ?? version;
     if (done.data) {
       open = false;
       await larder.changed();
       larder.say("Kept. Everything is shown the new way.");
     }
+  }
+
+  async function keepCopy() {
+    copying = true;
+    const done = await ask(api.POST("/api/rounds/copy"));
+    copying = false;
+    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    else larder.say("A safe copy is kept and checked");
+    await larder.refresh();
   }
 
   function toggle(size: number) {
@@ -118,10 +155,21 @@
           {/each}
         </div>
       </fieldset>
-      {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+      {#if copy}
+        <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-2 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
+          <p class="min-w-0 leading-snug">
+            <b>Safe copy:</b> {copy.on ? (copy.days === 0 ? "of today" : copy.days === 1 ? "of yesterday" : `${copy.days} days old`) : "none yet"}.
+            <span class="caption block break-words">{copy.trouble || `One is kept each day in ${copy.folder}`}</span>
+          </p>
+          <button type="button" class="chip" disabled={copying} onclick={keepCopy}>{copying ? "Copying …" : "Copy now"}</button>
+        </div>
+      {/if}
+      {#if theirs}
+        <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => save()} ontheirs={() => (begin(theirs), void larder.changed())} />
+      {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
       <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
         <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
-        <button class="do" type="submit">Keep it so</button></div>
+        {#if !theirs}<button class="do" type="submit">Keep it so</button>{/if}</div>
     </form>
   {/if}
 </Sheet>

@@ -1,12 +1,13 @@
 // A photograph made small enough to keep, and sent to the larder.
-import { wrongs, type Wrong } from "./api/client";
+import { patientFetch, wrongs, type Wrong } from "./api/client";
 
 const LONGEST = 1280;
 
 /** Keep a picture of a package; what is wrong with it, if anything is. */
 export async function keepPhoto(number: number, file: File): Promise<Wrong | undefined> {
   try {
-    const answer = await fetch(`/api/packages/${number}/photos`, { method: "POST", body: await small(file), headers: { "Content-Type": "image/jpeg" } });
+    const headers = { "Content-Type": "image/jpeg" };
+    const answer = await patientFetch(new Request(`/api/packages/${number}/photos`, { method: "POST", body: await small(file), headers }));
     return answer.ok ? undefined : wrongs(await answer.json());
   } catch {
     return { photo: { message: "That picture cannot be read here; a JPEG or PNG, please", nearest: [] } };

@@ -24,7 +24,7 @@
     [larder.overview?.drying ? `${larder.overview.drying} on` : "", larder.overview?.freezing ? `${larder.overview.freezing} cold` : ""].filter(Boolean).join(", "),
   );
   const places = $derived([
-    { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} due` : "all done") : "…" },
+    { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} to do` : "all done") : "…" },
     { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
     { href: "/drying", name: "Drying", figure: busy || "dryers" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
@@ -88,7 +88,7 @@
       <button
         class="flex min-h-11 items-center gap-2 rounded-lg px-2 font-semibold hover:bg-paper disabled:text-soft disabled:opacity-60 sm:px-3"
         disabled={!undoable}
-        title={undoable ? `Take back: ${undoable}` : "Nothing to take back"}
+        title={undoable ? `Undo: ${undoable.title}` : "Nothing to undo"}
         onclick={() => larder.undo()}
       >
         <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>
@@ -108,6 +108,10 @@
       </button>
     </div>
   </header>
+  {/if}
+
+  {#if larder.disk || larder.overview?.clock_behind}
+    <p role="alert" class="border-b-2 border-ink bg-[#a33d26] px-4 py-2 text-center font-semibold text-white">{larder.disk || larder.overview?.clock_behind}</p>
   {/if}
 
   <main id="main" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">

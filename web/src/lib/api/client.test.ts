@@ -1,23 +1,82 @@
-import { describe, expect, it } from "vitest";
-import { ask, wrongs } from "./client";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { ask, onDiskTrouble, patientFetch, SILENT, wrongs } from "./client";
+
+afterEach(() => void vi.unstubAllGlobals());
 
 describe("refusals", () => {
   it("are told apart by field", () => {
-    const problem = { title: "That does not go", status: 422, detail: "x", errors: [{ field: "fill", message: "More than fits" }, { field: "line", message: "Unknown", nearest: ["oats"] }] };
+    const problem = { title: "That can't be done", status: 422, detail: "x", errors: [{ field: "fill", message: "More than fits" }, { field: "line", message: "Unknown", nearest: ["oats"] }] };
     expect(wrongs(problem)).toEqual({ fill: { message: "More than fits", nearest: [] }, line: { message: "Unknown", nearest: ["oats"] } });
   });
 
   it("say so when the larder does not answer", async () => {
     const done = await ask(Promise.reject(new TypeError("fetch failed")));
     expect(done.data).toBeUndefined();
-    expect(done.wrong?.request?.message).toContain("does not answer");
+    expect(done.wrong?.request?.message).toBe(SILENT);
+  });
+
+  it("of a larder that made a mistake are not taken for silence", () => {
+    const detail = "The larder made a mistake, and nothing was saved";
+    expect(wrongs({ status: 500, detail, errors: [] }).request?.message).toBe(detail);
   });
 
   it("fall back on the detail of a problem without fields", () => {
     expect(wrongs({ detail: "That is more than 8 MB" }).request?.message).toBe("That is more than 8 MB");
   });
 
+  it("carry what somebody else has written since", async () => {
+    const error = { status: 409, detail: "Changed since", errors: [], now: { people: 5 } };
+    expect((await ask(Promise.resolve({ error }))).now).toEqual({ people: 5 });
+  });
+
+  it("of a full disk are told to whoever shows the banner", () => {
+    const told: string[] = [];
+    onDiskTrouble((words) => told.push(words));
+    wrongs({ status: 507, detail: "The disk is full", errors: [] });
+    wrongs({ status: 422, detail: "No", errors: [] });
+    expect(told).toEqual(["The disk is full"]);
+  });
+
   it("are not seen where there are none", async () => {
     expect(await ask(Promise.resolve({ data: 3 }))).toEqual({ data: 3 });
+  });
+});
+
+describe("a request whose answer is lost", () => {
+  const lost = (times: number, seen: (string | null)[]) => (request: Request) => {
+    seen.push(request.headers.get("Idempotency-Key"));
+    return seen.length <= times ? Promise.reject(new TypeError("network")) : Promise.resolve(new Response("1"));
+  };
+  const post = () => new Request("http://127.0.0.1/api/undo", { method: "POST", body: "{}" });
+
+  it("is sent again under the same key", async () => {
+    const seen: (string | null)[] = [];
+    vi.stubGlobal("fetch", lost(2, seen));
+    expect(await (await patientFetch(post(), [1, 1, 1])).text()).toBe("1");
+    expect(seen).toHaveLength(3);
+    expect(new Set(seen).size).toBe(1);
+    expect(seen[0]).toMatch(/^[0-9a-f-]{36}$/);
+  });
+
+  it("is given up after a while", async () => {
+    const seen: (string | null)[] = [];
+    vi.stubGlobal("fetch", lost(9, seen));
+    await expect(patientFetch(post(), [1, 1])).rejects.toThrow("network");
+    expect(seen).toHaveLength(3);
+  });
+
+  it("is not sent again by a page that was left", async () => {
+    const seen: (string | null)[] = [];
+    vi.stubGlobal("fetch", lost(9, seen));
+    const request = new Request("http://127.0.0.1/api/table/weeks", { signal: AbortSignal.abort() });
+    await expect(patientFetch(request, [1, 1])).rejects.toThrow();
+    expect(seen).toHaveLength(1);
+  });
+
+  it("has no key if it changes nothing", async () => {
+    const seen: (string | null)[] = [];
+    vi.stubGlobal("fetch", lost(0, seen));
+    await patientFetch(new Request("http://127.0.0.1/api/overview"));
+    expect(seen).toEqual([null]);
   });
 });

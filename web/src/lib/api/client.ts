@@ -1,28 +1,72 @@
 // The one way to the larder's API: typed by its OpenAPI document, with refusals told apart by field.
+// Whatever changes something carries a key, so that it can be sent again if its answer was lost, and counts once.
 import createClient from "openapi-fetch";
+import { letGo } from "../press";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
 export type Wrong = Record<string, { message: string; nearest: string[] }>;
 
-export const api = createClient<paths>({ baseUrl: "" });
+/**
+ * What the larder answered: what was asked for, or what is wrong with which field; and if somebody else changed it
+ * since it was shown, what it is now, and the version that a change of that is based on.
+ */
+export interface Answer<T> {
+  data?: T;
+  wrong?: Wrong;
+  now?: unknown;
+  version?: number;
+}
+
+const PAUSES_MS = [300, 1000, 2500];
+export const SILENT = "Can't reach the larder. Is it still running?";
+
+/** Whether the larder's disk takes nothing more, in its words: a banner says so on every page until it does. */
+let full: (words: string) => void = () => undefined;
+export function onDiskTrouble(tell: (words: string) => void): void {
+  full = tell;
+}
+
+/** Ask, and ask again if no answer comes: what changes something counts once, by its key. */
+export async function patientFetch(request: Request, pauses = PAUSES_MS): Promise<Response> {
+  const keyed = new Request(request);
+  if (request.method !== "GET" && !keyed.headers.has("Idempotency-Key")) keyed.headers.set("Idempotency-Key", crypto.randomUUID());
+  for (const pause of pauses) {
+    try {
+      return await fetch(keyed.clone());
+    } catch (error) {
+      if (request.signal.aborted) throw error;
+      await new Promise((done) => setTimeout(done, pause));
+    }
+  }
+  return fetch(keyed);
+}
+
+export const api = createClient<paths>({ baseUrl: "", fetch: (request) => patientFetch(request) });
+
+/** The version that a change is based on, for its headers. */
+export const basedOn = (version: number | undefined) => (version === undefined ? {} : { "If-Match": version });
 
 /** What is wrong with which field, from a refusal; or that the server is not there. */
 export function wrongs(error: unknown): Wrong {
   const problem = error as Partial<Schemas["Problem"]> | undefined;
+  if (problem?.status === 507 && problem.detail) full(problem.detail);
   if (problem?.errors?.length) {
     return Object.fromEntries(
       problem.errors.map((each) => [each.field, { message: each.message, nearest: each.nearest ?? [] }]),
     );
   }
-  return { request: { message: problem?.detail ?? "The larder does not answer. Is it still running?", nearest: [] } };
+  return { request: { message: problem?.detail ?? SILENT, nearest: [] } };
 }
 
-/** Run a call so that a server that is gone is a refusal like any other. */
-export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<{ data?: T; wrong?: Wrong }> {
+/** Run a call so that a server that is gone is a refusal like any other; what is pressed meanwhile stays where it is. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<Answer<T>> {
   try {
     const { data, error } = await call;
-    return error === undefined ? { data } : { wrong: wrongs(error) };
+    await letGo();
+    if (error === undefined) return { data };
+    const { now, version } = error as Partial<Schemas["Problem"]>;
+    return now === undefined || now === null ? { wrong: wrongs(error) } : { wrong: wrongs(error), now, version: version ?? undefined };
   } catch {
     return { wrong: wrongs(undefined) };
   }

@@ -898,7 +898,7 @@ export interface paths {
         put?: never;
         /**
          * Take Photo
-         * @description Keep a photograph of a package, a JPEG; its number.
+         * @description Keep a photograph of a package, a JPEG, PNG or WebP; its number.
          */
         post: operations["take_photo_api_packages__number__photos_post"];
         delete?: never;
@@ -934,7 +934,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * List Places
+         * @description All places, with what each holds in figures.
+         */
+        get: operations["list_places_api_places_get"];
         put?: never;
         /**
          * Make Place
@@ -981,6 +985,26 @@ export interface paths {
         get: operations["see_rounds_api_rounds_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rounds/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep A Copy
+         * @description Keep a safe copy of the larder now, in the place of today's.
+         */
+        post: operations["keep_a_copy_api_rounds_copy_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1082,7 +1106,7 @@ export interface paths {
         put?: never;
         /**
          * Put On Sheet
-         * @description Put what is on the bench on the run sheet; the number of the run.
+         * @description Put what was planned on the run sheet, all of it or nothing; the number of the run.
          */
         post: operations["put_on_sheet_api_run_lines_post"];
         delete?: never;
@@ -1380,7 +1404,7 @@ export interface paths {
         };
         /**
          * See Shelves
-         * @description All places and every package kept.
+         * @description All places with their sums, the packages that stand there or in one of them, and what is due anywhere.
          */
         get: operations["see_shelves_api_shelves_get"];
         put?: never;
@@ -1400,7 +1424,7 @@ export interface paths {
         };
         /**
          * Find
-         * @description Numbers of the packages kept that some words mean: a label's code, a number, or part of a food's name.
+         * @description The packages kept that some words mean: a label's code, a number, or part of a food's name.
          */
         get: operations["find_api_shelves_find_get"];
         put?: never;
@@ -1653,6 +1677,26 @@ export interface paths {
          */
         put: operations["write_a_day_api_table_diary__day__put"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/diary/{day}/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add To A Day
+         * @description Add lines to a day of the diary; what others wrote on it stays.
+         */
+        post: operations["add_to_a_day_api_table_diary__day__lines_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2070,7 +2114,7 @@ export interface paths {
         put?: never;
         /**
          * Undo
-         * @description Take the last change back, whatever it was; answers with what it was.
+         * @description Undo the last change, whatever it was; answers with what it was.
          */
         post: operations["undo_api_undo_post"];
         delete?: never;
@@ -2170,7 +2214,9 @@ export interface components {
          *         waxed: whether the cap of a bottle is dipped in wax.
          *         pull: what draws the vacuum.
          *         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
+         *         conditioned: that food dried at home, and typed without its record, was conditioned in a jar.
          *         against: why it is packed although the verdict is a stop; the label says so.
+         *         more: that there was more in the lot than is written, and all of it is packed.
          */
         Ask: {
             /**
@@ -2184,6 +2230,11 @@ export interface components {
              */
             amount?: string;
             closing?: components["schemas"]["Closing"] | null;
+            /**
+             * Conditioned
+             * @default false
+             */
+            conditioned?: boolean;
             /**
              * Container
              * @default bag-gallon
@@ -2237,6 +2288,11 @@ export interface components {
             lot?: number | null;
             /** Moisture */
             moisture?: number | null;
+            /**
+             * More
+             * @default false
+             */
+            more?: boolean;
             /** @default not until eaten */
             opened?: components["schemas"]["Opened"];
             /**
@@ -2299,7 +2355,7 @@ export interface components {
         Believe: "dry" | "weight" | "hand" | "wet";
         /**
          * BestBy
-         * @description Until when it is good: the household's school, with the band of the other two; none if it keeps.
+         * @description Until when it is good: the household's school, with the band of all that is unsure; none if it keeps.
          */
         BestBy: {
             /** Band */
@@ -2308,10 +2364,13 @@ export interface components {
             cautious: string | null;
             /** Chosen */
             chosen: string | null;
+            ends: components["schemas"]["Ends"];
             /** Hopeful */
             hopeful: string | null;
             /** Text */
             text: string;
+            /** Why */
+            why: string;
         };
         /**
          * BodyRow
@@ -2326,6 +2385,18 @@ export interface components {
             male: string;
             /** Source */
             source: string;
+        };
+        /** Body_add_to_a_day_api_table_diary__day__lines_post */
+        Body_add_to_a_day_api_table_diary__day__lines_post: {
+            /**
+             * Items
+             * @example [
+             *       {
+             *         "line": "2 cups rice"
+             *       }
+             *     ]
+             */
+            items: components["schemas"]["Written"][];
         };
         /** Body_buy_it_api_table_buy_post */
         Body_buy_it_api_table_buy_post: {
@@ -2571,6 +2642,8 @@ export interface components {
              *     ]
              */
             lines: components["schemas"]["WantedLine"][];
+            /** @default not until eaten */
+            opened?: components["schemas"]["Opened"];
             /** Place */
             place?: number | null;
         };
@@ -2581,7 +2654,8 @@ export interface components {
         };
         /** Body_put_on_sheet_api_run_lines_post */
         Body_put_on_sheet_api_run_lines_post: {
-            ask: components["schemas"]["Ask"];
+            /** Asks */
+            asks: components["schemas"]["Ask"][];
         };
         /** Body_put_on_simulated_scale_api_devices_scale_pan_put */
         Body_put_on_simulated_scale_api_devices_scale_pan_put: {
@@ -2685,6 +2759,14 @@ export interface components {
              * @default true
              */
             on?: boolean;
+        };
+        /** Body_undo_api_undo_post */
+        Body_undo_api_undo_post: {
+            /**
+             * Change
+             * @description the change that is meant; none means the last
+             */
+            change?: number | null;
         };
         /** Body_weigh_a_tray_api_drying_loads__number__weigh_post */
         Body_weigh_a_tray_api_drying_loads__number__weigh_post: {
@@ -2793,6 +2875,10 @@ export interface components {
             food: string;
             /** Form */
             form: string;
+            /** Gone */
+            gone: string;
+            /** Gone On */
+            gone_on: string | null;
             /** Journal */
             journal: components["schemas"]["Happening"][];
             /** Kcal Text */
@@ -2827,8 +2913,6 @@ export interface components {
             place_name: string;
             /** Shelf */
             shelf: number;
-            /** Thrown Out */
-            thrown_out: string | null;
             /** Trouble */
             trouble: string;
         };
@@ -2866,6 +2950,30 @@ export interface components {
             /** Says */
             says: string;
             tone: components["schemas"]["Severity"];
+        };
+        /**
+         * Closed
+         * @description How a package was closed, as it is kept with it: enough to reckon anew what becomes of it elsewhere.
+         */
+        Closed: {
+            /** Gel G */
+            gel_g: number;
+            /** Opened A Day */
+            opened_a_day: number;
+            /** Packed Ml */
+            packed_ml: number;
+            /** Room C */
+            room_c: number;
+            /** Room Humidity */
+            room_humidity: number;
+            /** Room Kpa */
+            room_kpa: number;
+            /** Vacuum Share */
+            vacuum_share?: number | null;
+            /** Void Ml */
+            void_ml: number;
+            /** Waxed */
+            waxed: boolean;
         };
         /**
          * Closing
@@ -2912,10 +3020,13 @@ export interface components {
          * @description How the damp goes, when it is too much, and what gel would do.
          */
         DampInside: {
+            /** Above */
+            above: string;
             /** Course */
             course: components["schemas"]["DampPoint"][];
-            /** Crisp */
-            crisp: boolean;
+            ends: components["schemas"]["Ends"];
+            /** Ends Days */
+            ends_days: number | null;
             /** Gel Each G */
             gel_each_g: number;
             /** Gel Packets */
@@ -2924,16 +3035,14 @@ export interface components {
             gel_wanted: number | null;
             /** Limit */
             limit: number;
-            /** Moulds Days */
-            moulds_days: number | null;
             /** Says */
             says: string;
-            /** Softens Days */
-            softens_days: number | null;
             /** Source */
             source: string;
             /** Starts */
             starts: number;
+            /** Stays */
+            stays: string;
             /** Units */
             units: number;
         };
@@ -2973,6 +3082,8 @@ export interface components {
             kept: boolean;
             /** Says */
             says: string;
+            /** Version */
+            version: number;
             /** Waiting */
             waiting: number;
             /** Weekday */
@@ -3225,6 +3336,8 @@ export interface components {
             need: components["schemas"]["Need"];
             /** Number */
             number: number;
+            /** Version */
+            version: number;
         };
         /**
          * EatersView
@@ -3235,6 +3348,12 @@ export interface components {
             /** Eaters */
             eaters: components["schemas"]["EaterView"][];
         };
+        /**
+         * Ends
+         * @description What ends a package first.
+         * @enum {string}
+         */
+        Ends: "age" | "oxygen" | "soft" | "clumps" | "mould" | "nothing";
         /**
          * Eye
          * @description Colour of the pill packed with absorbers, where one can be seen.
@@ -3330,6 +3449,8 @@ export interface components {
             moisture_pct: number;
             /** Name */
             name: string;
+            /** Says Conditioned */
+            says_conditioned: boolean;
             /** Warmest */
             warmest: string;
             /** Water Activity */
@@ -3402,6 +3523,16 @@ export interface components {
             traits: string[];
             /** Water G */
             water_g: number;
+        };
+        /**
+         * Found
+         * @description A package that was looked for, and where it stands.
+         */
+        Found: {
+            /** Number */
+            number: number;
+            /** Place */
+            place: number;
         };
         /**
          * FreezeAsk
@@ -3764,8 +3895,8 @@ export interface components {
          *
          *     Attributes:
          *         threat: what can get at the food.
-         *         closed: whether something stands in the way for the whole horizon.
-         *         by: what closes it, or what would.
+         *         closed: whether something stands in the way for the whole horizon, or there is nothing to get at.
+         *         by: what closes it, or what leaves it open.
          */
         Guard: {
             /** By */
@@ -3846,8 +3977,9 @@ export interface components {
          *         likely: the middle.
          *         high: longest.
          *         thickness: how many times longer for its thickness.
-         *         air: how many times longer for the air's warmth, movement and damp.
+         *         air: how many times longer for the air's warmth and damp.
          *         skin: how many times longer for a skin that was not opened.
+         *         still: how many times longer for air that hardly moves.
          */
         Hours: {
             /**
@@ -3866,6 +3998,11 @@ export interface components {
              * @default 1
              */
             skin?: number;
+            /**
+             * Still
+             * @default 1
+             */
+            still?: number;
             /**
              * Thickness
              * @default 1
@@ -4163,6 +4300,17 @@ export interface components {
             what: string;
         };
         /**
+         * Lasts
+         * @description What a package takes to its shelf: its life of the table, and the most days from packing; none if endless.
+         */
+        Lasts: {
+            /** Base Days */
+            base_days: number | null;
+            ends: components["schemas"]["Ends"];
+            /** Most Days */
+            most_days: number | null;
+        };
+        /**
          * Layout
          * @description Labels on a page.
          *
@@ -4275,6 +4423,8 @@ export interface components {
             /** Proven */
             proven: boolean;
             purse: components["schemas"]["PurseView"] | null;
+            /** Purse Version */
+            purse_version: number;
             /** Says */
             says: string;
         };
@@ -4578,6 +4728,8 @@ export interface components {
             /** Number */
             number: number;
             read: components["schemas"]["MealRead"];
+            /** Version */
+            version: number;
         };
         /**
          * MonthView
@@ -4900,8 +5052,10 @@ export interface components {
          */
         Overview: {
             appetite: components["schemas"]["Appetite"];
-            /** Can Undo */
-            can_undo: string | null;
+            can_undo: components["schemas"]["Undoable"] | null;
+            /** Clock Behind */
+            clock_behind: string;
+            copy: components["schemas"]["SafeCopy"] | null;
             /** Days */
             days: number;
             /** Drying */
@@ -4919,6 +5073,8 @@ export interface components {
             /** Running */
             running: string;
             settings: components["schemas"]["Settings"];
+            /** Settings Version */
+            settings_version: number;
         };
         /**
          * OxygenPoint
@@ -5010,7 +5166,7 @@ export interface components {
          * @description How well a closed container keeps air, damp and light from its food: what base lives go by.
          * @enum {string}
          */
-        Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in plastic" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
+        Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
         /**
          * Phase
          * @description Where a package in the freezer stands.
@@ -5065,6 +5221,8 @@ export interface components {
          */
         Plan: {
             air: components["schemas"]["AirInside"] | null;
+            /** Air Asks Ml */
+            air_asks_ml: number;
             /** Amount */
             amount: string;
             /** Amount G */
@@ -5072,6 +5230,7 @@ export interface components {
             best_by: components["schemas"]["BestBy"];
             /** Can Press */
             can_press: boolean;
+            closed: components["schemas"]["Closed"];
             closing: components["schemas"]["Closing"];
             /** Closings */
             closings: components["schemas"]["Closing"][];
@@ -5105,6 +5264,10 @@ export interface components {
             kcal: number;
             /** Kcal Text */
             kcal_text: string;
+            /** Lasts */
+            lasts: {
+                [key: string]: components["schemas"]["Lasts"];
+            };
             /** Packets At Hand */
             packets_at_hand: string;
             /** Packets In All */
@@ -5201,6 +5364,8 @@ export interface components {
         /**
          * Problem
          * @description A refusal; nothing was saved.
+         *
+         *     If what was to be changed was changed since, `now` is what it is now, and `version` what a change of it is based on.
          */
         Problem: {
             /** Detail */
@@ -5210,6 +5375,8 @@ export interface components {
              * @default []
              */
             errors?: components["schemas"]["FieldProblem"][];
+            /** Now */
+            now?: unknown;
             /**
              * Status
              * @example 422
@@ -5217,7 +5384,7 @@ export interface components {
             status: number;
             /**
              * Title
-             * @example That does not go
+             * @example That can't be done
              */
             title: string;
             /**
@@ -5225,6 +5392,8 @@ export interface components {
              * @default about:blank
              */
             type?: string;
+            /** Version */
+            version?: number | null;
         };
         /**
          * ProposedContainers
@@ -5366,6 +5535,8 @@ export interface components {
             due: components["schemas"]["Task"][];
             /** Late */
             late: number;
+            /** To Do */
+            to_do: number;
             /** Today */
             today: number;
         };
@@ -5466,6 +5637,8 @@ export interface components {
             closed: number;
             /** Containers */
             containers: components["schemas"]["RunContainer"][];
+            /** Last Change */
+            last_change: number;
             /** Lines */
             lines: components["schemas"]["RunLine"][];
             /**
@@ -5486,6 +5659,29 @@ export interface components {
             spares: string[];
             /** Wrong */
             wrong: string;
+        };
+        /**
+         * SafeCopy
+         * @description The newest good copy.
+         *
+         *     Attributes:
+         *         on: the day it was made; none if there is none.
+         *         days: how old it is; if there is none, how old the larder is.
+         *         folder: where copies lie.
+         *         old: whether a new one is overdue.
+         *         trouble: why the last one could not be kept; empty if it could.
+         */
+        SafeCopy: {
+            /** Days */
+            days: number;
+            /** Folder */
+            folder: string;
+            /** Old */
+            old: boolean;
+            /** On */
+            on: string | null;
+            /** Trouble */
+            trouble: string;
         };
         /**
          * ScaleView
@@ -5675,13 +5871,17 @@ export interface components {
         };
         /**
          * ShelvesView
-         * @description All places, all packages kept, and how their containers are drawn.
+         * @description All places, packages kept, and how their containers are drawn.
          */
         ShelvesView: {
             /** Containers */
             containers: {
                 [key: string]: components["schemas"]["Drawing"];
             };
+            /** Due */
+            due: components["schemas"]["OnShelf"][];
+            /** More After */
+            more_after: number | null;
             /** Packages */
             packages: components["schemas"]["OnShelf"][];
             /** Places */
@@ -5695,7 +5895,7 @@ export interface components {
         Sizing: "air" | "container" | "kind";
         /**
          * SizingSchool
-         * @description What one sizing school would put in, against the oxygen that is there.
+         * @description What one sizing school would put in, against what the air asks for, margin included.
          */
         SizingSchool: {
             /** Asks Ml */
@@ -5808,8 +6008,6 @@ export interface components {
             covered: number;
             /** Days */
             days: number;
-            /** Days Covered */
-            days_covered: number;
             /** Diary Days */
             diary_days: number;
             /** Diary Ever */
@@ -5817,6 +6015,8 @@ export interface components {
             /** Gap Mass */
             gap_mass: string;
             goal: components["schemas"]["Goal"];
+            /** Goal Version */
+            goal_version: number;
             /** Meals */
             meals: components["schemas"]["MealCover"][];
             /** Rows */
@@ -5897,6 +6097,8 @@ export interface components {
             trusted: boolean;
             /** Uses */
             uses: string;
+            /** Version */
+            version: number;
         };
         /**
          * Task
@@ -5957,7 +6159,7 @@ export interface components {
          * @description What sort of thing is due.
          * @enum {string}
          */
-        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "supply";
+        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "supply" | "copy";
         /**
          * Tested
          * @description What a test at the tray came to.
@@ -6093,7 +6295,7 @@ export interface components {
          * @description What the rules need to know of a food beyond its figures.
          * @enum {string}
          */
-        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "home-dried" | "freeze-dried" | "raw-animal" | "meat" | "seasoning";
+        Trait: "commodity" | "oil-rich" | "sugar-like" | "salt-like" | "sticky" | "powdery" | "rinseable" | "carrier" | "home-dried" | "freeze-dried" | "raw-animal" | "meat" | "seasoning";
         /**
          * TrayPlan
          * @description A tray: which food lies on it, how much, and how closely.
@@ -6165,6 +6367,16 @@ export interface components {
          */
         Trouble: "none" | "sends nothing" | "sends nonsense";
         /**
+         * Undoable
+         * @description The change that undo would take back.
+         */
+        Undoable: {
+            /** Change */
+            change: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * Units
          * @description The measures a household thinks in.
          * @enum {string}
@@ -6222,6 +6434,8 @@ export interface components {
          *         line: "10 kg pearl barley".
          *         lot: its number in the cupboard, if it has one.
          *         a_week: what the kitchen takes of it in a week, "400 g"; empty if nobody knows.
+         *         moisture: its moisture as measured, %; none means that of its record, or of the table.
+         *         conditioned: that it was conditioned in a jar, if it comes without a record.
          */
         WantedLine: {
             /**
@@ -6229,10 +6443,17 @@ export interface components {
              * @default
              */
             a_week?: string;
+            /**
+             * Conditioned
+             * @default false
+             */
+            conditioned?: boolean;
             /** Line */
             line: string;
             /** Lot */
             lot?: number | null;
+            /** Moisture */
+            moisture?: number | null;
         };
         /**
          * WeekAhead
@@ -6367,6 +6588,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6403,6 +6634,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6455,6 +6696,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6491,6 +6742,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6550,6 +6811,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6582,6 +6853,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6628,6 +6909,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6660,6 +6951,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6710,6 +7011,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6752,6 +7063,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6782,6 +7103,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6832,6 +7163,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6864,6 +7205,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6916,6 +7267,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -6948,6 +7309,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7000,6 +7371,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7017,6 +7398,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7032,6 +7414,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7057,6 +7449,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7086,6 +7479,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7103,6 +7506,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7122,6 +7526,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7162,6 +7576,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7214,6 +7638,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7231,6 +7665,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7246,6 +7681,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7271,6 +7716,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7286,6 +7732,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7311,6 +7767,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7332,6 +7789,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7372,6 +7839,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7424,6 +7901,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7441,6 +7928,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7468,6 +7956,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7485,6 +7983,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7512,6 +8011,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7529,6 +8038,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7558,6 +8068,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7575,6 +8095,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7604,6 +8125,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7621,6 +8152,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -7640,6 +8172,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7688,6 +8230,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7705,6 +8257,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 lot: number;
             };
             cookie?: never;
@@ -7726,6 +8279,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7766,6 +8329,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7818,6 +8391,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7854,6 +8437,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7906,6 +8499,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -7938,6 +8541,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7990,6 +8603,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8034,6 +8657,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8051,6 +8684,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8080,6 +8714,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8097,6 +8741,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8124,6 +8769,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8139,7 +8794,10 @@ export interface operations {
     settle_household_api_household_put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -8160,6 +8818,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8220,6 +8888,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8252,6 +8930,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8305,6 +8993,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8345,6 +9043,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8362,6 +9070,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8387,6 +9096,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8404,6 +9123,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8433,6 +9153,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8450,7 +9180,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
+                /** @description the number of what is meant */
                 photo: number;
             };
             cookie?: never;
@@ -8468,6 +9200,66 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_places_api_places_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceView"][];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8520,6 +9312,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8552,6 +9354,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8600,6 +9412,66 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    keep_a_copy_api_rounds_copy_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SafeCopy"];
+                };
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8634,6 +9506,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8686,6 +9568,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8703,6 +9595,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8720,6 +9613,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8768,6 +9671,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8800,6 +9713,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8852,6 +9775,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8869,6 +9802,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8894,6 +9828,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8911,6 +9855,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8926,6 +9871,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8951,6 +9906,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -8978,6 +9934,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -8995,6 +9961,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9010,6 +9977,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9035,6 +10012,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9062,6 +10040,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9079,6 +10067,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9106,6 +10095,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9123,6 +10122,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9138,6 +10138,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9163,6 +10173,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9178,6 +10189,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9203,6 +10224,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9218,6 +10240,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9243,7 +10275,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
+                /** @description the number of what is meant */
                 line: number;
             };
             cookie?: never;
@@ -9259,6 +10293,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9284,6 +10328,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9311,6 +10356,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9328,6 +10383,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9343,6 +10399,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9368,6 +10434,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9393,6 +10460,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9410,6 +10487,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9437,6 +10515,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9451,7 +10539,14 @@ export interface operations {
     };
     see_shelves_api_shelves_get: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description only what stands there */
+                place?: number | null;
+                /** @description only numbers above this */
+                after?: number;
+                /** @description so many packages at the most */
+                most?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -9469,6 +10564,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9506,11 +10611,21 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": number[];
+                    "application/json": components["schemas"]["Found"][];
                 };
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9561,6 +10676,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9603,6 +10728,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9635,6 +10770,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9687,6 +10832,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9702,8 +10857,12 @@ export interface operations {
     note_api_supplies__number__put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9731,6 +10890,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9748,6 +10917,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9763,6 +10933,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9788,6 +10968,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9815,6 +10996,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9830,8 +11021,12 @@ export interface operations {
     count_api_supplies__number__count_put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9859,6 +11054,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9876,6 +11081,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9905,6 +11111,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9922,6 +11138,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9949,6 +11166,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -9966,6 +11193,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -9985,6 +11213,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10037,6 +11275,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10081,6 +11329,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10096,7 +11354,10 @@ export interface operations {
     write_a_day_api_table_diary__day__put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
                 day: string;
             };
@@ -10125,6 +11386,70 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_to_a_day_api_table_diary__day__lines_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_add_to_a_day_api_table_diary__day__lines_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It is not there, or no longer */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10142,7 +11467,9 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 year: number;
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10160,6 +11487,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10200,6 +11537,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10252,6 +11599,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10296,6 +11653,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10311,8 +11678,12 @@ export interface operations {
     change_eater_api_table_eaters__number__put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10340,6 +11711,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10355,8 +11736,12 @@ export interface operations {
     drop_eater_api_table_eaters__number__delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10380,6 +11765,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10395,7 +11790,10 @@ export interface operations {
     settle_goal_api_table_goal_put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10414,6 +11812,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10462,6 +11870,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10494,6 +11912,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10542,6 +11970,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10574,6 +12012,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10626,6 +12074,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10670,6 +12128,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10685,8 +12153,12 @@ export interface operations {
     change_meal_api_table_meals__number__put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10714,6 +12186,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10729,8 +12211,12 @@ export interface operations {
     drop_meal_api_table_meals__number__delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10746,6 +12232,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10786,6 +12282,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10838,6 +12344,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10855,6 +12371,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /** @description the number of what is meant */
                 number: number;
             };
             cookie?: never;
@@ -10878,6 +12395,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10893,7 +12420,10 @@ export interface operations {
     fill_purse_api_table_purse_put: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path?: never;
             cookie?: never;
         };
@@ -10912,6 +12442,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10960,6 +12500,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -10992,6 +12542,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11040,6 +12600,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -11072,6 +12642,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11122,6 +12702,16 @@ export interface operations {
                     "application/problem+json": unknown;
                 };
             };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
             /** @description Something typed cannot be done */
             422: {
                 headers: {
@@ -11141,7 +12731,11 @@ export interface operations {
             path?: never;
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_undo_api_undo_post"];
+            };
+        };
         responses: {
             /** @description Successful Response */
             200: {
@@ -11154,6 +12748,16 @@ export interface operations {
             };
             /** @description It is not there, or no longer */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

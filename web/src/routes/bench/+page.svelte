@@ -73,14 +73,15 @@
   });
 
   async function load() {
-    const [reference, shelves] = await Promise.all([ask(api.GET("/api/reference")), ask(api.GET("/api/shelves"))]);
+    const [reference, rooms] = await Promise.all([ask(api.GET("/api/reference")), ask(api.GET("/api/places"))]);
     guide = reference.data ?? guide;
-    places = shelves.data?.places ?? places;
+    places = rooms.data ?? places;
     await bench.replan();
   }
 
   async function pack(packedOn: string, against = "") {
     packing = true;
+    tried = () => pack(packedOn, against);
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
     const labels = sheetOf(0) ? open("", "_blank") : null;
     const body = { ask: { ...$state.snapshot(bench.ask), against }, packed_on: packedOn || null };
@@ -100,15 +101,22 @@
     await larder.changed();
   }
 
+  /** What was tried last, to be tried again once it is said that there was more in the lot. */
+  let tried: () => unknown = () => undefined;
+
+  async function more() {
+    await bench.set({ more: true });
+    packWrong = {};
+    await tried();
+  }
+
   const toRun = (against = "") => allToRun([{ ...$state.snapshot(bench.ask), against }]);
 
   async function allToRun(asks: Schemas["Ask"][]) {
     packing = true;
-    for (const each of asks) {
-      const done = await ask(api.POST("/api/run/lines", { body: { ask: each } }));
-      packWrong = done.wrong ?? {};
-      if (done.wrong) break;
-    }
+    tried = () => allToRun(asks.map((each) => ({ ...each, more: true })));
+    const done = await ask(api.POST("/api/run/lines", { body: { asks } }));
+    packWrong = done.wrong ?? {};
     packing = false;
     const first = Object.values(packWrong)[0];
     if (first) return larder.say(first.message, "wrong");
@@ -135,7 +143,7 @@
           line={bench.ask.line ?? ""}
           {wrong}
           foods={guide?.foods ?? []}
-          online={(line) => bench.set({ line, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
+          online={(line) => bench.set({ line, more: false, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
           onown={(name) => ((ownName = name), (adding = true))}
         />
       </div>
@@ -165,7 +173,7 @@
             {:else if shown === "damp" && plan.damp}
               <DampOverTime damp={plan.damp} />
             {:else}
-              <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
+              <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} asks={plan.air_asks_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
             {/if}
           </div>
         {/if}
@@ -178,7 +186,7 @@
     {/if}
   </div>
   {#if plan}
-    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} onrun={toRun} />
+    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} onrun={toRun} onmore={more} onproved={() => void bench.set({ conditioned: true })} />
   {/if}
 </div>
 

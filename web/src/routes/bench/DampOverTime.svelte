@@ -16,7 +16,9 @@
   const x = (days: number) => LEFT + (days / last) * wide;
   const y = (activity: number) => TOP + (1 - activity / most) * HIGH;
   const drawn = $derived(course(damp.course, x, y));
-  const ends = $derived((damp.crisp ? damp.softens_days : damp.moulds_days) ?? Infinity);
+  const ends = $derived(damp.ends_days ?? Infinity);
+  /** Where the line stands on a day: mould shows some time after it could begin. */
+  const at = (days: number) => damp.course.findLast((point) => point.days <= days)?.likely ?? damp.limit;
   const step = $derived([0.25, 0.5, 1, 2, 5, 10].find((years) => last / (years * 365.25) <= 6) ?? 10);
   const ticks = $derived(Array.from({ length: Math.floor(last / (step * 365.25)) + 1 }, (_, n) => n * step));
   const say = (years: number) => (years === 0 ? "closed" : years < 1 || years % 1 ? `${years * 12} months` : `${years} y`);
@@ -27,9 +29,9 @@
   <svg width={room} height={HIGH + TOP + 22} class="block" role="img" aria-label="Water activity in each over the years. {damp.says}">
     <path d={drawn.band} fill="color-mix(in oklab, var(--slate) 24%, var(--paper))" />
     <path d="M{LEFT} {y(damp.limit)}H{LEFT + wide}" stroke="var(--rust)" stroke-width="1.6" stroke-dasharray="5 4" />
-    <text x={LEFT + 6} y={y(damp.limit) - 5} font-size="12.500" font-weight="700" fill="var(--rust)">{damp.crisp ? "soft above this" : "mould above this"}</text>
+    <text x={LEFT + 6} y={y(damp.limit) - 5} font-size="12.500" font-weight="700" fill="var(--rust)">{damp.above}</text>
     <path d={drawn.line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
-    {#if ends > 0 && ends < last}<circle cx={x(ends)} cy={y(damp.limit)} r="5" fill="var(--rust)" stroke="var(--paper)" stroke-width="2" />{/if}
+    {#if ends > 0 && ends < last}<circle cx={x(ends)} cy={y(at(ends))} r="5" fill="var(--rust)" stroke="var(--paper)" stroke-width="2" />{/if}
     <path d="M{LEFT} {TOP}V{TOP + HIGH}H{LEFT + wide}" fill="none" stroke="var(--ink)" stroke-width="1.6" />
     {#each [0.2, 0.4, 0.6] as activity (activity)}
       <path d="M{LEFT - 4} {y(activity)}H{LEFT}" stroke="var(--ink)" stroke-width="1.3" />

@@ -24,14 +24,14 @@
     onrun: (asks: Schemas["Ask"][]) => void;
   } = $props();
 
-  let lines = $state<{ line: string; lot: number | null; a_week: string }[]>([]);
+  let lines = $state<{ line: string; lot: number | null; a_week: string; moisture?: number | null; conditioned?: boolean }[]>([]);
   let found = $state<Schemas["ProposedPacking"]>();
   let wrong = $state<Wrong>({});
 
   const plan = latest(async () => {
     const wanted = $state.snapshot(lines).filter((each) => each.line.trim());
     if (!wanted.length) return;
-    const body = { lines: wanted, horizon_years: bench.ask.horizon_years ?? 10, place: bench.ask.place ?? null };
+    const body = { lines: wanted, horizon_years: bench.ask.horizon_years ?? 10, place: bench.ask.place ?? null, opened: bench.ask.opened };
     const done = await ask(api.POST("/api/bench/propose", { body }));
     wrong = done.wrong ?? {};
     found = done.data ?? found;
@@ -39,7 +39,7 @@
 
   $effect(() => {
     if (!open) return;
-    lines = [{ line: bench.ask.line ?? "", lot: bench.ask.lot ?? null, a_week: "" }];
+    lines = [{ line: bench.ask.line ?? "", lot: bench.ask.lot ?? null, a_week: "", moisture: bench.ask.moisture ?? null, conditioned: bench.ask.conditioned ?? false }];
     found = undefined;
     void plan();
   });
@@ -52,6 +52,7 @@
     ...common,
     line: `${each.amount} ${line.food}`,
     container: each.key.startsWith("own:") ? "bag-gallon" : each.key,
+    own_film_mil: Number(/x([\d.]+)$/.exec(each.key)?.[1] ?? 7),
     own_bag: each.key.startsWith("own:") ? (/^own:(\d+)x(\d+)/.exec(each.key)?.slice(1, 3).join(" × ") ?? "") + " mm" : "",
     closing: each.closing,
     lot: line.lot ?? null,
@@ -72,7 +73,7 @@
     {#each lines as line, n (n)}
       <li>
         <div class="grid grid-cols-[1fr_8.500rem_2.750rem] items-end gap-2 max-sm:grid-cols-[1fr_2.750rem]">
-          <input class="field font-semibold max-sm:col-span-2" aria-label="Lot {n + 1}" value={line.line} placeholder="and 6 kg rolled oats" autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null })} />
+          <input class="field font-semibold max-sm:col-span-2" aria-label="Lot {n + 1}" value={line.line} placeholder="and 6 kg rolled oats" autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null, moisture: null, conditioned: false })} />
           <input class="field" aria-label="What the kitchen takes of lot {n + 1} in a week" value={line.a_week} placeholder="400 g a week" autocomplete="off" aria-invalid={wrong[`a_week.${n}`] ? "true" : undefined} oninput={(event) => change(n, { a_week: event.currentTarget.value })} />
           {#if n}<button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="Take lot {n + 1} off" onclick={() => ((lines = lines.filter((_, at) => at !== n)), plan())}><X size={19} aria-hidden="true" /></button>{/if}
         </div>

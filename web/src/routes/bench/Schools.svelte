@@ -1,20 +1,23 @@
-<!-- The sizing schools as bars against the oxygen that is there; picking a bar takes that school. -->
+<!-- The sizing schools as bars against what the air asks for; picking a bar takes that school. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
 
   let {
     schools,
     oxygen,
+    asks,
     chosen,
     onpick,
   }: {
     schools: Schemas["SizingSchool"][];
     oxygen: number;
+    /** What the air asks for, margin included. */
+    asks: number;
     chosen: Schemas["Sizing"];
     onpick: (sizing: Schemas["Sizing"]) => void;
   } = $props();
 
-  const longest = $derived(Math.max(oxygen, ...schools.map((school) => school.packed_ml)) * 1.12);
+  const longest = $derived(Math.max(asks, ...schools.map((school) => school.packed_ml)) * 1.12);
   const share = (ml: number) => `${((ml / longest) * 100).toFixed(2)}%`;
   let buttons = $state<HTMLButtonElement[]>([]);
 
@@ -49,7 +52,7 @@
       <span class="relative h-5" aria-hidden="true">
         <span class="absolute inset-y-1 left-0 w-full rounded-sm bg-[color-mix(in_oklab,var(--line)_55%,var(--paper))]"></span>
         <span class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}" style:width={share(school.packed_ml)}></span>
-        <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(oxygen)}></span>
+        <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(asks)}></span>
       </span>
       <span class="col-span-2 text-[0.93rem] sm:col-span-1">
         <b>{school.packets}</b>
@@ -57,5 +60,5 @@
       </span>
     </button>
   {/each}
-  <p class="caption px-2.5">The dark mark is the oxygen there: {Math.round(oxygen).toLocaleString("en")} mL</p>
+  <p class="caption px-2.5">The dark mark is what the air asks for: {Math.round(asks).toLocaleString("en")} mL, for {Math.round(oxygen).toLocaleString("en")} mL of oxygen and a margin</p>
 </div>

@@ -120,6 +120,7 @@
       {#if plan.draw.kind === "bottle"}{@render check("Cap dipped in wax", bench.ask.waxed ?? false, (waxed) => bench.set({ waxed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
       {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) => bench.set({ gel }))}{/if}
+      {#if plan.food.says_conditioned}{@render check("A jar proved it dry", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
       {@render check("Frozen through first", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>

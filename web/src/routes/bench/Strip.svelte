@@ -10,6 +10,8 @@
     busy,
     onpack,
     onrun,
+    onmore,
+    onproved,
   }: {
     plan: Schemas["Plan"];
     wrong: Wrong;
@@ -17,6 +19,10 @@
     onpack: (packedOn: string, against?: string) => void;
     /** Onto the run sheet, to be packed with others against the clock. */
     onrun: (against?: string) => void;
+    /** There was more in the lot than is written: all of it is packed. */
+    onmore: () => void;
+    /** A jar proved it dry, though it was written here without its record. */
+    onproved: () => void;
   } = $props();
 
   let against = $state(false);
@@ -28,6 +34,7 @@
   });
 
   let day = $state(today());
+  const unproven = $derived(plan.food.says_conditioned && !!plan.verdict.findings[0]?.code.endsWith("-unconditioned"));
   const stop = $derived(plan.verdict.severity === "stop");
   const one = (value: number) => (value < 10 ? value.toFixed(1) : Math.round(value).toLocaleString("en"));
 
@@ -51,7 +58,7 @@
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers", plan.packets_at_hand)}
     {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
     {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
-    {@render figure(plan.best_by.text, plan.best_by.chosen ? `best by; ${plan.best_by.band}` : plan.best_by.band, "Best by")}
+    {@render figure(plan.best_by.text, plan.best_by.chosen ? ["best by", plan.best_by.band].filter(Boolean).join("; ") : plan.best_by.band, "Best by", plan.best_by.chosen && plan.best_by.ends !== "age" ? plan.best_by.why : "")}
   </dl>
 {/snippet}
 
@@ -71,7 +78,8 @@
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
-  {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">Not like this: {plan.verdict.says} <button class="min-h-9 underline" onclick={() => (against = true)}>All the same, for a reason …</button></p>{/if}
+  {#if wrong.lot}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3" role="alert">{wrong.lot.message} <button class="chip" disabled={busy} onclick={onmore}>There was more</button></p>{/if}
+  {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">Not like this: {plan.verdict.says} {#if unproven}<button class="chip" onclick={onproved}>A jar proved it dry</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}>All the same, for a reason …</button></p>{/if}
 </section>
 
 <Sheet bind:open={against} title="Against the stop">

@@ -31,7 +31,9 @@ export function nothing(): Ask {
     waxed: false,
     pull: "machine",
     left_kpa: null,
+    conditioned: false,
     against: "",
+    more: false,
   };
 }
 
@@ -43,7 +45,9 @@ export class Bench {
 
   /** Change something on the bench and plan anew; done once the plan is there. */
   set(change: Partial<Ask>): Promise<void> {
-    Object.assign(this.ask, change);
+    // What a jar proved of one lot says nothing of the next that is written here.
+    const another = change.line !== undefined && change.line !== this.ask.line ? { conditioned: false } : {};
+    Object.assign(this.ask, another, change);
     sessionStorage.setItem(KEY, JSON.stringify(this.ask));
     return this.replan();
   }

@@ -27,8 +27,8 @@
     },
     {
       title: "Oxygen over the years",
-      text: "Packets take up oxygen in proportion to what is there, most of it within a day and slower in the cold; the wall lets some back, in proportion to what is missing inside. Foil and glass let in so little that the packets never tire; bare plastic uses them up, and then the oxygen comes back. The band is from the tightest wall of its kind to the leakiest.",
-      sum: "oxygen in = (wall × area + lid) × difference to the air outside; up = oxygen there ÷ 0.35 days",
+      text: "Packets take up oxygen in proportion to what is there, most of it within a day and slower in the cold; the wall lets some back, in proportion to what is missing inside, the more the warmer it stands; each opening brings new air. Foil and glass let in so little that the packets never tire; bare plastic uses them up, and then the oxygen comes back. The band is from the tightest wall of its kind to the leakiest.",
+      sum: "oxygen in = (wall × area + lid) × warmth × difference to the air outside + air × openings; up = oxygen there ÷ 0.35 days",
       source: "Fick; oxygen through walls in the table; pace of packets by our judgement from common practice",
     },
     {
@@ -45,13 +45,13 @@
     },
     {
       title: "Damp over the years",
-      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
-      sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft above 0.45, mould above 0.65",
+      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
+      sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft or clumped above the line of its kind, mould above 0.65",
       source: "isotherms in the table; silica gel by makers' curves; DIN 55474 and MIL-D-3464; Katz and Labuza (1981), from memory",
     },
     {
       title: "Vacuum, and insects without air",
-      text: "A pump leaves some air, and that share of the oxygen. At one per cent or less every stage of every insect dies within weeks, warm rooms faster; at four per cent, what a kitchen machine leaves, eggs live. So vacuum keeps food fresh for a year or a few, and freezing or an absorber kills.",
+      text: "A pump leaves some air, and that share of the oxygen. At one per cent or less every stage of every insect dies within weeks, warm rooms faster; up to three it takes up to three times as long; at four, what a kitchen machine leaves, eggs live. So vacuum keeps food fresh for a year or a few, and freezing or an absorber kills.",
       sum: "oxygen left = 20.9 % × pressure left ÷ pressure outside; four weeks at 20 °C, twenty days at 25 °C",
       source: "Dalton; controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
     },
@@ -63,15 +63,21 @@
     },
     {
       title: "How long it keeps",
-      text: "Each kind of food has a life at 21 °C for each way of packing, by three schools. Warmth uses it up faster: about twice as fast 10 °C warmer. Every stretch in every place is written in the package's ledger, day by day with its season; what lies ahead is reckoned with the mean of the year. A cool place is never promised more than a third over.",
+      text: "Each kind of food has a life at 21 °C for each way of packing, by three schools. Warmth uses it up faster: about twice as fast 10 °C warmer. Every stretch in every place is written in the package's ledger, day by day with its season; what lies ahead is reckoned with the mean of the year. A cool place stretches a life by a third at the most, or to what is published for the freezer.",
       sum: "life used = Σ days × Q10^((t − 21) ÷ 10), over the swing of the year",
       source: "Q10 rule (Labuza, 1982, from memory); lives in the table",
     },
     {
+      title: "The best-by is the least",
+      text: "A package is reckoned once, and its guards, what is said of it, its best-by and its pictures are read off that. A life without oxygen counts only while the oxygen stays away: after that it keeps as a vacuum does while there is little, and then, or from the start, as food closed with air. Whatever that comes to, it is over when damp shows. The cautious school believes in the leakiest wall, the hopeful one in the tightest; the band adds what a place's warmth and a food's pace may be off.",
+      sum: "least of: the best of { life with air; life under vacuum, until half the room's oxygen is back; life without oxygen, until one per cent is back }; the day it is soft, clumped or mouldy",
+      source: "table of lives, oxygen and damp as above; mould: germination of spores (Snow, 1944), from memory, shortened",
+    },
+    {
       title: "When the larder says stop",
-      text: "No absorber with anything moist: no oxygen and some moisture is what botulism needs. The line is 10 %; traded grain, pulses and pasta pass to 13.5 % if their water activity at the warmest of the store is 0.65 or less. None with sugar or salt: it sets like brick. When in doubt, throw it out, and ask your local food-safety authority.",
-      sum: "moisture ≤ 10 %; or ≤ 13.5 % and water activity ≤ 0.65 for grain, pulses, pasta",
-      source: "common practice; ASABE D245",
+      text: "One ladder for every closing. Above a water activity of 0.85 germs that poison can grow: such food is perishable, and nothing makes it keep but cold. No absorber and no vacuum with anything moist: no oxygen and some moisture is what botulism needs. Moist is what passes its line, 10 %, or 13.5 % for traded grain, pulses and pasta; what is sticky; and what can mould at the warmest of the store. None either with what was dried at home before a jar has proved it. No absorber with sugar or salt: it sets like brick. When in doubt, throw it out, and ask your local food-safety authority.",
+      sum: "perishable > 0.85 water activity; moist > 0.65, or > 10 % (grain, pulses, pasta 13.5 %); nothing grows < 0.60",
+      source: "common practice; ICMSF; FDA 21 CFR 113 and 114, from memory; ASABE D245",
     },
     {
       title: "What you need in a day",
@@ -99,7 +105,7 @@
     },
     {
       title: "When a load will be dry",
-      text: "Before anything is weighed: the hours of the table, times the square of the thickness, over how much more vapour the warmed air can hold than the room puts into it. Then every weighing is fitted, together with what was expected, by a curve that falls fast and then slowly; the band is where nine loads in ten end. The food comes to rest with the air around it, and never gets drier than that.",
+      text: "Before anything is weighed: the hours of the table, by two things that hold the water back: the air, in proportion to the thickness and against how much more vapour it can hold than the room puts into it; and the food itself, by the square of the thickness, less when it is warm, more through a skin. Then every weighing is fitted, together with what was expected, by a curve that falls fast and then slowly; the band is where nine loads in ten end. The food comes to rest with the air around it, and never gets drier than that.",
       sum: "water left = e^(−k·tⁿ); target = start × (1 − water) ÷ (1 − water when dry)",
       source: "Page (1949); psychrometrics as above; hours: common practice and extension tables",
     },

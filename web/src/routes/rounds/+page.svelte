@@ -29,7 +29,9 @@
   }
 
   const of = (when: Schemas["When"]) => round?.due.filter((task) => task.when === when) ?? [];
-  const ready = $derived((round?.due ?? []).filter((task) => task.now).length);
+  const ready = $derived(round?.to_do ?? 0);
+  /** Of what is due today some has its hour still to come. */
+  const later = (tasks: Task[]) => tasks.filter((task) => task.when === "today" && !task.now).length;
   const groups = $derived(
     (
       [
@@ -50,7 +52,7 @@
       <h1 class="text-[2rem]">{ready ? `${ready} thing${ready > 1 ? "s" : ""} to do` : round.due.length ? "All done for now" : "Nothing is due"}</h1>
       <p class="caption">{new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}{round.late ? ` · ${round.late} late` : ""}</p>
       {#each groups as [name, tasks] (name)}
-        <h2 class="mt-5 flex items-baseline gap-2 border-b-2 border-ink pb-1 text-[1.25rem] {name === 'Late' ? 'text-rust' : ''}">{name} <span class="font-sans text-[0.95rem] font-semibold text-soft">{tasks.length}</span></h2>
+        <h2 class="mt-5 flex items-baseline gap-2 border-b-2 border-ink pb-1 text-[1.25rem] {name === 'Late' ? 'text-rust' : ''}">{name} <span class="font-sans text-[0.95rem] font-semibold text-soft">{tasks.length}{later(tasks) ? `, ${later(tasks)} of them later` : ""}</span></h2>
         <ul>
           {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.due}`)}<Line {task} ontooearly={(words) => (early = words)} />{/each}
         </ul>

@@ -25,8 +25,8 @@
       }),
     }));
   });
-  const FILL: Partial<Record<Schemas["TaskKind"], string>> = { shake: "var(--leaf)", redry: "var(--rust)", "freezer-out": "var(--slate)", "freezer-open": "var(--slate)", eat: "var(--lid)", look: "var(--paper)", trouble: "var(--rust)", supply: "var(--yolk)" };
-  const SQUARE: Schemas["TaskKind"][] = ["look", "trouble", "supply"];
+  const FILL: Partial<Record<Schemas["TaskKind"], string>> = { shake: "var(--leaf)", redry: "var(--rust)", "freezer-out": "var(--slate)", "freezer-open": "var(--slate)", eat: "var(--lid)", look: "var(--paper)", trouble: "var(--rust)", supply: "var(--yolk)", copy: "var(--slate)" };
+  const SQUARE: Schemas["TaskKind"][] = ["look", "trouble", "supply", "copy"];
 </script>
 
 <ol class="mt-1 border-t-2 border-ink">

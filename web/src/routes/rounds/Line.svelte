@@ -10,7 +10,7 @@
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
 
   type Kind = Schemas["TaskKind"];
-  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Look them over", trouble: "See to it", supply: "Supplies" };
+  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Look them over", trouble: "See to it", supply: "Supplies", copy: "Copy now" };
   const path = $derived({ params: { path: { number: task.number } } });
   const to = $derived(
     ({ weigh: `/drying?load=${task.number}&now=${task.item}`, test: `/drying?load=${task.number}&now=${task.item}`, "freeze-dryer": "/drying/freeze", "close-up": "/drying/freeze", condition: "/drying/jars", eat: `/shelves?n=${task.number}`, look: "/rounds/looks", trouble: `/shelves?n=${task.number}`, supply: "/supplies" } as Partial<Record<Kind, string>>)[task.kind],
@@ -21,6 +21,14 @@
     if (wrong?.early) ontooearly(wrong.early.message);
     else if (wrong) larder.say(Object.values(wrong)[0]?.message ?? "", "wrong");
     await larder.changed();
+  }
+
+  let copying = $state(false);
+
+  async function copy() {
+    copying = true;
+    await tell(ask(api.POST("/api/rounds/copy")));
+    copying = false;
   }
 
   async function open() {
@@ -51,6 +59,8 @@
       <button class="chip on" onclick={() => tell(ask(api.POST("/api/freezer/{number}/out", { ...path, body: { early: false } })))}>It is out</button>
     {:else if task.kind === "freezer-open" && task.now}
       <button class="chip on" onclick={open}>Opened</button>
+    {:else if task.kind === "copy"}
+      <button class="chip on" disabled={copying} onclick={copy}>{copying ? "Copying …" : GO.copy}</button>
     {:else if to && task.now}
       <a class="chip {task.kind === 'eat' ? '' : 'on'}" href={to}>{GO[task.kind]}</a>
     {/if}

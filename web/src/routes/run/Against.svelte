@@ -105,7 +105,7 @@
       {#if next.short}<p class="wrong mt-2">{next.short}</p>{/if}
       <div class="mt-3 flex flex-wrap justify-center gap-2" role="group" aria-label="About this seal">
         {#each NOTES as each (each)}<button class="chip !text-[0.88rem]" aria-pressed={note === each} onclick={() => (note = note === each ? "" : each)}>{each}</button>{/each}
-        {#if view.closed}<button class="chip !text-[0.88rem]" disabled={run.busy} onclick={() => larder.undo().then(run.read)}>take the last one back</button>{/if}
+        {#if view.closed}<button class="chip !text-[0.88rem]" disabled={run.busy} onclick={() => larder.undoThat(view.last_change).then(run.read)}>take the last one back</button>{/if}
       </div>
     </div>
   </section>

@@ -9,8 +9,10 @@
   import Card from "./Card.svelte";
   import Cutaway from "./Cutaway.svelte";
   import Summary from "./Summary.svelte";
+  import { untrack } from "svelte";
 
   let view = $state<Schemas["ShelvesView"]>();
+  let here = $state.raw<Schemas["OnShelf"][]>([]);
   let failed = $state("");
   let placeId = $state<number>();
   let moving = $state(false);
@@ -27,25 +29,55 @@
   const SORTS = ["cupboard", "cellar", "loft"];
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
-  const opened = $derived(view?.packages.find((each) => each.number === number));
+  /** So many packages come with the first answer; the rest of a place that holds more follows. */
+  const AT_ONCE = 1000;
+
+  const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
-  const here = $derived(view?.packages.filter((each) => each.place === place?.id) ?? []);
   const alike = $derived(
-    opened ? (view?.packages.filter((each) => each.batch === opened.batch && each.place === opened.place && each.mass === opened.mass).map((each) => each.number) ?? []) : [],
+    opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass).map((each) => each.number) : [],
   );
 
   $effect(() => {
-    if (larder.version >= 0) void load();
+    if (larder.version < 0) return;
+    const leaving = new AbortController();
+    const wanted = placeId;
+    untrack(() => void load(wanted, leaving.signal));
+    return () => leaving.abort();
   });
 
-  async function load() {
-    const { data, wrong } = await ask(api.GET("/api/shelves"));
+  /** One place at a time, and of a full one what stands first at once. */
+  async function load(wanted: number | undefined, signal: AbortSignal) {
+    if (wanted === undefined) return choose(signal);
+    await loadAfter(0, [], wanted, signal);
+    if (words && !signal.aborted) await find();
+  }
+
+  async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number, signal: AbortSignal): Promise<void> {
+    const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query: { place: wanted, after, most: AT_ONCE } }, signal }));
+    if (signal.aborted) return;
     failed = wrong ? (Object.values(wrong)[0]?.message ?? "") : "";
     if (!data) return;
-    view = data;
-    const wanted = data.packages.find((each) => each.number === number);
-    placeId ??= wanted?.place ?? data.places.toSorted((a, b) => b.kept - a.kept)[0]?.id;
-    if (words) await find();
+    here = [...before, ...data.packages];
+    view = after ? { ...data, containers: { ...view?.containers, ...data.containers } } : data;
+    if (typeof data.more_after === "number") await loadAfter(data.more_after, here, wanted, signal);
+  }
+
+  /** Where to begin: where the package stands that is asked for, or where most stands. */
+  async function choose(signal: AbortSignal) {
+    const [places, card] = await Promise.all([
+      ask(api.GET("/api/places", { signal })),
+      number ? ask(api.GET("/api/packages/{number}", { params: { path: { number } }, signal })) : undefined,
+    ]);
+    if (signal.aborted) return;
+    failed = places.wrong ? (Object.values(places.wrong)[0]?.message ?? "") : "";
+    placeId = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
+  }
+
+  /** Open a package wherever it stands. */
+  async function show(wanted: number) {
+    placeId = view?.due.find((each) => each.number === wanted)?.place ?? placeId;
+    await open(wanted);
   }
 
   const open = (wanted?: number) => goto(wanted ? `/shelves?n=${wanted}` : "/shelves", { keepFocus: true, noScroll: true, replaceState: number !== undefined });
@@ -65,8 +97,8 @@
       return;
     }
     const { data } = await ask(api.GET("/api/shelves/find", { params: { query: { words } } }));
-    found = new Set(data ?? []);
-    const there = view?.packages.filter((each) => found?.has(each.number)) ?? [];
+    const there = data ?? [];
+    found = new Set(there.map((each) => each.number));
     if (there.length && !there.some((each) => each.place === place?.id)) placeId = there[0]?.place;
     if (there.length === 1 && there[0]) await open(there[0].number);
   }
@@ -115,7 +147,7 @@
           <Cutaway {place} packages={here} drawings={view.containers} chosen={number} {found} onopen={open} onmove={move} onmoving={(n) => open(n).then(() => (moving = true))} />
         {/key}
       </div>
-      {#if !view.packages.length}
+      {#if !view.places.some((each) => each.kept)}
         <p class="pb-6 text-center text-[1.05rem]">Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.</p>
       {/if}
     {/if}
@@ -128,7 +160,7 @@
       {#if number}
         <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
       {:else}
-        <Summary {place} places={view.places} packages={view.packages} onopen={open} />
+        <Summary {place} places={view.places} due={view.due} onopen={show} />
       {/if}
     </div>
   {/if}

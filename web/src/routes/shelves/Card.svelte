@@ -95,8 +95,8 @@
   {#if missing}<p class="mt-2">{missing}</p>{/if}
   {#if card}
     <p class="mt-1 text-[1.05rem]">number {card.number} · {card.container} · {card.mass} · {card.kcal_text} kcal</p>
-    {#if card.thrown_out}
-      <p class="mt-2.5 text-[1.1rem] font-bold text-rust">Thrown out on {card.thrown_out}</p>
+    {#if card.gone_on}
+      <p class="mt-2.5 text-[1.1rem] font-bold text-rust">{card.gone}</p>
     {:else}
       <p class="mt-2.5 text-[1.1rem]">
         {card.best_by === "keeps" ? "" : card.due === "past" ? "Was best by" : "Best by"}
@@ -115,10 +115,10 @@
       </div>
     {/if}
 
-    {#if !card.thrown_out && card.trouble && !card.trouble.startsWith("Puffed")}
+    {#if !card.gone_on && card.trouble && !card.trouble.startsWith("Puffed")}
       <button class="chip on mt-4 w-full" onclick={empty}>Empty it: back to the bench</button>
     {/if}
-    {#if !card.thrown_out}
+    {#if !card.gone_on}
       <div class="mt-4 grid grid-cols-3 gap-2.5">
         <button class="chip" onclick={() => (moving = true)}>Move</button>
         <button class="chip" onclick={() => ((throwing = true), (wrong = {}))}>Throw out</button>
@@ -131,7 +131,7 @@
         {#each card.photos as photo (photo)}<a href="/api/packages/{card.number}/photos/{photo}" target="_blank" aria-label="Picture {photo} of number {card.number}, whole"><img src="/api/packages/{card.number}/photos/{photo}" alt="" class="aspect-square w-full rounded-lg border-[1.5px] border-ink object-cover" loading="lazy" /></a>{/each}
       </div>
     {/if}
-    {#if !card.thrown_out}<div class="mt-2.5"><TakePicture number={card.number} words="Take a picture" /></div>{/if}
+    {#if !card.gone_on}<div class="mt-2.5"><TakePicture number={card.number} words="Take a picture" /></div>{/if}
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-[0.97rem]">

@@ -31,7 +31,7 @@
     {/each}
     <path d="M0 {H}H{W}" stroke="var(--ink)" stroke-width="1.2" />
     <text x="0" y={H + 17} font-size="12.5" fill="var(--soft)">{card.packed_on}</text>
-    <text x={W} y={H + 17} font-size="12.5" fill="var(--soft)" text-anchor="end">{card.thrown_out ?? "today"}</text>
+    <text x={W} y={H + 17} font-size="12.5" fill="var(--soft)" text-anchor="end">{card.gone_on ?? "today"}</text>
     <text x={W} y={card.left > 0.6 ? H * (1 - card.left) + 18 : H * (1 - card.left) - 9} font-size="13" font-weight="700" fill="var(--ink)" text-anchor="end">{Math.round(card.left * 100)} % left</text>
   </svg>
   <ul class="caption mt-1">

@@ -5,18 +5,15 @@
   let {
     place,
     places,
-    packages,
+    due,
     onopen,
   }: {
     place: Schemas["PlaceView"];
     places: Schemas["PlaceView"][];
-    packages: Schemas["OnShelf"][];
+    due: Schemas["OnShelf"][];
     onopen: (number: number) => void;
   } = $props();
 
-  const due = $derived(
-    packages.filter((each) => each.due !== "fine").toSorted((a, b) => a.left - b.left || a.number - b.number).slice(0, 40),
-  );
   const where = $derived(new Map(places.map((each) => [each.id, each.name])));
 </script>
 

@@ -1,6 +1,6 @@
 <!-- Everything that can happen to a supply: more came, counted, spares, cut down, dried again; and what is said of it. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Answer, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -19,14 +19,24 @@
   let said = $state({ low: String(supply.low || ""), cost: supply.cost, note: supply.note });
 
   const path = $derived({ params: { path: { number: supply.number } } });
+  // svelte-ignore state_referenced_locally
+  let version = $state(supply.version);
+  const based = $derived({ params: { path: { number: supply.number }, header: basedOn(version) } });
   const packets = $derived(supply.sort === "packets");
   const lids = $derived(supply.sort === "lids");
   const unit = $derived(packets ? "closed packs" : "how many");
 
-  async function tell(form: string, call: Promise<{ wrong?: Wrong }>) {
+  async function tell(form: string, call: Promise<Answer<unknown>>) {
     where = form;
     const done = await call;
     wrong = done.wrong ?? {};
+    if (done.now) {
+      // What is in the house by now stands above; what was typed stays, and can be pressed again.
+      const theirs = Object.entries(done.now).map(([name, value]) => `${name} ${value || "none"}`).join(", ");
+      wrong = { request: { message: `Somebody else changed this while you did: ${theirs}. Press again to save yours instead.`, nearest: [] } };
+      version = done.version ?? version;
+      await larder.changed();
+    }
     if (done.wrong) return;
     open = false;
     await larder.changed();
@@ -56,7 +66,7 @@
       {#if lids}<div class="w-32"><Field label="used before" name="again" bind:value={counted.again} wrong={where === "count" ? wrong : {}} placeholder={String(supply.again)} /></div>{/if}
       {#if packets}<div class="w-32"><Field label="spares in the jar" name="spares" bind:value={counted.spares} wrong={where === "count" ? wrong : {}} placeholder={String(supply.spares)} /></div>{/if}
     {/snippet}
-    {@render part("count", "Counted anew", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...path, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) } }))), countFields, "So many there are", Object.values(counted).some((each) => each.trim()))}
+    {@render part("count", "Counted anew", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...based, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) } }))), countFields, "So many there are", Object.values(counted).some((each) => each.trim()))}
     {#if packets}
       {#snippet spareFields()}
         <div class="w-28"><Field label="how many" name="count" bind:value={spares.count} wrong={where === "spares" ? wrong : {}} /></div>
@@ -82,7 +92,7 @@
       <div class="w-28"><Field label={packets ? "a pack costs" : "one costs"} name="cost" bind:value={said.cost} wrong={where === "said" ? wrong : {}} placeholder="not said" /></div>
       <div class="w-full"><Field label="To be known of it" name="note" bind:value={said.note} wrong={where === "said" ? wrong : {}} placeholder="where it lies, how hot the iron must be" /></div>
     {/snippet}
-    {@render part("said", "What is said of it", () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...path, body: { low: whole(said.low), cost: said.cost, note: said.note } }))), saidFields, "Keep that", true)}
+    {@render part("said", "What is said of it", () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: whole(said.low), cost: said.cost, note: said.note } }))), saidFields, "Keep that", true)}
     <div class="border-t border-line pt-3"><button class="chip !border-rust !text-rust" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Strike it out</button></div>
   </div>
 </Sheet>

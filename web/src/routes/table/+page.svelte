@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/larder.svelte";
   import Goal from "./Goal.svelte";
@@ -25,9 +25,12 @@
 
   async function set(change: Partial<Schemas["Goal"]>) {
     if (!store) return;
-    const done = await ask(api.PUT("/api/table/goal", { body: { ...$state.snapshot(store.goal), ...change } }));
+    const header = basedOn(store.goal_version);
+    const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...$state.snapshot(store.goal), ...change } }));
     wrong = done.wrong ?? {};
-    if (!done.wrong) await larder.changed();
+    // One choice at a time is set here: shown anew with what somebody else set, it is set again or left.
+    if (done.now) larder.say("Somebody else changed the goal: this is what they set. Choose again if you want yours.", "wrong");
+    if (!done.wrong || done.now) await larder.changed();
   }
 
   /** The largest need is drawn as the largest sack; the others by their volume, so by the cube root of it. */
@@ -51,7 +54,7 @@
       {#if store.rows.length}
         <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 pb-2">
           <div>
-            <h2 class="text-[1.7rem]">{number(store.days_covered)} of {number(store.days)} days</h2>
+            <h2 class="text-[1.7rem]">{number(store.covered * 100)} % of what {number(store.days)} days ask for</h2>
             <p class="caption">
               {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
               {missing ? `${store.gap_mass} in ${missing} foods still to come` : "nothing is missing"}
@@ -60,6 +63,7 @@
           <a class="chip" href="/api/table/store.csv" download>As CSV</a>
         </div>
         <p class="caption pb-1">
+          {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10 ? larder.overview.days.toFixed(1) : number(larder.overview.days)} days, whatever it is.{/if}
           These meals are {number(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
         </p>
         <ul class="border-t-2 border-ink">

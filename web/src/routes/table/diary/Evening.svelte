@@ -1,6 +1,6 @@
 <!-- A line an evening: a tap on what was cooked, and it is written. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
   import X from "@lucide/svelte/icons/x";
 
@@ -19,21 +19,31 @@
   const date = $derived(new Date(`${day.day}T12:00`));
   const name = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
 
+  /** Write the day anew, as it was shown: if somebody else wrote on it since, that is shown first. */
   async function write(items: Schemas["Written"][]) {
-    const done = await ask(api.PUT("/api/table/diary/{day}", { params: { path: { day: day.day } }, body: { items } }));
-    wrong = done.wrong ?? {};
-    if (!done.wrong) {
-      line = "";
-      await larder.changed();
-    }
+    const done = await ask(api.PUT("/api/table/diary/{day}", { params: { path: { day: day.day }, header: basedOn(day.version) }, body: { items } }));
+    await told(done.wrong);
+    if (done.wrong?.request) await larder.changed();
   }
 
-  const something = $derived(written.filter((item) => item.meal || item.line));
-  const pick = (meal: number) => write(has(meal) ? written.filter((item) => item.meal !== meal) : [...something, { meal, eaters: null, line: "" }]);
+  /** Add a line; what others write on the same evening stays. */
+  async function append(item: Schemas["Written"]) {
+    const done = await ask(api.POST("/api/table/diary/{day}/lines", { params: { path: { day: day.day } }, body: { items: [item] } }));
+    await told(done.wrong);
+  }
+
+  async function told(problem: Wrong | undefined) {
+    wrong = problem ?? {};
+    if (problem) return;
+    line = "";
+    await larder.changed();
+  }
+
+  const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, eaters: null, line: "" }));
 
   function add(event: SubmitEvent) {
     event.preventDefault();
-    if (line.trim()) void write([...something, { meal: null, eaters: null, line }]);
+    if (line.trim()) void append({ meal: null, eaters: null, line });
   }
 </script>
 
@@ -75,7 +85,7 @@
     <input id="used" class="field" bind:value={line} placeholder="2 cups rice" autocomplete="off" aria-invalid={wrong.line || wrong.items ? "true" : undefined} aria-describedby="used-note" />
     <button class="chip shrink-0" type="submit">Write it</button>
   </form>
-  <div id="used-note">{#if wrong.line || wrong.items || wrong.day}<p class="wrong mt-1" role="alert">{(wrong.line ?? wrong.items ?? wrong.day)?.message}</p>{/if}</div>
+  <div id="used-note">{#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">{(wrong.line ?? wrong.items ?? wrong.day ?? wrong.request)?.message}</p>{/if}</div>
 
   {#if !day.kept}
     <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, eaters: null, line: "" }])}>Nothing from the larder</button>

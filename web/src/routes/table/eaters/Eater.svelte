@@ -1,6 +1,7 @@
 <!-- Somebody who eats here: as little as a name and a year; the need follows as it is typed. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import Conflict from "$lib/Conflict.svelte";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { latest } from "$lib/latest";
@@ -22,6 +23,9 @@
   let need = $state<Schemas["Need"]>();
   let wrong = $state<Wrong>({});
   let more = $state(false);
+  let version = $state<number>();
+  let theirs = $state<Eater>();
+  const LABELS = { name: "Name", birth_year: "Born in", sex: "Sex", activity: "How much they move", height: "Height", weight: "Weight", count: "How many", weeks: "Weeks", kcal: "kcal" };
   const us = $derived(larder.overview?.settings.units === "US");
 
   $effect(() => {
@@ -42,6 +46,8 @@
       kcal: eater?.kcal ?? "",
     };
     need = view?.need;
+    version = view?.version;
+    theirs = undefined;
     wrong = {};
     more = !!(eater && ((eater.count ?? 1) > 1 || eater.weeks || eater.kcal));
   }
@@ -56,12 +62,14 @@
     need = done.data ?? need;
   });
 
-  async function keep(event: SubmitEvent) {
-    event.preventDefault();
+  async function keep(event?: SubmitEvent) {
+    event?.preventDefault();
     const done = view
-      ? await ask(api.PUT("/api/table/eaters/{number}", { params: { path: { number: view.number } }, body: body() }))
+      ? await ask(api.PUT("/api/table/eaters/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body: body() }))
       : await ask(api.POST("/api/table/eaters", { body: body() }));
     wrong = done.wrong ?? {};
+    theirs = done.now as Eater | undefined;
+    version = done.version ?? version;
     if (done.wrong) return;
     open = false;
     larder.say(`${draft.name} is at the table`);
@@ -70,7 +78,9 @@
 
   async function remove() {
     if (!view) return;
-    await ask(api.DELETE("/api/table/eaters/{number}", { params: { path: { number: view.number } } }));
+    const done = await ask(api.DELETE("/api/table/eaters/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
     open = false;
     larder.say(`${view.eater.name} no longer eats here; Undo brings them back`);
     await larder.changed();
@@ -116,10 +126,12 @@
         <p class="caption">{need.kcal_working}; protein {need.protein_working}{need.assumed ? `; ${need.assumed}` : ""}</p>
       </div>
     {/if}
-    {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+    {#if theirs}
+      <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => keep()} ontheirs={() => ((open = false), void larder.changed())} />
+    {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
     <div class="flex items-center justify-between gap-3 sm:col-span-2">
       {#if view}<button type="button" class="chip" onclick={remove}>No longer eats here</button>{:else}<span></span>{/if}
-      <button class="do" type="submit">Keep it so</button>
+      {#if !theirs}<button class="do" type="submit">Keep it so</button>{/if}
     </div>
   </form>
 </Sheet>

@@ -1,6 +1,7 @@
 <!-- A meal, written as people write it; what was understood stands beside it as it is typed. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import Conflict from "$lib/Conflict.svelte";
   import Bowl from "$lib/draw/Bowl.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import OwnFood from "$lib/OwnFood.svelte";
@@ -38,6 +39,10 @@
   // svelte-ignore state_referenced_locally
   let read = $state<Schemas["MealRead"] | undefined>(view?.read);
   let wrong = $state<Wrong>({});
+  // svelte-ignore state_referenced_locally
+  let version = $state(view?.version);
+  let theirs = $state<Meal>();
+  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Written for", per_month: "Cooked, a month" };
   let own = $state({ open: false, words: "" });
 
   const kept = $derived(view && (["name", "text", "kind", "eaters", "per_month"] as const).every((part) => view.meal[part] === meal[part]));
@@ -72,18 +77,36 @@
   async function keep() {
     const body = $state.snapshot(meal);
     const done = view
-      ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number } }, body }))
+      ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body }))
       : await ask(api.POST("/api/table/meals", { body }));
     wrong = done.wrong ?? {};
+    theirs = done.now as Meal | undefined;
+    version = done.version ?? version;
     if (done.wrong) return;
     await larder.changed();
+    if (view) version = await newest();
     larder.say(`${meal.name} is on the menu`);
     if (!view) onkept(Number(done.data));
   }
 
+  async function newest(): Promise<number | undefined> {
+    const { data } = await ask(api.GET("/api/table/meals"));
+    return data?.find((each) => each.number === view?.number)?.version;
+  }
+
+  function takeTheirs() {
+    if (theirs) meal = { ...theirs };
+    theirs = undefined;
+    wrong = {};
+    void reread();
+    void larder.changed();
+  }
+
   async function remove() {
     if (!view) return;
-    await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number } } }));
+    const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
     larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
     await larder.changed();
     ongone();
@@ -164,12 +187,13 @@
       </div>
     {/if}
 
+    {#if theirs}<div class="mt-5 lg:col-span-2"><Conflict mine={meal} {theirs} labels={LABELS} onmine={keep} ontheirs={takeTheirs} /></div>{/if}
     <div class="mt-5 flex flex-wrap items-center gap-3 lg:col-span-2">
-      <button class="do" disabled={kept} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
+      <button class="do" disabled={kept || theirs !== undefined} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
       {#if view}
         <button class="chip" onclick={remove}><Trash2 size={18} aria-hidden="true" />Off the menu</button>
       {/if}
-      {#if wrong.request}<p class="wrong">{wrong.request.message}</p>{/if}
+      {#if wrong.request && !theirs}<p class="wrong">{wrong.request.message}</p>{/if}
     </div>
   </div>
 </section>

@@ -8,6 +8,7 @@
   import List from "./List.svelte";
   import Prices from "./Prices.svelte";
   import Purse from "./Purse.svelte";
+  import Working from "$lib/Working.svelte";
 
   let list = $state<Schemas["ListView"]>();
   let prices = $state<Schemas["PricesView"]>();
@@ -15,22 +16,33 @@
 
   const see = $derived(page.url.searchParams.get("see") ?? "");
 
+  let working = $state(false);
+
   $effect(() => {
-    if (larder.version >= 0) void load();
+    if (larder.version < 0) return;
+    // Long work that nobody waits for any more is dropped: the page was left, or something changed.
+    const leaving = new AbortController();
+    void load(leaving.signal);
+    return () => leaving.abort();
   });
 
-  async function load() {
-    const [week, seen] = await Promise.all([ask(api.GET("/api/table/list")), ask(api.GET("/api/table/prices"))]);
+  async function load(signal: AbortSignal) {
+    working = true;
+    const [week, seen] = await Promise.all([ask(api.GET("/api/table/list", { signal })), ask(api.GET("/api/table/prices", { signal }))]);
+    if (signal.aborted) return;
     list = week.data ?? list;
     prices = seen.data ?? prices;
     // The weeks ahead take longest: everything else is on show by then.
-    weeks = list?.purse && prices?.foods.length ? (await ask(api.GET("/api/table/weeks"))).data : undefined;
+    weeks = list?.purse && prices?.foods.length ? (await ask(api.GET("/api/table/weeks", { signal }))).data : undefined;
+    if (!signal.aborted) working = false;
   }
 </script>
 
 <svelte:head><title>This week · Yellow Larder</title></svelte:head>
 
-{#if list && prices}
+{#if !list || !prices}
+  {#if working}<div class="p-6"><Working says="Calculating this week's list …" /></div>{/if}
+{:else}
   <Patterns foods={[...list.lines, ...prices.foods]} scale={0.5} />
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[16.5rem_1fr_22rem]">
     <section aria-label="Money" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
@@ -40,7 +52,8 @@
     </section>
     <section aria-label="This week's list" class="min-w-0 px-4 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
       <List {list} />
-      {#if weeks}<Ahead {weeks} />{:else if list.purse && list.lines.length}<p class="caption mt-6">Working out the weeks ahead…</p>{/if}
+      {#if weeks}<Ahead {weeks} />{/if}
+      {#if working && list.purse}<Working says={weeks ? "Calculating again …" : "Calculating the weeks ahead …"} />{/if}
     </section>
     <aside aria-label="Prices seen" class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
       <Prices {prices} {see} />

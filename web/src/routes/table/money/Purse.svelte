@@ -1,6 +1,6 @@
 <!-- What there is to spend: the week's sum, and what was carried over. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
 
   let { list }: { list: Schemas["ListView"] } = $props();
@@ -9,8 +9,13 @@
 
   async function keep(weekly: string) {
     if (typed === undefined) return;
-    const done = await ask(api.PUT("/api/table/purse", { body: { weekly } }));
+    const done = await ask(api.PUT("/api/table/purse", { params: { header: basedOn(list.purse_version) }, body: { weekly } }));
     wrong = done.wrong ?? {};
+    if (wrong.request) {
+      wrong = { weekly: { message: `${wrong.request.message}: see what it is now, and type yours again`, nearest: [] } };
+      typed = undefined;
+      await larder.changed();
+    }
     if (done.wrong) return;
     typed = undefined;
     await larder.changed();

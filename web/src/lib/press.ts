@@ -1,0 +1,32 @@
+// While a finger or a button of the mouse is down, nothing moves: a press that began on one thing ends on it.
+// A field that is left tells the larder what was typed; its answer may add or take away a line of words above what
+// is being pressed, and the browser gives a press to what it both began and ended on.
+
+/** Longer than this is not a press but a finger that rests: the answer is shown under it. */
+const LONGEST_MS = 700;
+
+/** What acts when it is let go of; what follows the finger, as a slider does, is not held up. */
+const isPressed = (event: Event) => event.target instanceof Element && !!event.target.closest("button, a, label, [role=button]");
+
+/** Says when what is pressed has been let go of: at once, if nothing is. */
+export function presses(on: EventTarget, counts: (event: Event) => boolean = isPressed): () => Promise<void> {
+  let down: Promise<void> | undefined;
+  on.addEventListener(
+    "pointerdown",
+    (event) => {
+      if (!counts(event)) return;
+      const pressed = new Promise<void>((done) => {
+        // The click comes after the pointer is up, in the same task: what waits goes on in the next.
+        const up = () => setTimeout(done);
+        for (const each of ["pointerup", "pointercancel"]) on.addEventListener(each, up, { capture: true, once: true });
+        setTimeout(done, LONGEST_MS);
+      });
+      down = pressed;
+      void pressed.then(() => (down = down === pressed ? undefined : down));
+    },
+    { capture: true },
+  );
+  return () => down ?? Promise.resolve();
+}
+
+export const letGo = presses(globalThis.window ?? new EventTarget());
