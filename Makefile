@@ -4,7 +4,7 @@ BIN := .venv/bin
 WEB_SOURCES := $(shell find web/src web/static -type f) web/package.json web/svelte.config.js web/vite.config.ts
 PORT ?= 8790
 
-.PHONY: demo serve test check bench screenshots client lock clean
+.PHONY: demo serve test test-thorough check bench soak screenshots client lock clean
 .DELETE_ON_ERROR:
 
 demo: .venv/ready web/build/index.html        ## serve the demo household's larder
@@ -18,6 +18,9 @@ test: .venv/ready web/build/index.html        ## all tests, browser included
 	cd web && npm run --silent test
 	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal
 
+test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
+	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/test_course.py
+
 check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
@@ -29,6 +32,9 @@ check: .venv/ready web/node_modules/ready     ## style, types, layers, stale fil
 bench: .venv/ready web/build/index.html       ## speed and memory, printed
 	sh tools/chromium.sh
 	$(BIN)/python -m tools.bench
+
+soak: .venv/ready web/build/index.html        ## killed and asked what nobody asks, for a quarter of an hour
+	$(BIN)/python -m tools.soak
 
 screenshots: .venv/ready web/build/index.html ## the pictures of docs/screenshots
 	sh tools/chromium.sh

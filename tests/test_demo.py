@@ -4,10 +4,11 @@ from pathlib import Path
 import pytest
 
 from yellow_larder.demo.household import furnish
+from yellow_larder.larder.card import card
 from yellow_larder.larder.looking import to_look
 from yellow_larder.larder.overview import overview
 from yellow_larder.larder.rounds import TaskKind, rounds
-from yellow_larder.larder.shelves import Due, card, shelves
+from yellow_larder.larder.shelves import Due, shelves
 
 
 @pytest.mark.parametrize("hour", [0, 7, 15, 22])
@@ -20,7 +21,7 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
     due = {package.food: package.due for package in view.packages}
     assert due["hazelnuts"] is Due.PAST, "nuts in a warm loft, for years"
     assert due["onion powder"] is Due.SOON
-    gone = [card(larder, n) for n in range(1, max(p.number for p in view.packages)) if card(larder, n).thrown_out]
+    gone = [card(larder, n) for n in range(1, max(p.number for p in view.packages)) if card(larder, n).gone_on]
     assert {line.journal[-1].detail for line in gone} >= {"Puffed up in the heat, smelt sour", "Clumped: damp got in"}
     mushrooms = next(package.number for package in view.packages if package.food == "dried mushrooms")
     cupboard, loft, _ = card(larder, mushrooms).ledger

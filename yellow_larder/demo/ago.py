@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from datetime import UTC, datetime, timedelta
+from datetime import datetime, timedelta
+
+from yellow_larder.larder.clock import utc_now
 
 Now = Callable[[], datetime]
-
-
-def utc_now() -> datetime:
-    """The time, in UTC, as the larder keeps it."""
-    return datetime.now(UTC).replace(tzinfo=None)
 
 
 class Ago:

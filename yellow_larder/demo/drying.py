@@ -39,7 +39,7 @@ def dry_the_garden(larder: Larder, ago: Ago) -> None:
     grind(larder, leeks, "120 g")
     _pears(larder, weeks)
     _tomatoes(larder, weeks)
-    weeks.hours_ago(21)
+    weeks.hours_ago(30)
     stew = start_freeze_load(larder, FreezeLoadAsk(items=(FreezeItem(line="3.6 kg fish stew"),)))
     weeks.hours_ago(1.2)
     weigh_freeze_load(larder, stew, "704 g")

@@ -9,15 +9,17 @@ from __future__ import annotations
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.demo.ago import Ago, Now, utc_now
+from yellow_larder.demo.ago import Ago, Now
 from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.larder.asking import Ask
+from yellow_larder.larder.clock import utc_now
 from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
 from yellow_larder.larder.packing import Batch, pack
 from yellow_larder.larder.shelves import move, throw_out
+from yellow_larder.store.file import CannotOpen, ExitCode, beside, hold, is_demo, put_in_place, remove_database
 
 CUPBOARD, CELLAR, LOFT = 1, 2, 3
 
@@ -27,9 +29,9 @@ _BOAT_SHED_LOFT = NewPlace("Boat-shed loft", "loft", 2, 1000, mean_c=15, warmest
 
 
 def furnish(file: Path, now: Now = utc_now) -> Larder:
-    """Make the demo larder in a new file, and hand it over with today's clock."""
+    """Make the demo larder in a new file that is marked as a demo's, and hand it over with today's clock."""
     ago = Ago(now)
-    years = _Years(open_larder(file, ago(1100), first_place=_STAIR_CUPBOARD), ago)
+    years = _Years(open_larder(file, ago(1100), first_place=_STAIR_CUPBOARD, demo=True), ago)
     years.on(1099)
     settle(
         years.larder,
@@ -56,6 +58,31 @@ def furnish(file: Path, now: Now = utc_now) -> Larder:
     pack_in_runs(years.larder, ago)
     years.larder.clock = now
     return years.larder
+
+
+def make_anew(file: Path) -> Larder:
+    """Make the demo larder in a file, in place of a demo that is there, and open it.
+
+    Raises:
+        CannotOpen: what is there is no demo, or is in use; it is left as it is.
+    """
+    if file.is_file() and not is_demo(file.resolve()):
+        raise CannotOpen(
+            f"{file} is no demo, and a demo is made anew each time: nothing was touched. "
+            "Name another file with --data, or serve this one: yellow-larder serve.",
+            ExitCode.NOT_A_LARDER,
+        )
+    held = hold(file)
+    try:
+        new = beside(held.path, ".making")
+        remove_database(new)
+        furnish(new).close()
+        beside(new, ".lock").unlink(missing_ok=True)
+        remove_database(held.path)
+        put_in_place(new, held.path)
+    finally:
+        held.let_go()
+    return open_larder(file)
 
 
 def _first_winter(years: _Years) -> None:
@@ -139,5 +166,7 @@ class _Years:
             horizon_years=years_to_keep,
             outer=outer,
             moisture=moisture,
+            # What is dried here stood in the jar for a week before the larder kept its record.
+            conditioned=True,
         )
         return pack(self.larder, ask, shelf=shelf)
