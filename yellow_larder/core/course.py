@@ -8,7 +8,7 @@ from functools import cached_property
 
 import numpy as np
 
-from yellow_larder.core.air import at_rating_state, oxygen_share, saturation_kpa
+from yellow_larder.core.air import at_rating_state, oxygen_share, saturated_vapor_g_ml, saturation_kpa
 from yellow_larder.core.breathing import Breathing, Numbers, Wall, ingress_ml_day, wall_m2
 from yellow_larder.core.containers import Closing, Container, closed_volume_ml
 from yellow_larder.core.days import DAYS_PER_YEAR
@@ -272,9 +272,29 @@ class Course:
         of = self.of
         if of.moisture_pct > MOST_MOISTURE_PCT:
             return np.zeros(3)
-        beyond = self.of.climate.humidity - of.texture.limit
-        if of.isotherm is not None or beyond <= 0 or not of.texture.takes_pct:
+        if of.isotherm is not None or not of.texture.takes_pct:
             return np.full(3, math.inf)
-        drinks = self._vapor_g_day_kpa * saturation_kpa(self.store_c) * beyond
+        return self._passes_days(of.texture.takes_pct, of.climate.humidity - of.texture.limit)
+
+    @cached_property
+    def hard_days(self) -> Numbers:
+        """Days until what is sold moist has dried out and is hard, by wall; infinite for all else and in damp air."""
+        texture = self.of.texture
+        if not texture.hard_below:
+            return np.full(3, math.inf)
+        return self._passes_days(texture.gives_pct, texture.hard_below - self.of.climate.humidity)
+
+    def _passes_days(self, pct: float, drive: float) -> Numbers:
+        """Days until a share of the food's weight has passed the wall as water, or gone with the air of openings.
+
+        Args:
+            pct: the share, % of its weight, above 0.
+            drive: how much the air on the one side is damper than on the other, as relative humidity; never if not.
+        """
+        of = self.of
+        if drive <= 0:
+            return np.full(3, math.inf)
+        opened = of.opened_a_day * closed_volume_ml(of.container) * saturated_vapor_g_ml(self.store_c)
+        passes = (self._vapor_g_day_kpa * saturation_kpa(self.store_c) + opened) * drive
         with np.errstate(divide="ignore"):
-            return np.asarray(of.mass_g * of.texture.takes_pct / 100 / drinks)
+            return np.asarray(of.mass_g * pct / 100 / passes)

@@ -2,21 +2,17 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 import numpy as np
 from numpy.typing import NDArray
 
-from yellow_larder.core.air import GAS_J_MOL_K, saturation_kpa
-from yellow_larder.core.breathing import WAX_LETS_PAST, warmth
+from yellow_larder.core.air import saturated_vapor_g_ml, saturation_kpa
+from yellow_larder.core.breathing import warmth
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.moisture import Isotherm, dry_basis_pct
 
 Numbers = NDArray[np.float64]
-
-GOES_SOFT = 0.45
-"""Water activity at which crisp food loses its crack and powder begins to clump. Source: 0.35–0.50 for crackers, crisps
-and dried food, Katz and Labuza (1981), from memory; we take a figure inside it."""
 
 GEL_START_PCT = 1.5
 """Water that gel holds when it is called dry, % of its dry weight. Source: common practice, 2 % at the most."""
@@ -39,7 +35,6 @@ TESTED_KPA = 0.9 * saturation_kpa(TESTED_C)
 
 Source: ASTM E96, condition E, from memory."""
 
-_WATER_G_MOL = 18.015
 
 _GRID = np.linspace(0.005, 0.985, 393)
 """Water activities that courses are reckoned on, a four-hundredth apart."""
@@ -104,10 +99,6 @@ class VaporWall:
     face_g: float
     closure_g: float
     kj_mol: float = 0.0
-
-    def waxed(self) -> VaporWall:
-        """The same with its cap dipped in wax; source: see `WAX_LETS_PAST`."""
-        return replace(self, closure_g=self.closure_g * WAX_LETS_PAST)
 
     def lets_in_g_day_kpa(self, area_m2: float, *, mean_c: float = TESTED_C, swing_c: float = 0.0) -> float:
         """Water that comes in for each kPa of difference, g a day, through a wall of so many m² where it stands.
@@ -218,8 +209,8 @@ class Damp:
     def _days(self) -> Numbers:
         """Days from the first activity of the grid to each, on the way to the air of the store."""
         saturation = saturation_kpa(self.temperature_c)
-        vapor_g_ml = saturation * 1000 * _WATER_G_MOL / (GAS_J_MOL_K * (self.temperature_c + 273.15)) / 1e6
-        lets_in = self._column(self.wall_g_day_kpa) * saturation + self._column(self.aired_ml_day) * vapor_g_ml
+        brings = self._column(self.aired_ml_day) * saturated_vapor_g_ml(self.temperature_c)
+        lets_in = self._column(self.wall_g_day_kpa) * saturation + brings
         middle = (_GRID[1:] + _GRID[:-1]) / 2
         away = self.humidity - middle
         away = np.where(np.abs(away) < 1e-6, 1e-6, away)

@@ -30,7 +30,7 @@ def about_food(case: Case) -> Iterator[Finding]:
 
     Source: each finding names its own.
     """
-    for rule in (_absorber, _gel, _moisture, _unproven, _damp, _eggs, _meat, _oil, _raw):
+    for rule in (_absorber, _gel, _moisture, _unproven, _damp, _hard, _eggs, _meat, _oil, _raw):
         yield from rule(case)
 
 
@@ -126,6 +126,45 @@ def _damp(case: Case) -> list[Finding]:
     )
     code = "damp-comes-in" if ends is Ends.MOULD else "goes-soft"
     return [Finding(Severity.MIND, code, f"{word} in about {say_span(lasts)} here", why, source)]
+
+
+def _hard(case: Case) -> list[Finding]:
+    """What is sold moist, and is meant to stay so."""
+    texture = case.course.of.texture
+    if not texture.hard_below:
+        return []
+    lasts = float(case.course.hard_days[0])
+    soft_again = "Hard is not spoilt: a slice of bread beside it for a day makes it soft again."
+    if case.gel:
+        return [
+            Finding(
+                Severity.MIND,
+                "gel-sets-hard",
+                "No gel with it: this one should stay moist",
+                f"Gel takes the water that keeps its crystals apart, and it sets into a lump. {soft_again}",
+                texture.source,
+            )
+        ]
+    if lasts < case.days:
+        return [
+            Finding(
+                Severity.MIND,
+                "dries-hard",
+                f"Dries out and is hard in about {say_span(lasts)} here",
+                "It should stay moist, and the dry air of its place takes its water, through the wall and each time "
+                f"it is opened. A tight jar or foil keeps it soft. {soft_again}",
+                f"water vapour through walls, see the Guide; {texture.source}",
+            )
+        ]
+    return [
+        Finding(
+            Severity.GOOD,
+            "stays-moist",
+            "Stays soft in here",
+            "It should stay moist, and what little its wall lets out does not dry it before it is wanted.",
+            f"water vapour through walls, see the Guide; {texture.source}",
+        )
+    ]
 
 
 def is_moist(case: Case) -> bool:

@@ -41,6 +41,8 @@ class Texture:
         limit: water activity at which it does, 0.2–0.9.
         takes_pct: for what has no isotherm, water that it takes up before that shows, % of its weight; else 0.
         dry_activity: for what has no isotherm, its water activity as it is sold; else none.
+        hard_below: for what is sold moist, humidity in whose air it dries out and sets hard; else 0.
+        gives_pct: water that it gives away before it is hard, % of its weight; else 0.
         source: where the figures come from.
     """
 
@@ -49,6 +51,8 @@ class Texture:
     limit: float
     takes_pct: float = 0.0
     dry_activity: float | None = None
+    hard_below: float = 0.0
+    gives_pct: float = 0.0
     source: str = ""
 
 

@@ -81,6 +81,8 @@ def _texture(row: dict[str, str]) -> TextureRow:
         float(row["limit"]),
         float(row["takes_pct"] or 0),
         float(row["dry_activity"]) if row["dry_activity"] else None,
+        float(row["hard_below"] or 0),
+        float(row["gives_pct"] or 0),
         row["source"],
     )
     return TextureRow(texture, words(row["foods"]), words(row["groups"]))
