@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from yellow_larder.core.absorbers import SPARE_LOSES, Kept, NoPacketFits, allot, choose_packets
+from yellow_larder.core.absorbers import SPARE_LOSES, Kept, NoPacketFits, alike, allot, choose_packets
 from yellow_larder.core.errors import OutOfRange
 
 SIZES = st.lists(st.sampled_from([20, 50, 100, 200, 300, 500, 1000, 2000]), min_size=1, max_size=3, unique=True)
@@ -112,6 +112,40 @@ def test_shared_out_as_well_as_by_trying_everything(needs: list[tuple[int, int]]
         assert opened <= kind.packs
     opened = sum(n for n, kind in zip(found.opened, kept, strict=True) if kind.per_pack > 1)
     assert by_hand == (pytest.approx(found.waste_ml, abs=1e-4), sum(used), opened)
+
+
+@settings(max_examples=40)
+@given(st.integers(10, 700), st.integers(1, 3), KEPT)
+def test_what_is_packed_alike_is_shared_out_as_a_run_shares_it(need: int, count: int, kept: list[Kept]) -> None:
+    """For one container the same answer to the packet; for more, never better than where each may differ."""
+    try:
+        found = allot([(need, count)], kept)
+    except NoPacketFits:
+        with pytest.raises(NoPacketFits):
+            alike(need, count, kept)
+        return
+    try:
+        way = alike(need, count, kept)
+    except NoPacketFits:
+        assert count > 1
+        return
+    used = [count * n for n in way]
+    opened = [-(-n // kind.per_pack) for n, kind in zip(used, kept, strict=True)]
+    assert all(n <= kind.packs for n, kind in zip(opened, kept, strict=True))
+    waste = count * (sum(n * kind.worth_ml for n, kind in zip(way, kept, strict=True)) - need)
+    for n, packs, kind in zip(used, opened, kept, strict=True):
+        waste += SPARE_LOSES * kind.worth_ml * (packs * kind.per_pack - n) if kind.per_pack > 1 else 0
+    assert waste >= found.waste_ml - 1e-4
+    if count == 1 or len(found.ways[0]) == 1:
+        assert waste == pytest.approx(found.waste_ml, abs=1e-4)
+        assert sum(used) == sum(n * sum(each) for each, n in found.ways[0])
+
+
+def test_no_pack_of_a_hundred_is_opened_for_three() -> None:
+    """Five of 500 and three out of a pack of a hundred waste 10 mL, and dry out ninety-seven."""
+    kept = [Kept(2000, 2000, 10, 1, buyable=True), Kept(500, 500, 2, 10, buyable=True), Kept(100, 100, 1, 100)]
+    assert alike(2790, 1, kept)[2] == 0
+    assert alike(160, 1, [Kept(100, 100, 96), Kept(500, 500, 3, 10, buyable=True)]) == (2, 0)
 
 
 def test_no_second_pack_is_opened_for_two_packets() -> None:

@@ -274,13 +274,16 @@ def test_a_vacuum_below_zero_is_none(larder: Larder, left_kpa: float) -> None:
 
 
 def test_what_packing_costs_follows_from_the_supplies(larder: Larder) -> None:
-    """By hand, four bags at 0.55: with two packets of 300 at 0.30 each 4.60; with one and 100 mL at 0.11, 3.84."""
+    """By hand, four bags at 0.55: with two packets of 300 at 0.30 each 4.60; with four of 100 at 0.11, 3.96.
+
+    One of each would be 3.84, and would open two packs for what one does.
+    """
     assert plan(larder, BARLEY).packing_cost == ""
     add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=9, cost="0.55"))
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=2, per_pack=10, cost="3.00"))
     assert plan(larder, BARLEY).packing_cost == "4.60"
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=2, per_pack=20, cost="2.20"))
-    assert plan(larder, BARLEY).packing_cost == "3.84"
+    assert plan(larder, BARLEY).packing_cost == "3.96"
 
 
 def test_only_food_grade_plastic_touches_food(larder: Larder) -> None:

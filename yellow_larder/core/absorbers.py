@@ -179,6 +179,55 @@ def allot(needs: Sequence[tuple[float, int]], kept: Sequence[Kept]) -> Allotment
     return program.shared_out(program.least(program.packs))
 
 
+def alike(need_ml: float, count: int, kept: Sequence[Kept]) -> tuple[int, ...]:
+    """Packets for containers that are all packed alike: by what `allot` goes by, but one way for all of them.
+
+    Args:
+        need_ml: millilitres that one container needs, 0–1,000,000.
+        count: containers, 1–100,000.
+        kept: the packets at hand, each kind once.
+
+    Returns:
+        How many of each kind go into each container.
+
+    Raises:
+        NoPacketFits: the packets at hand do not suffice and no more can be bought, or the need takes too many.
+        OutOfRange: a figure is outside the range above.
+
+    Example:
+        A pail opens no pack of a hundred for the last 290 mL; once there are loose 500s, it takes a big one:
+
+        >>> big, small = Kept(2000, 2000, 10), Kept(100, 100, 1, 100)
+        >>> alike(2790, 1, [big, Kept(500, 500, 2, 10), small]), alike(2790, 1, [big, Kept(500, 500, 9), small])
+        ((0, 6, 0), (1, 2, 0))
+
+    Source: every way is weighed.
+    """
+    check_range("need_ml", need_ml, 0, 1e6, "mL")
+    check_range("count", count, 1, 100_000, "")
+    ways = _ways(need_ml, kept)
+    weighed = [(weight, way) for way in ways if (weight := _weigh(need_ml, count, way, kept))]
+    if not weighed:
+        raise NoPacketFits("there are not enough packets at hand")
+    return min(weighed)[1]
+
+
+def _weigh(need_ml: float, count: int, way: Sequence[int], kept: Sequence[Kept]) -> tuple[float, ...]:
+    """What `allot` brings to its least, one after the other, for one way in all containers; nothing if they run out."""
+    waste = count * (sum(n * each.worth_ml for n, each in zip(way, kept, strict=True)) - need_ml)
+    packs = 0.0
+    for n, each in zip(way, kept, strict=True):
+        opened = -(-count * n // each.per_pack)
+        buy = max(0, opened - each.packs)
+        if buy and not each.buyable:
+            return ()
+        waste += _BUYING_COSTS * each.per_pack * buy
+        if each.per_pack > 1:
+            waste += SPARE_LOSES * each.worth_ml * (opened * each.per_pack - count * n)
+            packs += opened
+    return round(waste, 6), count * sum(way), packs
+
+
 def _ways(need_ml: float, kept: Sequence[Kept]) -> list[tuple[int, ...]]:
     """Ways to cover a need from which no packet can be taken away, the least wasteful first."""
     if need_ml <= 0:

@@ -144,7 +144,7 @@ def _plan(on: _OnBench) -> Plan:
     ask, food, container, closing = on.ask, on.food, on.container, on.closing
     place, household, lot, stock = on.place, on.household, on.lot, on.stock
     shares = share_out(ask, food, container, on.amount_g, household.units)
-    packer = Packer(ask, food, container, closing, household, on.eating, stock.packets_there(on.now))
+    packer = Packer(ask, food, container, closing, household, on.eating, [each for _, each in stock.packets(on.now)])
     full = packer.pack(shares.each_g, shares.count)
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
     check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yellow_larder.core.absorbers import NoPacketFits, choose_packets
+from yellow_larder.core.absorbers import Kept, NoPacketFits, alike, choose_packets
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.foods import Food
@@ -46,15 +46,15 @@ class Packer:
     closing: Closing
     household: Settings
     eating: Appetite
-    there: Mapping[int, int]
-    """How many packets there are at hand, by their rating, mL; empty if none are written down."""
+    kept: Sequence[Kept]
+    """The packets at hand; empty if none are written down."""
 
     def pack(self, mass_g: float, count: int) -> Packed:
         """One of so many containers alike, with its packets."""
         filled = fill(self.container, self.food, mass_g, pressed=self.ask.pressed)
         oxygen = oxygen_in_room_ml(filled.void_ml, self.household)
         need = asks_ml(self.ask.sizing, self.food, self.container, oxygen) if self.closing is Closing.ABSORBER else 0.0
-        chosen = self.choose(need, count)
+        chosen, packed = self.choose(need, count)
         inside = nutrients(self.food.composition, mass_g)
         return Packed(
             count=count,
@@ -69,7 +69,7 @@ class Packer:
             void_ml=filled.void_ml,
             oxygen_ml=oxygen,
             need_ml=need,
-            packed_ml=sum(size * n for size, n in chosen.items()),
+            packed_ml=packed,
             packets=[PacketShape.of(size, n) for size, n in chosen.items()],
             kcal=inside.kcal,
             kcal_text=say_kcal(inside.kcal),
@@ -77,37 +77,39 @@ class Packer:
             nutrients=inside,
         )
 
-    def choose(self, need_ml: float, count: int) -> dict[int, int]:
-        """Whole packets for each of so many containers: of those at hand, as far as they go round; else of those kept.
+    def choose(self, need_ml: float, count: int) -> tuple[dict[int, int], float]:
+        """Whole packets for each of so many containers alike, by their rating, and what they take up, mL.
 
-        Spares count with closed packs, as they do in a run.
+        Of those at hand, by what a run goes by when it shares them out, spares included; if none are written down, or
+        all are too small, of the sizes that the household keeps.
         """
         need = round(need_ml, 3)
-        sizes = {size for size, n in self.there.items() if n}
-        while sizes:
-            try:
-                chosen = choose_packets(need, tuple(sorted(sizes)))
-            except NoPacketFits:
-                break
-            short = {size for size, n in chosen.items() if n * count > self.there[size]}
-            if not short:
-                return chosen
-            sizes -= short
         try:
-            return choose_packets(need, tuple(sorted(self.there)) or self.household.packet_sizes)
+            if self.kept:
+                return self._at_hand(need, count)
         except NoPacketFits:
-            try:
-                return choose_packets(need, self.household.packet_sizes)
-            except NoPacketFits as error:
-                raise Refused("container", f"The packets you keep are too small: {error}") from error
+            pass
+        try:
+            chosen = choose_packets(need, self.household.packet_sizes)
+        except NoPacketFits as error:
+            raise Refused("container", f"The packets you keep are too small: {error}") from error
+        return chosen, sum(size * n for size, n in chosen.items())
+
+    def _at_hand(self, need_ml: float, count: int) -> tuple[dict[int, int], float]:
+        chosen: dict[int, int] = {}
+        packed = 0.0
+        for n, each in zip(alike(need_ml, count, self.kept), self.kept, strict=True):
+            if n:
+                chosen[each.size_ml] = chosen.get(each.size_ml, 0) + n
+                packed += n * each.worth_ml
+        return dict(sorted(chosen.items(), reverse=True)), packed
 
     def schools(self, full: Packed) -> list[SizingSchool]:
         """What each school would put in, against what the air asks for."""
         found = []
         for sizing, name in _SCHOOL_NAMES.items():
             asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
-            chosen = self.choose(asks, full.count)
-            packed = sum(size * n for size, n in chosen.items())
+            chosen, packed = self.choose(asks, full.count)
             # Against what the air asks for with its margin, as the finding has it.
             spare = packed - need_by_air_ml(full.oxygen_ml)
             judged = f"{spare:,.0f} mL to spare" if spare >= 0 else f"short by {-spare:,.0f} mL"

@@ -60,10 +60,6 @@ SORT_OF = {
 
 _Facts = dict[str, Any]
 
-_GOOD_AS_NEW = 0.9
-"""Share of its rating that a spare must still be worth to be planned with as one of a closed pack; the margin makes up
-for the rest. Source: our judgement."""
-
 
 class Stock:
     """The supplies, read once."""
@@ -103,14 +99,6 @@ class Stock:
                 found.append((number, Kept(size, size * facts["worth"], facts["spares"])))
             found.append((number, Kept(size, size, facts["count"], facts["per_pack"], buyable=True)))
         return found
-
-    def packets_there(self, now: datetime) -> dict[int, int]:
-        """How many packets there are of each rating that is written down, in closed packs or spares as good as new."""
-        there: dict[int, int] = {}
-        for _, kept in self.packets(now):
-            good = kept.worth_ml >= _GOOD_AS_NEW * kept.size_ml
-            there[kept.size_ml] = there.get(kept.size_ml, 0) + kept.packs * kept.per_pack * good
-        return there
 
     def say_at_hand(self, groups: Iterable[Packed]) -> str:
         """How many there are of the packets that go into some containers, spares included; empty if none is counted."""
