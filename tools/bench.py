@@ -299,8 +299,8 @@ def _table(file: Path) -> None:
         _row(f"diary totals, {rows:,} days", _p95_of(lambda: eaten_in_all(session, date(1990, 1, 1))), 100, "ms")
     _row(f"master list, 200 meals, {kept:,} packages", _p95_of(lambda: master_list(larder)), 50, "ms")
     _row("this week's list, 200 meals, 300 prices", _p95_of(lambda: week_list(larder), 3), 1000, "ms")
-    lines = iter(f"{5 + n * 0.13:.2f} kg white rice" for n in range(1000))
-    freeze = _p95_of(lambda: plan_freeze(larder, FreezeAsk(line=next(lines), container="lined-5-gallon")), 40)
+    amounts = iter(f"{5 + n * 0.13:.2f} kg white rice" for n in range(1000))
+    freeze = _p95_of(lambda: plan_freeze(larder, FreezeAsk(line=next(amounts), container="lined-5-gallon")), 40)
     _row("freeze-kill: holds, thaw and curve", freeze, 20, "ms")
     lots = iter(f"{2 + n * 0.01:.2f} kg leeks" for n in range(1000))
     _row("a load planned", _p95_of(lambda: plan_load(larder, LoadAsk(items=(Item(line=next(lots)),))), 40), 30, "ms")
@@ -383,13 +383,13 @@ def _core() -> None:
     many = 10_000
     chance = np.random.default_rng(1)
     used, rate, age = chance.uniform(0, 4000, many), chance.uniform(0.3, 2, many), chance.uniform(0, 8000, many)
-    base = np.full(many, 9131.0)
+    base, most = np.full(many, 9131.0), np.full(many, 12_000.0)
     start = time.perf_counter()
     for _ in range(100):
-        days_left(base, used, rate, age)
+        days_left(base, used, rate, most, age)
     _row(f"days left of {many:,} packages", (time.perf_counter() - start) * 10, 5, "ms")
     barley = Henderson(2.2919e-5, 2.0123, 195.267)
-    grams, months = np.full(many, 2500.0), np.arange(1, 361) * 30.44
+    grams, months = np.full(many, 2500.0), np.arange(1, 361, dtype=np.float64) * 30.44
     damp = Damp(
         barley, grams, chance.uniform(8, 12, many), np.zeros(many), np.full(many, 0.01), np.zeros(many), 15, 0.7
     )

@@ -79,7 +79,8 @@ def _requests(folder: Path) -> int:
     clock = Clock()
     larder = furnish(folder / "demo.db", clock)
     client = TestClient(make_app(larder, WEB), base_url="http://127.0.0.1", raise_server_exceptions=False)
-    wrong, asked, grown = 0, 0, []
+    wrong, asked = 0, 0
+    grown: list[float] = []
     while asked < REQUESTS:
         fuzzer = Fuzzer(client, clock, seed=100 + asked)
         start = time.monotonic()

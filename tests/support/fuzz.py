@@ -5,6 +5,7 @@ from __future__ import annotations
 import json
 import random
 from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import timedelta
 from typing import Any
@@ -26,7 +27,7 @@ HOSTILE_TEXT = [
     "0001-01-01", "9999-12-31", "2026-02-30", "own:axb", "own:1e9x1x1", "own:0x0x0", "\u202e", "a\u0300" * 50, "../..",
     "%s%n", "{}", "[]", "null", "1,000,000 kg", "10 kg 10 kg", "kg", "∞", "1e-300 g", "10^9 lb", "²",
 ]  # fmt: skip
-BY_NAME = {
+BY_NAME: dict[str, Sequence[Any]] = {
     "line": [
         "10 kg pearl barley",
         "2 kg red lentils",

@@ -45,7 +45,7 @@ class Tally:
     wrong: list[str] = field(default_factory=list)
 
 
-def killed(work: Callable[[], None], after_s: float) -> bool:
+def killed(work: Callable[[], object], after_s: float) -> bool:
     """Do some work in a process of its own that is killed after a while; whether it was still at it."""
     child = os.fork()
     if child == 0:
@@ -170,7 +170,7 @@ def in_restoring(old: Path, copy: Path, folder: Path, kills: int, seed: int) -> 
     known = {_state(old), _state(copy)}
     for _ in range(kills):
         shutil.copy(old, file)
-        tally.kills += killed(lambda: restore_copy(copy, file) and None, chance.uniform(0.001, 0.15))
+        tally.kills += killed(lambda: restore_copy(copy, file), chance.uniform(0.001, 0.15))
         tally.wrong += _wrong_with(file)
         if _state(file) not in known:
             tally.wrong.append(
@@ -190,7 +190,7 @@ def in_migrating(old: Path, folder: Path, kills: int, seed: int) -> Tally:
         for each in folder.glob("larder.db*"):
             each.unlink()
         shutil.copy(old, file)
-        tally.kills += killed(lambda: open_larder(file) and None, chance.uniform(0.001, 0.15))
+        tally.kills += killed(lambda: open_larder(file), chance.uniform(0.001, 0.15))
         with open_larder(file) as larder:
             tally.wrong += check(larder.engine)
             if _changes(larder) != wanted:
