@@ -67,7 +67,7 @@ def _fields(ask: Ask) -> dict[str, object]:
 def _days(text: str) -> int:
     if text == "keeps":
         return 10**9
-    month, year = text.split()
+    *_, month, year = text.split()
     months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"]
     return int(year) * 12 + months.index(month)
 

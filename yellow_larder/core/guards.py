@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 
+from yellow_larder.core.breathing import NONE_LEFT
 from yellow_larder.core.case import Case
 from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.shelf_life import THICK_MIL
@@ -118,7 +119,8 @@ def why_not_without_oxygen(case: Case) -> str:
         return "opened too often"
     left = case.course.of.vacuum_share
     if left is not None:
-        breathes = 0 < case.course.little_oxygen_days < case.days
+        # What leaves less than one per cent is undone by nothing but what comes in.
+        breathes = left <= NONE_LEFT or 0 < case.course.little_oxygen_days < case.days
         return "wall breathes" if breathes else f"{left:.1%} left in"
     if case.oxygen_back_days > 0 or shut > 0:
         return "wall breathes"

@@ -155,13 +155,14 @@ def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], pl
     for school, rate in ((School.CAUTIOUS, fast), (School.HOPEFUL, slow)):
         base, most = _base([row], school)
         left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
-        said.append(say_best_by(None if isinf(left) else end + timedelta(days=left)))
+        said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
     return f"{said[0]} cautious · {said[1]} hopeful"
 
 
 def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
     """The best-by of a package, in words; of one that is gone, what it was on its last day."""
-    return say_best_by(None if isinf(days_left) else (row["thrown_out_on"] or today) + timedelta(days=days_left))
+    end = row["thrown_out_on"] or today
+    return say_best_by(None if isinf(days_left) else end + timedelta(days=days_left), row["packed_on"])
 
 
 def _base(rows: Sequence[dict[str, Any]], school: School) -> tuple[Numbers, Numbers]:

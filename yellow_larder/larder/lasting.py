@@ -34,7 +34,7 @@ def best_by_of(food: Food, course: Course, bests: Mapping[School, Best], school:
     chosen = bests[school]
     day = _day(today, chosen.days)
     if day is None:
-        return BestBy(None, None, None, say_best_by(None), WHY[Ends.NOTHING], chosen.ends, WHY[Ends.NOTHING])
+        return BestBy(None, None, None, say_best_by(None, today), WHY[Ends.NOTHING], chosen.ends, WHY[Ends.NOTHING])
     climate, q10 = course.of.climate, life_classes()[food.life].q10
     rate = ageing_rate(climate.mean_c, climate.swing_c, q10)
     slow, fast = rate_band(climate.mean_c, climate.swing_c, q10)
@@ -42,7 +42,7 @@ def best_by_of(food: Food, course: Course, bests: Mapping[School, Best], school:
     latest = _day(today, _at(bests[School.HOPEFUL], rate, slow))
     ends = (say_end(soonest, today), say_end(latest, today))
     band = f"{ends[0]} cautious, {ends[1]} hopeful" if ends[0] != ends[1] else ""
-    return BestBy(day, soonest, latest, say_best_by(day), band, chosen.ends, WHY[chosen.ends])
+    return BestBy(day, soonest, latest, say_best_by(day, today), band, chosen.ends, WHY[chosen.ends])
 
 
 def say_end(day: date | None, today: date) -> str:
@@ -53,8 +53,8 @@ def say_end(day: date | None, today: date) -> str:
         ('2052', 'Mar 2027')
     """
     if day is None:
-        return say_best_by(None)
-    return str(day.year) if (day - today).days > 3 * DAYS_PER_YEAR else say_best_by(day)
+        return say_best_by(None, today)
+    return str(day.year) if (day - today).days > 3 * DAYS_PER_YEAR else say_best_by(day, today)
 
 
 def keeps_too_short(horizon_years: float, best_by: BestBy, today: date) -> list[Finding]:

@@ -369,7 +369,7 @@ def _line(
                 each=say_mass(each_g, household.units),
                 amount=f"{each_g * int(n):.0f} g",
                 in_stock=min(int(n), offer.stock),
-                keeps=say_best_by(ends),
+                keeps=say_best_by(ends, today),
                 open_for=say_span(pair.open_days * amount_g / holds) if pair.open_days is not None else "",
                 cost=say_money(offer.price * int(n), household),
             )

@@ -48,15 +48,22 @@ def say_day(day: date) -> str:
     return f"{day.day} {_MONTHS[day.month - 1]} {day.year}"
 
 
+_SHORT_DAYS = 60
+"""What lasts no longer than this has a best-by to the day. Source: our judgement: a month is nothing beside years."""
+
+
 @lru_cache(maxsize=4096)
-def say_best_by(day: date | None) -> str:
-    """A best-by to the month: nobody knows the day; "keeps" for what does not age.
+def say_best_by(day: date | None, packed_on: date) -> str:
+    """A best-by to the month, for of what lasts years nobody knows the day; "keeps" for what does not age.
 
     Example:
-        >>> say_best_by(date(2050, 11, 4)), say_best_by(None)
-        ('Nov 2050', 'keeps')
+        >>> packed = date(2026, 11, 4)
+        >>> say_best_by(date(2050, 11, 4), packed), say_best_by(date(2026, 11, 18), packed), say_best_by(None, packed)
+        ('Nov 2050', '18 Nov 2026', 'keeps')
     """
-    return "keeps" if day is None else f"{_MONTHS[day.month - 1]} {day.year}"
+    if day is None:
+        return "keeps"
+    return say_day(day) if (day - packed_on).days <= _SHORT_DAYS else f"{_MONTHS[day.month - 1]} {day.year}"
 
 
 def say_month(day: date) -> str:
