@@ -121,10 +121,12 @@ def test_guards_say_what_the_curves_say(food: str) -> None:
         of = corner.case()
         by = {guard.threat: guard for guard in guards(of)}
         at = np.array([of.days])
+        codes = {finding.code for finding in judge(of)}
+        if by["damp"].closed and corner.place != "freezer":
+            assert not codes & {"damp-comes-in", "goes-soft", "already-damp", "too-wet", "moist-in-closed"}, corner
         if of.oxygen_harms and of.closing is not Closing.LID:
             share = float(of.course.oxygen(at)[0, 0])
             assert by["oxygen"].closed is (share <= NONE_LEFT * (1 + 1e-6) and of.oxygen_back_days > 0), corner
-            codes = {finding.code for finding in judge(of)}
             if by["oxygen"].closed:
                 assert not codes & {"never-without", "wall-breathes", "opened-too-often", "vacuum-goes"}, corner
         if of.course.damp is not None and corner.place != "freezer":

@@ -230,7 +230,7 @@ def _moisture(case: Case) -> list[Finding]:
                 f"{case.water}; {_line(case)}",
             )
         ]
-    if is_moist(case) and not _keeps_moist(case):
+    if case.is_lively or (activity is None and is_moist(case)):
         return [
             Finding(
                 Severity.MIND,
@@ -238,6 +238,18 @@ def _moisture(case: Case) -> list[Finding]:
                 "Moist for a closed container",
                 f"{grows} Food above its line can mould or clump on the shelf. Dry it further, or eat it soon. {_COLD}",
                 f"common practice; {_LADDER}",
+                f"{case.water}; {_line(case)}",
+            )
+        ]
+    if is_moist(case) and case.course.of.isotherm is not None:
+        return [
+            Finding(
+                Severity.GOOD,
+                "dry-enough-with-air",
+                "Dry enough for a lid, too moist for packing without air",
+                f"{grows} With air in it no botulism germ grows, and it is too dry for mould. An absorber or a vacuum "
+                "needs it drier.",
+                _LADDER,
                 f"{case.water}; {_line(case)}",
             )
         ]
@@ -253,12 +265,6 @@ def _moisture(case: Case) -> list[Finding]:
             f"{case.water}; {_line(case)}" if case.oxygen_harms else f"a water activity of {activity:.2f}",
         )
     ]
-
-
-def _keeps_moist(case: Case) -> bool:
-    """Sugar and honey: their moisture says nothing, their own water activity does."""
-    own = case.course.of.texture.dry_activity
-    return own is not None and not case.oxygen_harms and own <= NOTHING_GROWS
 
 
 def _line(case: Case) -> str:
