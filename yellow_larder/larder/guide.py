@@ -183,6 +183,7 @@ class WallRow:
     """What the wall of a kind of container lets through, and past its lid or seam."""
 
     kind: Kind
+    film: str
     face: str
     closure: str
     vapor_face: str
@@ -254,7 +255,7 @@ def guide(larder: Larder) -> Guide:
                 name=each.name,
                 kind=each.kind,
                 size=say_container(each, units),
-                holds=say_volume(closed_volume_ml(each), units),
+                holds=say_volume(closed_volume_ml(each), units) if each.is_flat else "",
                 closings=list(each.closings),
                 draw=drawing(each),
                 source=each.source,
@@ -297,6 +298,7 @@ def _wall_row(row: WallRange) -> WallRow:
     tight, leaky = vapor_walls()[row.kind]
     return WallRow(
         row.kind,
+        f"{row.film_mil:g} mil" if row.film_mil else "",
         span(row.tight.face_ml, row.leaky.face_ml, "mL/m²·day·atm"),
         span(row.tight.closure_ml, row.leaky.closure_ml, "mL/day·atm"),
         span(tight.face_g, leaky.face_g, "g/m²·day"),

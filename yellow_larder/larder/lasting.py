@@ -13,7 +13,7 @@ from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.foods import Food
 from yellow_larder.core.shelf_life import School, ageing_rate, rate_band
 from yellow_larder.larder.plan import BestBy
-from yellow_larder.larder.wording import say_best_by
+from yellow_larder.larder.wording import SHORT_DAYS, say_best_by, say_day
 from yellow_larder.reference import life_classes
 
 WHY = {
@@ -46,14 +46,17 @@ def best_by_of(food: Food, course: Course, bests: Mapping[School, Best], school:
 
 
 def say_end(day: date | None, today: date) -> str:
-    """An end of the band: its year, or its month if that is near.
+    """An end of the band: its year, or its month if that is near, or its day if that is in some weeks.
 
     Example:
-        >>> say_end(date(2052, 1, 1), date(2026, 11, 26)), say_end(date(2027, 3, 1), date(2026, 11, 26))
-        ('2052', 'Mar 2027')
+        >>> today = date(2026, 11, 26)
+        >>> say_end(date(2052, 1, 1), today), say_end(date(2027, 3, 1), today), say_end(date(2026, 12, 4), today)
+        ('2052', 'Mar 2027', '4 Dec')
     """
     if day is None:
         return say_best_by(None, today)
+    if (day - today).days <= SHORT_DAYS:
+        return say_day(day).rsplit(" ", 1)[0]
     return str(day.year) if (day - today).days > 3 * DAYS_PER_YEAR else say_best_by(day, today)
 
 

@@ -48,7 +48,7 @@ def say_day(day: date) -> str:
     return f"{day.day} {_MONTHS[day.month - 1]} {day.year}"
 
 
-_SHORT_DAYS = 60
+SHORT_DAYS = 60
 """What lasts no longer than this has a best-by to the day. Source: our judgement: a month is nothing beside years."""
 
 
@@ -63,7 +63,7 @@ def say_best_by(day: date | None, packed_on: date) -> str:
     """
     if day is None:
         return "keeps"
-    return say_day(day) if (day - packed_on).days <= _SHORT_DAYS else f"{_MONTHS[day.month - 1]} {day.year}"
+    return say_day(day) if (day - packed_on).days <= SHORT_DAYS else f"{_MONTHS[day.month - 1]} {day.year}"
 
 
 def say_month(day: date) -> str:

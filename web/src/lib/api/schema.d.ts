@@ -6418,6 +6418,8 @@ export interface components {
             closure: string;
             /** Face */
             face: string;
+            /** Film */
+            film: string;
             kind: components["schemas"]["Kind"];
             /** Source */
             source: string;

@@ -12,10 +12,12 @@
   const RIGHT = 12;
   const wide = $derived(Math.max(160, room - LEFT - RIGHT));
   const last = $derived(damp.course.at(-1)?.days ?? 365);
-  const most = $derived(Math.max(0.75, ...damp.course.map((point) => point.high)));
+  const most = $derived(Math.max(0.75, ...damp.course.map((point) => point.high * 1.06)));
   const x = (days: number) => LEFT + (days / last) * wide;
   const y = (activity: number) => TOP + (1 - activity / most) * HIGH;
   const drawn = $derived(course(damp.course, x, y));
+  /** What is said of the line stands on the side of it where the course does not begin. */
+  const below = $derived((damp.course[0]?.likely ?? 0) > damp.limit - 0.02);
   const ends = $derived(damp.ends_days ?? Infinity);
   /** Where the line stands on a day: mould shows some time after it could begin. */
   const at = (days: number) => damp.course.findLast((point) => point.days <= days)?.likely ?? damp.limit;
@@ -29,7 +31,7 @@
   <svg width={room} height={HIGH + TOP + 22} class="block" role="img" aria-label="Water activity in each over the years. {damp.says}">
     <path d={drawn.band} fill="color-mix(in oklab, var(--slate) 24%, var(--paper))" />
     <path d="M{LEFT} {y(damp.limit)}H{LEFT + wide}" stroke="var(--rust)" stroke-width="1.6" stroke-dasharray="5 4" />
-    <text x={LEFT + 6} y={y(damp.limit) - 5} font-size="12.500" font-weight="700" fill="var(--rust)">{damp.above}</text>
+    <text x={LEFT + 6} y={y(damp.limit) + (below ? 14 : -5)} font-size="12.500" font-weight="700" fill="var(--rust)">{damp.above}</text>
     <path d={drawn.line} fill="none" stroke="var(--ink)" stroke-width="2.600" stroke-linejoin="round" />
     {#if ends > 0 && ends < last}<circle cx={x(ends)} cy={y(at(ends))} r="5" fill="var(--rust)" stroke="var(--paper)" stroke-width="2" />{/if}
     <path d="M{LEFT} {TOP}V{TOP + HIGH}H{LEFT + wide}" fill="none" stroke="var(--ink)" stroke-width="1.6" />

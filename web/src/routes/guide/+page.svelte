@@ -163,7 +163,7 @@
               {#if shape.seal}<path d={shape.seal} fill="var(--line)" stroke="var(--ink)" />{/if}
               {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.4" />{/if}
             </svg>
-            <div class="min-w-0 text-[0.93rem] leading-snug"><b class="text-[1.02rem]">{row.name}</b><br />{row.size}<br />holds {row.holds}<span class="caption block">{row.source}</span></div>
+            <div class="min-w-0 text-[0.93rem] leading-snug"><b class="text-[1.02rem]">{row.name}</b><br />{row.size}{#if row.holds}<br />holds {row.holds}{/if}<span class="caption block">{row.source}</span></div>
           </li>
         {/each}
       </ul>
@@ -173,7 +173,7 @@
         <dl class="mt-1 border-t-2 border-ink">
           {#each guide.walls as row (row.kind)}
             <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9rem_15rem_14rem_1fr]">
-              <dt class="font-semibold">{row.kind}</dt><dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd><dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd><dd class="caption">{row.source}</dd>
+              <dt class="font-semibold">{row.kind}{#if row.film}<span class="caption block font-normal">film of {row.film}</span>{/if}</dt><dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd><dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd><dd class="caption">{row.source}</dd>
             </div>
           {/each}
         </dl>

@@ -27,7 +27,7 @@
     },
     {
       title: "Oxygen over the years",
-      text: "Packets take up oxygen in proportion to what is there, most of it within a day and slower in the cold; the wall lets some back, in proportion to what is missing inside, the more the warmer it stands; each opening brings new air. Foil and glass let in so little that the packets never tire; bare plastic uses them up, and then the oxygen comes back. The band is from the tightest wall of its kind to the leakiest.",
+      text: "Packets take up oxygen in proportion to what is there, most of it within a day and slower in the cold; the wall lets some back, in proportion to what is missing inside, the more the warmer it stands; each opening brings new air. Film half as thick lets twice as much through. Foil and glass let in so little that the packets never tire; bare plastic uses them up, and then the oxygen comes back. The band is from the tightest wall of its kind to the leakiest.",
       sum: "oxygen in = (wall × area + lid) × warmth × difference to the air outside + air × openings; up = oxygen there ÷ 0.35 days",
       source: "Fick; oxygen through walls in the table; pace of packets by our judgement from common practice",
     },
@@ -45,7 +45,7 @@
     },
     {
       title: "Damp over the years",
-      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
+      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, brown sugar sets hard in dry air instead, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
       sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft or clumped above the line of its kind, mould above 0.65",
       source: "isotherms in the table; silica gel by makers' curves; DIN 55474 and MIL-D-3464; Katz and Labuza (1981), from memory",
     },
