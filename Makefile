@@ -19,7 +19,7 @@ test: .venv/ready web/build/index.html        ## all tests, browser included
 	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal
 
 test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
-	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/test_course.py
+	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py
 
 check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
 	$(BIN)/ruff check .

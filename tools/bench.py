@@ -24,12 +24,11 @@ from sqlalchemy import func, insert, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.cli import spare_garbage
-from yellow_larder.core.breathing import Breathing
-from yellow_larder.core.desiccant import Damp
-from yellow_larder.core.forecast import Course, Hours, Weighing, forecast
-from yellow_larder.core.moisture import Henderson
-from yellow_larder.core.packaging import propose
-from yellow_larder.core.shelf_life import days_left
+from yellow_larder.core.air import Breathing
+from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
+from yellow_larder.core.keeping import days_left
+from yellow_larder.core.moisture import Damp, Henderson
+from yellow_larder.core.packing import propose
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import week_list
 from yellow_larder.larder.clock import utc_now
@@ -400,7 +399,7 @@ def _core() -> None:
     ):
         _row(f"{what} of {many:,} packages over 30 years of months", _p95_of(do, 3), 1000, "ms")
     _row("12 lots × 20 containers × 200 pieces, to 0.01 %", _proposed(chance), 1000, "ms")
-    apples = Course(85.56, 8, 2.5)
+    apples = DryingCurve(85.56, 8, 2.5)
     weighings = [Weighing(hours, share) for hours, share in ((1, 0.79), (2.5, 0.52), (4, 0.34), (5, 0.27), (6, 0.22))]
     refit = _p95_of(lambda: forecast(apples, Hours(5, 8, 12.8), weighings), 200)
     _row("drying forecast refitted to five weighings", refit, 30, "ms")

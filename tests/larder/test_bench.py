@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.shelf_life import School
+from yellow_larder.core.keeping import School
 from yellow_larder.larder.asking import Ask, Pull, Sizing
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.labels import labels

@@ -4,9 +4,9 @@ import pytest
 
 from tests.conftest import Clock
 from tests.larder.test_run import filled, seen
-from yellow_larder.core.best_by import Ends
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
+from yellow_larder.core.keeping import Ends
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask, Opened
 from yellow_larder.larder.bench import plan

@@ -2,7 +2,7 @@ from dataclasses import replace
 
 import pytest
 
-from yellow_larder.core.household import Activity, Body, Sex, energy_need
+from yellow_larder.core.planning import Activity, Body, Sex, energy_need
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.eaters import Eater, at_table, eaters, keep_eater, need_of, remove_eater

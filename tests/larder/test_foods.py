@@ -3,7 +3,7 @@ from dataclasses import replace
 import pytest
 
 from yellow_larder import reference
-from yellow_larder.core.foods import Trait
+from yellow_larder.core.food import Trait
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.foods import NewFood, add_food, find_food

@@ -5,7 +5,7 @@ import pytest
 
 from tests.conftest import NOON, Clock
 from yellow_larder import reference
-from yellow_larder.core.pests import HOLDS
+from yellow_larder.core.freezing import HOLDS
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.cold import FreezeAsk, say_hours

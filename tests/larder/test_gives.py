@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 
 from tests.conftest import NOON, Clock
 from yellow_larder import reference
+from yellow_larder.core.drying import Air, Treatment
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.produce import Air, Treatment
 from yellow_larder.larder import freezing
 from yellow_larder.larder.cold import FreezeAsk
 from yellow_larder.larder.gives import _number

@@ -5,10 +5,9 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import NOON, Clock
-from yellow_larder.core.conditioning import JarPhase, Look
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.drying import JarPhase, Look, Treatment
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.produce import Treatment
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.grinding import grind

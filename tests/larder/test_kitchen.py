@@ -5,7 +5,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from yellow_larder import reference
-from yellow_larder.core.nutrition import dried_mass_g
+from yellow_larder.core.food import dried_mass_g
 from yellow_larder.larder.kitchen import Kitchen, Reading, ingredient_of
 
 LB, OZ, CUP_ML = 453.59237, 28.349523, 236.588
@@ -125,6 +125,6 @@ def test_every_kitchen_measure_stands_for_a_food_of_the_table() -> None:
 @pytest.mark.parametrize(("age", "height_cm", "weight_kg"), [(0, 71, 9), (3, 86, 12), (8, 115, 20), (30, 170, 63.5)])
 def test_usual_bodies(age: int, height_cm: float, weight_kg: float) -> None:
     """Source: Institute of Medicine (2005), table 1-1, from memory; grown-ups the mean of both sexes."""
-    from yellow_larder.core.household import Body, Sex
+    from yellow_larder.core.planning import Body, Sex
 
     assert reference.usual_body(age, Sex.UNSAID) == Body(height_cm, weight_kg)

@@ -9,7 +9,7 @@ from tests.conftest import Clock
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.looks import Feel
+from yellow_larder.core.packing import Feel
 from yellow_larder.larder.asking import Ask, Opened
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.card import card

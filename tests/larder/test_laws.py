@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from tests.conftest import NOON, Clock
 from yellow_larder import reference
-from yellow_larder.core.diary import totals_g
+from yellow_larder.core.planning import totals_g
 from yellow_larder.larder.buying import buy, week_list
 from yellow_larder.larder.diary import Written, eaten_in_all, ever_eaten, month, write_day
 from yellow_larder.larder.larder import Larder, open_larder

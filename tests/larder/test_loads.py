@@ -4,9 +4,8 @@ from datetime import timedelta, timezone
 import pytest
 
 from tests.conftest import NOON, Clock
-from yellow_larder.core.drying import Believe
+from yellow_larder.core.drying import Believe, Treatment
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.produce import Treatment
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.gives import gives_of

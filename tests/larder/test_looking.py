@@ -5,7 +5,7 @@ import pytest
 from tests.conftest import NOON, Clock
 from tests.larder.test_run import filled
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.looks import Doing, Eye, Feel
+from yellow_larder.core.packing import Doing, Eye, Feel
 from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.larder import run_acts as acts
 from yellow_larder.larder.asking import Ask

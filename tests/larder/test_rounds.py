@@ -5,8 +5,8 @@ from icalendar import Calendar
 
 from tests.conftest import NOON, Clock
 from tests.larder.test_jars import dried
-from yellow_larder.core.conditioning import Look
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.drying import Look
 from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.asking import Ask

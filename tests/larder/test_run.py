@@ -9,7 +9,7 @@ import pytest
 from tests.conftest import Clock
 from tests.larder.test_jars import dried
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.run import OUT_MINUTES
+from yellow_larder.core.packing import OUT_MINUTES
 from yellow_larder.larder import run_acts as acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.card import card

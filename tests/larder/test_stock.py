@@ -6,7 +6,7 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.looks import Feel
+from yellow_larder.core.packing import Feel
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan

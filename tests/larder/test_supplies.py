@@ -3,7 +3,7 @@ from datetime import date, timedelta
 import pytest
 
 from tests.conftest import Clock
-from yellow_larder.core.run import KEEPS_DAYS
+from yellow_larder.core.packing import KEEPS_DAYS
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan
 from yellow_larder.larder.larder import Larder, Settings, settle, take_back

@@ -4,8 +4,8 @@ from pathlib import Path
 import pytest
 
 from yellow_larder import reference
-from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.shelf_life import Packing, School
+from yellow_larder.core.food import Food, Trait
+from yellow_larder.core.keeping import Packing, School
 from yellow_larder.reference.drying import textures
 from yellow_larder.reference.rows import rows
 

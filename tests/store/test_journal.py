@@ -17,9 +17,9 @@ from sqlalchemy import select, text
 from sqlalchemy.exc import IntegrityError
 
 from tests.conftest import NOON, Clock
-from yellow_larder.core.conditioning import Look
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.looks import Feel
+from yellow_larder.core.drying import Look
+from yellow_larder.core.packing import Feel
 from yellow_larder.larder import freezing, looking, run_acts
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.buying import buy

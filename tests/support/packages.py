@@ -3,14 +3,10 @@
 from __future__ import annotations
 
 from yellow_larder import reference
-from yellow_larder.core.air import pressure_kpa
-from yellow_larder.core.best_by import Best, best_by
-from yellow_larder.core.case import Case
+from yellow_larder.core.air import fill, need_by_air_ml, oxygen_left, oxygen_ml, pressure_kpa
 from yellow_larder.core.containers import Closing, volume_below_ml
-from yellow_larder.core.course import Climate, Course, Package, Room
-from yellow_larder.core.low_oxygen import share_left
-from yellow_larder.core.oxygen import fill, need_by_air_ml, oxygen_ml
-from yellow_larder.core.shelf_life import School, ageing_rate, packing_class
+from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
+from yellow_larder.core.packing import Case
 from yellow_larder.reference.drying import isotherm_of, texture_of
 
 PANTRY = Climate(18, 4, 0.5)
@@ -42,7 +38,7 @@ def case(
     need = need_by_air_ml(
         oxygen_ml(filled.void_ml, pressure_kpa=room.pressure_kpa, temperature_c=20, humidity=room.humidity)
     )
-    vacuum = share_left(left_kpa, room.pressure_kpa) if closing is Closing.VACUUM else None
+    vacuum = oxygen_left(left_kpa, room.pressure_kpa) if closing is Closing.VACUUM else None
     of = Package(
         container=c,
         closing=closing,

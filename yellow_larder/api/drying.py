@@ -11,7 +11,7 @@ from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.devices import TheDevices, measured_room
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
-from yellow_larder.core.conditioning import OURS, JarPhase, Look
+from yellow_larder.core.drying import OURS, JarPhase, Look
 from yellow_larder.larder.chamber import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
 from yellow_larder.larder.freezedrying import (
     FreezeLoad,

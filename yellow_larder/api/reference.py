@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
-from yellow_larder.core.foods import Food
+from yellow_larder.core.food import Food
 from yellow_larder.larder.foods import NewFood, add_food
 from yellow_larder.larder.guide import Guide, guide
 

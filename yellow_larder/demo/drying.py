@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from yellow_larder.core.conditioning import Look
-from yellow_larder.core.produce import Treatment
+from yellow_larder.core.drying import Look, Treatment
 from yellow_larder.demo.ago import Ago
 from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
 from yellow_larder.larder.freezedrying import start_freeze_load, weigh_freeze_load

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from yellow_larder.core.looks import Eye, Feel
+from yellow_larder.core.packing import Eye, Feel
 from yellow_larder.demo.ago import Ago
 from yellow_larder.larder import run_acts
 from yellow_larder.larder.asking import Ask

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from datetime import timedelta
 
-from yellow_larder.core.household import Activity, Sex
+from yellow_larder.core.planning import Activity, Sex
 from yellow_larder.demo.ago import Ago
 from yellow_larder.larder.buying import buy
 from yellow_larder.larder.diary import Written, write_day

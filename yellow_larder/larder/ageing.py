@@ -13,7 +13,8 @@ from numpy.typing import NDArray
 from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.shelf_life import Numbers, School, ageing_rate, days_left, rate_band, share_left
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.keeping import School, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.wording import say_best_by
 from yellow_larder.store.folds import life_used_in

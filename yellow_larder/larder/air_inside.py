@@ -7,9 +7,9 @@ import math
 import numpy as np
 
 from yellow_larder.core.air import OXYGEN_SHARE_DRY
-from yellow_larder.core.breathing import Numbers
-from yellow_larder.core.course import Course
+from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.days import DAYS_PER_YEAR, say_span
+from yellow_larder.core.keeping import Course
 from yellow_larder.larder.plan import AirInside, OxygenPoint
 from yellow_larder.reference import walls
 

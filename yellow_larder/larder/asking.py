@@ -9,11 +9,11 @@ from enum import StrEnum
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Closing, Container, closed_volume_ml, volume_below_ml
 from yellow_larder.core.errors import check_range
-from yellow_larder.core.foods import Food
-from yellow_larder.core.keeping import may_meet_absorber
-from yellow_larder.core.oxygen import mass_that_fits_g
+from yellow_larder.core.food import Food
+from yellow_larder.core.planning import may_meet_absorber
 from yellow_larder.larder.foods import find_food
 from yellow_larder.larder.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused

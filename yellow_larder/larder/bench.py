@@ -7,21 +7,16 @@ from datetime import date, datetime
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.case import Case
-from yellow_larder.core.containers import Closing, Container, volume_below_ml
-from yellow_larder.core.course import Course
-from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.findings import judge
-from yellow_larder.core.food_rules import moisture_line_pct
-from yellow_larder.core.foods import Food
-from yellow_larder.core.guards import guards
-from yellow_larder.core.nutrition import nutrients, person_days
-from yellow_larder.core.oxygen import (
+from yellow_larder.core.air import (
     fill,
     mass_that_fits_g,
     need_by_air_ml,
 )
-from yellow_larder.core.packing_rules import draws_in
+from yellow_larder.core.containers import Closing, Container, volume_below_ml
+from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.food import Food, nutrients, person_days
+from yellow_larder.core.keeping import Course
+from yellow_larder.core.packing import Case, draws_in, guards, judge, moisture_line_pct
 from yellow_larder.larder.air_inside import air_inside
 from yellow_larder.larder.asking import (
     Ask,

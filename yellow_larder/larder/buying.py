@@ -10,9 +10,8 @@ import numpy as np
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.buying import (
-    Indices,
-    Numbers,
+from yellow_larder.core.arrays import Indices, Numbers
+from yellow_larder.core.planning.buying import (
     Offers,
     Purchase,
     best_purchase,

@@ -7,8 +7,8 @@ from datetime import date
 
 from sqlalchemy import select
 
-from yellow_larder.core.looks import Eye
-from yellow_larder.core.nutrition import person_days
+from yellow_larder.core.food import person_days
+from yellow_larder.core.packing import Eye
 from yellow_larder.larder.ageing import lives_left
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.larder import Larder, settings

@@ -9,10 +9,7 @@ from functools import lru_cache
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.finding import Finding, Severity
-from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.freeze_drying import (
+from yellow_larder.core.drying import (
     LAYER_G_M2,
     Phases,
     Tray,
@@ -22,7 +19,9 @@ from yellow_larder.core.freeze_drying import (
     phases,
     water_g,
 )
-from yellow_larder.core.nutrition import dried_mass_g
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.finding import Finding, Severity
+from yellow_larder.core.food import Food, Trait, dried_mass_g
 from yellow_larder.larder.cold import say_hours
 from yellow_larder.larder.foods import find_named, plain
 from yellow_larder.larder.larder import Larder, Settings, settings

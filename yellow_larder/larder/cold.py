@@ -9,13 +9,21 @@ from dataclasses import dataclass
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.air import mass_that_fits_g, pressure_kpa
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.foods import Food
-from yellow_larder.core.heat import Solid
-from yellow_larder.core.oxygen import mass_that_fits_g
-from yellow_larder.core.pests import HOLDS, MOVING_AIR, STILL_AIR, Freeze, Hold, Thaw, as_solid, settling_water_g
+from yellow_larder.core.food import Food
+from yellow_larder.core.freezing import (
+    HOLDS,
+    MOVING_AIR,
+    STILL_AIR,
+    Freeze,
+    Hold,
+    Solid,
+    Thaw,
+    as_solid,
+    settling_water_g,
+)
 from yellow_larder.larder.asking import read_food_line
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Settings, settings

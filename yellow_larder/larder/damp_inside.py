@@ -7,14 +7,10 @@ from collections.abc import Callable
 
 import numpy as np
 
-from yellow_larder.core.air import saturation_kpa
-from yellow_larder.core.best_by import spoilt
-from yellow_larder.core.breathing import wall_m2
-from yellow_larder.core.course import Course
+from yellow_larder.core.air import saturation_kpa, wall_m2
 from yellow_larder.core.days import DAYS_PER_YEAR, say_span
-from yellow_larder.core.desiccant import TESTED_KPA, gel_for_g, standard_units
-from yellow_larder.core.moisture import MOULD_GROWS
-from yellow_larder.core.spoilage import FROZEN_C, Spoils, Texture
+from yellow_larder.core.keeping import Course, spoilt
+from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, TESTED_KPA, Spoils, Texture, gel_for_g, standard_units
 from yellow_larder.larder.plan import DampInside, DampPoint
 from yellow_larder.reference import walls
 

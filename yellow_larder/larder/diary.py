@@ -12,9 +12,10 @@ import numpy as np
 from sqlalchemy import func, select, true
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.diary import Indices, Numbers, average_g, totals_g
+from yellow_larder.core.arrays import Indices, Numbers
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.foods import Food
+from yellow_larder.core.food import Food
+from yellow_larder.core.planning import average_g, totals_g
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.foods import all_foods

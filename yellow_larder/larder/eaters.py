@@ -9,7 +9,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.household import Activity, Body, Reckoned, Sex, energy_need, protein_need
+from yellow_larder.core.planning import Activity, Body, Reckoned, Sex, energy_need, protein_need
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name
 from yellow_larder.larder.quantities import Units, read_amount, read_length_mm, say_length, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused, in_words

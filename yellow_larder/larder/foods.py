@@ -11,8 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.nutrition import Composition
+from yellow_larder.core.food import Composition, Food, Trait
 from yellow_larder.larder.larder import Larder, tidy_name
 from yellow_larder.larder.refusals import Refused, in_words
 from yellow_larder.reference import foods as table

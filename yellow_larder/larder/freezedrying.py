@@ -10,12 +10,12 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.foods import Food
-from yellow_larder.core.freeze_drying import (
+from yellow_larder.core.drying import (
     AGREE_HOURS,
     Tray,
     agree,
 )
+from yellow_larder.core.food import Food
 from yellow_larder.larder.chamber import (
     PREFIX,
     Chamber,

@@ -6,7 +6,7 @@ import re
 from dataclasses import dataclass
 from functools import lru_cache
 
-from yellow_larder.core.produce import Produce
+from yellow_larder.core.drying import Produce
 from yellow_larder.larder.foods import find_named, plain
 from yellow_larder.larder.quantities import COUNT, MOST_KG, read_count, read_line
 from yellow_larder.larder.refusals import Refused

@@ -7,8 +7,7 @@ from dataclasses import dataclass
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.drying import water_back_g
-from yellow_larder.core.foods import Food
-from yellow_larder.core.nutrition import nutrients
+from yellow_larder.core.food import Food, nutrients
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Settings, settings
 from yellow_larder.larder.money import say_money

@@ -13,10 +13,11 @@ import numpy as np
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.buying import Numbers, Table
+from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.foods import Food
-from yellow_larder.core.menu import DAYS_PER_MONTH, eaten_g, gap_g, need_g, occasions, per_table_g
+from yellow_larder.core.food import Food
+from yellow_larder.core.planning import DAYS_PER_MONTH, eaten_g, gap_g, need_g, occasions, per_table_g
+from yellow_larder.core.planning.buying import Table
 from yellow_larder.larder.diary import eaten_in_all
 from yellow_larder.larder.eaters import appetite, at_table
 from yellow_larder.larder.foods import all_foods

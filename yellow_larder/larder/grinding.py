@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.core.shelf_life import Packing, School
+from yellow_larder.core.keeping import Packing, School
 from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.gives import Gives, gives_of

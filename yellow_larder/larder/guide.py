@@ -8,10 +8,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
-from yellow_larder.core.household import Body
+from yellow_larder.core.drying import TEST_WORDS, Produce
+from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
-from yellow_larder.core.produce import TEST_WORDS, Produce
-from yellow_larder.core.shelf_life import Packing
+from yellow_larder.core.planning import Body
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.lying import say_thickness

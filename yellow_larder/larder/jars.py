@@ -10,10 +10,10 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.conditioning import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
 from yellow_larder.core.containers import Kind
+from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.food import Food, Trait
 from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings

@@ -11,7 +11,7 @@ from dataclasses import asdict, dataclass
 from enum import StrEnum
 from typing import Any
 
-from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.food import Food, Trait
 from yellow_larder.larder.foods import find_named, names_of, plain
 from yellow_larder.larder.quantities import COUNT, Amount, read_count, read_line
 from yellow_larder.larder.refusals import Refused

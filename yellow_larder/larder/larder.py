@@ -13,7 +13,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.shelf_life import School, ageing_rate
+from yellow_larder.core.keeping import School, ageing_rate
 from yellow_larder.larder.clock import day_of, on_the_wall, utc_now
 from yellow_larder.larder.quantities import Units
 from yellow_larder.larder.refusals import NotThere, Outdated, Refused, in_words

@@ -6,12 +6,10 @@ import math
 from collections.abc import Mapping
 from datetime import date
 
-from yellow_larder.core.best_by import Best, Ends
-from yellow_larder.core.course import Course
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.finding import Finding, Severity
-from yellow_larder.core.foods import Food
-from yellow_larder.core.shelf_life import School, ageing_rate, rate_band
+from yellow_larder.core.food import Food
+from yellow_larder.core.keeping import Best, Course, Ends, School, ageing_rate, rate_band
 from yellow_larder.larder.plan import BestBy
 from yellow_larder.larder.wording import SHORT_DAYS, say_best_by, say_day
 from yellow_larder.reference import life_classes

@@ -7,21 +7,21 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.drying import energy_kwh
-from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.finding import Finding, Severity
-from yellow_larder.core.forecast import Hours
-from yellow_larder.core.laying import judge_load
-from yellow_larder.core.produce import (
+from yellow_larder.core.drying import (
     TEST_WORDS,
     Air,
     DryTest,
     DryWords,
+    Hours,
     Produce,
     Treatment,
+    energy_kwh,
+    judge_load,
     one_temperature,
     shared_over_trays,
 )
+from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.larder.fresh import Fresh, read_fresh
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.lying import Lying, Room, say_range, say_thickness, usual_room

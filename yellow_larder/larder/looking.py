@@ -12,7 +12,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.looks import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
+from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import say_mass

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.foods import Food, Trait
+from yellow_larder.core.food import Food, Trait
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.larder import Larder, settings
 from yellow_larder.larder.quantities import read_amount, say_mass

@@ -7,11 +7,18 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yellow_larder.core.drying import expected_hours, humidity_at
-from yellow_larder.core.foods import Food
-from yellow_larder.core.forecast import Course, Hours, slower_for_water
-from yellow_larder.core.laying import Laid
-from yellow_larder.core.produce import Air, Produce, Treatment
+from yellow_larder.core.drying import (
+    Air,
+    DryingCurve,
+    Hours,
+    Laid,
+    Produce,
+    Treatment,
+    expected_hours,
+    humidity_at,
+    slower_for_water,
+)
+from yellow_larder.core.food import Food
 from yellow_larder.larder.larder import Settings
 from yellow_larder.larder.quantities import Units, say_temperature
 from yellow_larder.reference import foods
@@ -72,7 +79,7 @@ class Lying:
         self.floor_pct = float(isotherm.moisture_pct(np.array(damp), min(air_c, 70.0))) if isotherm else 0.0
         self.reaches = self.floor_pct < self.wanted_pct - 0.2
         target = self.wanted_pct if self.reaches else self.floor_pct + _ABOVE_FLOOR_PCT
-        self.course = Course(water_pct, target, self.floor_pct)
+        self.course = DryingCurve(water_pct, target, self.floor_pct)
         opened = not produce.skin or Treatment.PIERCED in treatments
 
         def expected(air: Room) -> Hours:
@@ -95,7 +102,7 @@ class Lying:
 
     def _wetter(self, water_pct: float) -> float:
         """How many times longer food takes that is wetter, or less wet, than the table has it."""
-        usual = Course(self.produce.fresh_water_pct, self.course.target_pct, self.floor_pct)
+        usual = DryingCurve(self.produce.fresh_water_pct, self.course.target_pct, self.floor_pct)
         if water_pct == self.produce.fresh_water_pct:
             return 1.0
         return slower_for_water(usual, self.course)

@@ -6,7 +6,7 @@ from dataclasses import asdict, dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.produce import Air
+from yellow_larder.core.drying import Air
 from yellow_larder.larder.larder import Larder, settings, tidy_name
 from yellow_larder.larder.quantities import read_length_mm
 from yellow_larder.larder.refusals import NotThere, Refused

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from sqlalchemy import select
 
-from yellow_larder.core.foods import Trait
+from yellow_larder.core.food import Trait
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.gives import Gives, gives_of
 from yellow_larder.larder.jars import line_of

@@ -11,7 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.foods import Food
+from yellow_larder.core.food import Food
 from yellow_larder.larder.eaters import appetite
 from yellow_larder.larder.foods import all_foods, plain
 from yellow_larder.larder.kitchen import ELSEWHERE, LONGEST_LINE, SEASONING, Ingredient, Kitchen, Reading, ingredient_of

@@ -10,8 +10,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.best_by import Best
-from yellow_larder.core.shelf_life import School
+from yellow_larder.core.keeping import Best, School
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.packing import lasts_facts
 from yellow_larder.larder.plan import Lasts

@@ -5,12 +5,18 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from yellow_larder.core.absorbers import Kept, NoPacketFits, alike, choose_packets
-from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.air import (
+    Kept,
+    NoPacketFits,
+    alike,
+    choose_packets,
+    fill,
+    need_by_air_ml,
+    oxygen_ml,
+    pressure_kpa,
+)
 from yellow_larder.core.containers import Closing, Container
-from yellow_larder.core.foods import Food
-from yellow_larder.core.nutrition import nutrients, person_days
-from yellow_larder.core.oxygen import fill, need_by_air_ml, oxygen_ml
+from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.larder.asking import Ask, Sizing
 from yellow_larder.larder.eaters import Appetite
 from yellow_larder.larder.larder import Settings

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.shelf_life import School
+from yellow_larder.core.keeping import School
 from yellow_larder.larder.asking import Ask, read_container
 from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.days import check_day

@@ -8,12 +8,11 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
 
-from yellow_larder.core.best_by import Best, Ends
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Finding, Severity
-from yellow_larder.core.guards import Guard
-from yellow_larder.core.nutrition import Nutrients
-from yellow_larder.core.shelf_life import School
+from yellow_larder.core.food import Nutrients
+from yellow_larder.core.keeping import Best, Ends, School
+from yellow_larder.core.packing import Guard
 from yellow_larder.larder.asking import Sizing
 from yellow_larder.larder.vessels import Drawing
 from yellow_larder.reference import packets

@@ -8,7 +8,7 @@ from datetime import date
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.foods import Food
+from yellow_larder.core.food import Food
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.foods import all_foods, find_food
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name

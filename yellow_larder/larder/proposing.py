@@ -11,22 +11,22 @@ from typing import Any
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.case import Case
+from yellow_larder.core.air import fill, mass_that_fits_g, need_by_air_ml
+from yellow_larder.core.arrays import Indices
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
 from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.findings import judge
-from yellow_larder.core.foods import Food
-from yellow_larder.core.oxygen import fill, mass_that_fits_g, need_by_air_ml
-from yellow_larder.core.packaging import (
-    Counts,
+from yellow_larder.core.food import Food
+from yellow_larder.core.moisture import Spoils
+from yellow_larder.core.packing import (
+    Case,
     NothingFits,
     Proposal,
+    judge,
     keeps_too_short,
     propose,
     stands_open_too_long,
 )
-from yellow_larder.core.spoilage import Spoils
 from yellow_larder.larder.asking import Ask, Opened, find_place, read_food, usual_closing
 from yellow_larder.larder.foods import all_foods
 from yellow_larder.larder.freezedrying import moisture_of
@@ -345,7 +345,7 @@ def _line(
     lot: _Lot,
     pairs: list[_Pair],
     offers: list[_Offer],
-    counts: Counts,
+    counts: Indices,
     household: Settings,
     today: date,
 ) -> ProposedLine:

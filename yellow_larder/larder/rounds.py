@@ -13,9 +13,9 @@ import numpy as np
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.conditioning import JarPhase
-from yellow_larder.core.foods import Food
-from yellow_larder.core.looks import LOOK_DAYS
+from yellow_larder.core.drying import JarPhase
+from yellow_larder.core.food import Food
+from yellow_larder.core.packing import LOOK_DAYS
 from yellow_larder.larder.ageing import SOON_DAYS, due_within
 from yellow_larder.larder.clock import day_of
 from yellow_larder.larder.copies import SafeCopy, safe_copy

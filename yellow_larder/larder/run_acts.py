@@ -11,8 +11,7 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.looks import LOOK_DAYS
-from yellow_larder.core.run import OUT_MINUTES, batch_size, seconds_each
+from yellow_larder.core.packing import LOOK_DAYS, OUT_MINUTES, batch_size, seconds_each
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan_in
 from yellow_larder.larder.clock import day_of, on_the_wall

@@ -11,7 +11,7 @@ from typing import Any
 from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.absorbers import Allotment, Kept, NoPacketFits, allot
+from yellow_larder.core.air import Allotment, Kept, NoPacketFits, allot
 from yellow_larder.core.containers import Closing
 from yellow_larder.larder.asking import Ask
 from yellow_larder.larder.bench import plan_in

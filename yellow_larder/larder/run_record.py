@@ -10,7 +10,7 @@ from typing import Any
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.run import OUT_MINUTES, USUAL_SECONDS, Forecast, forecast
+from yellow_larder.core.packing import OUT_MINUTES, USUAL_SECONDS, RunForecast, run_forecast
 from yellow_larder.larder.refusals import NotThere, Refused
 from yellow_larder.store.models import Record
 
@@ -142,13 +142,13 @@ class Run:
         last = max([datetime.fromisoformat(each) for each in closed if each] + [clock.at])
         return max(0.0, (now - last).total_seconds())
 
-    def forecast(self, now: datetime) -> Forecast | None:
+    def forecast(self, now: datetime) -> RunForecast | None:
         """How this opening will go; none while no clock runs."""
         clock = self.clock
         if clock is None:
             return None
         out, since = clock.out_s(now), self.since_last(now)
-        return forecast(self.took_s(), len(self.to_close()), out_s=out, since_last_s=since, usual_s=clock.usual_s)
+        return run_forecast(self.took_s(), len(self.to_close()), out_s=out, since_last_s=since, usual_s=clock.usual_s)
 
     def check(self, *phases: RunPhase) -> None:
         """Refuse what does not belong to where it is.

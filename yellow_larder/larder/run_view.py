@@ -9,10 +9,10 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.air import MARGIN
 from yellow_larder.core.containers import Closing, Kind, Mouth
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.oxygen import MARGIN
-from yellow_larder.core.run import OUT_MINUTES, Forecast, batch_size, seconds_each
+from yellow_larder.core.packing import OUT_MINUTES, RunForecast, batch_size, seconds_each
 from yellow_larder.larder.larder import Larder, Settings, settings
 from yellow_larder.larder.plan import PacketShape
 from yellow_larder.larder.quantities import say_dial, say_mass, say_off
@@ -369,7 +369,7 @@ def _clock(run: Run, now: datetime) -> Clock | None:
     )
 
 
-def _says(seen: Forecast, *, over: bool, left: int) -> tuple[str, Severity]:
+def _says(seen: RunForecast, *, over: bool, left: int) -> tuple[str, Severity]:
     if over:
         return (
             "Past the fifteen minutes. Close what has its packet; look at the eye: pink is good still.",

@@ -10,9 +10,19 @@ from typing import Any
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.forecast import BAND_SD, Forecast, Hours, Weighing, forecast, stands_still
-from yellow_larder.core.laying import listed
-from yellow_larder.core.produce import TEST_WORDS, DryTest, DryWords, Treatment
+from yellow_larder.core.drying import (
+    BAND_SD,
+    TEST_WORDS,
+    DryTest,
+    DryWords,
+    Forecast,
+    Hours,
+    Treatment,
+    Weighing,
+    forecast,
+    listed,
+    stands_still,
+)
 from yellow_larder.larder.larder import settings
 from yellow_larder.larder.loading import Trays, trays_of
 from yellow_larder.larder.lying import Lying, Room, say_range

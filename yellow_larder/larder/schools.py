@@ -4,9 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.core.containers import Container, volume_below_ml
-from yellow_larder.core.foods import Food
-from yellow_larder.core.oxygen import (
+from yellow_larder.core.air import (
     fill,
     is_airy_kind,
     mass_that_fits_g,
@@ -15,6 +13,8 @@ from yellow_larder.core.oxygen import (
     need_by_kind_ml,
     oxygen_ml,
 )
+from yellow_larder.core.containers import Container, volume_below_ml
+from yellow_larder.core.food import Food
 from yellow_larder.larder.asking import Sizing
 from yellow_larder.larder.quantities import Units, say_mass
 

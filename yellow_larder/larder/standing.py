@@ -2,13 +2,10 @@
 
 from __future__ import annotations
 
-from yellow_larder.core.air import pressure_kpa
-from yellow_larder.core.best_by import Best, best_by
+from yellow_larder.core.air import oxygen_left, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, Kind
-from yellow_larder.core.course import Climate, Course, Package, Room
-from yellow_larder.core.foods import Food
-from yellow_larder.core.low_oxygen import share_left
-from yellow_larder.core.shelf_life import School, ageing_rate, packing_class
+from yellow_larder.core.food import Food
+from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
 from yellow_larder.larder.asking import LEAVES_KPA, Ask, Opened
 from yellow_larder.larder.larder import Settings
 from yellow_larder.larder.plan import Closed
@@ -40,7 +37,7 @@ def vacuum_share(ask: Ask, closing: Closing, household: Settings) -> float | Non
     """Oxygen that a vacuum leaves, as a share of what the room's air would hold; none if none is drawn."""
     if closing is not Closing.VACUUM:
         return None
-    return share_left(left_kpa(ask), pressure_kpa(household.altitude_m))
+    return oxygen_left(left_kpa(ask), pressure_kpa(household.altitude_m))
 
 
 def course_of(

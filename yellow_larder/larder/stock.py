@@ -10,9 +10,9 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.absorbers import Kept
+from yellow_larder.core.air import Kept
 from yellow_larder.core.containers import Container, Kind, Mouth
-from yellow_larder.core.run import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
+from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
 from yellow_larder.larder.plan import Packed, packets_by_size
 from yellow_larder.larder.vessels import container_by_key
 from yellow_larder.store import journal

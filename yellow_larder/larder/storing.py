@@ -8,10 +8,9 @@ import numpy as np
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.buying import whole_meals
-from yellow_larder.core.foods import Food
-from yellow_larder.core.keeping import best_kept
-from yellow_larder.core.shelf_life import School, ageing_rate
+from yellow_larder.core.food import Food
+from yellow_larder.core.keeping import School, ageing_rate
+from yellow_larder.core.planning import best_kept, whole_meals
 from yellow_larder.larder.diary import ever_eaten
 from yellow_larder.larder.eaters import Appetite, appetite
 from yellow_larder.larder.foods import all_foods

@@ -9,8 +9,8 @@ from typing import Any
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Mouth
-from yellow_larder.core.desiccant import OVEN_C, OVEN_HOURS, PAPER_C, full_gel_g
-from yellow_larder.core.run import worth_after
+from yellow_larder.core.moisture import OVEN_C, OVEN_HOURS, PAPER_C, full_gel_g
+from yellow_larder.core.packing import worth_after
 from yellow_larder.larder.days import check_day
 from yellow_larder.larder.larder import Larder, Settings, settings, tidy_name
 from yellow_larder.larder.money import read_money, say_money

@@ -5,9 +5,8 @@ from __future__ import annotations
 from collections import Counter
 from dataclasses import replace
 
-from yellow_larder.core.containers import Container, Kind
+from yellow_larder.core.containers import Container, Kind, goes_into
 from yellow_larder.core.finding import Finding, Severity, gravest_first
-from yellow_larder.core.nesting import goes_into
 from yellow_larder.larder.plan import Packed, Verdict
 from yellow_larder.larder.stock import Stock
 from yellow_larder.reference import containers

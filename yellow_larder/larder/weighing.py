@@ -5,7 +5,7 @@ from __future__ import annotations
 from copy import deepcopy
 from datetime import UTC, datetime, timedelta
 
-from yellow_larder.core.forecast import rises
+from yellow_larder.core.drying import rises
 from yellow_larder.larder.larder import Larder
 from yellow_larder.larder.quantities import Units, read_amount, say_mass
 from yellow_larder.larder.refusals import NotThere, Refused

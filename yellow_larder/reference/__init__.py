@@ -6,16 +6,14 @@ import math
 from dataclasses import dataclass, replace
 from functools import lru_cache
 
-from yellow_larder.core.breathing import WAX_LETS_PAST, Wall
+from yellow_larder.core.air import WAX_LETS_PAST, Wall
 from yellow_larder.core.containers import Closing, Container, Kind, Mouth
-from yellow_larder.core.course import Walls
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
-from yellow_larder.core.desiccant import VaporWall
-from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.heat import Stuff
-from yellow_larder.core.household import Body, Sex
-from yellow_larder.core.nutrition import Composition, dried_to
-from yellow_larder.core.shelf_life import Life, Packing, School
+from yellow_larder.core.food import Composition, Food, Trait, dried_to
+from yellow_larder.core.freezing import Stuff
+from yellow_larder.core.keeping import Life, Packing, School, Walls
+from yellow_larder.core.moisture import VaporWall
+from yellow_larder.core.planning import Body, Sex
 from yellow_larder.reference.rows import rows, words
 
 KEEPS = "keeps"

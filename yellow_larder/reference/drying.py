@@ -6,10 +6,9 @@ import math
 from dataclasses import dataclass
 from functools import lru_cache
 
-from yellow_larder.core.foods import Food, Trait
-from yellow_larder.core.moisture import Gab, Henderson, Isotherm
-from yellow_larder.core.produce import Air, DryTest, Produce, Treatment
-from yellow_larder.core.spoilage import Spoils, Texture
+from yellow_larder.core.drying import Air, DryTest, Produce, Treatment
+from yellow_larder.core.food import Food, Trait
+from yellow_larder.core.moisture import Gab, Henderson, Isotherm, Spoils, Texture
 from yellow_larder.reference.rows import rows, words
 
 

@@ -16,7 +16,8 @@ from typing import Any, Protocol
 import numpy as np
 from sqlalchemy import Column, ColumnElement, RowMapping
 
-from yellow_larder.core.shelf_life import COOL_STRETCH, REFERENCE_C, Numbers, School, life_used_days, soonest_end
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.keeping import COOL_STRETCH, REFERENCE_C, School, life_used_days, soonest_end
 from yellow_larder.store.models import Base, DiaryDay, Household, Lot, OwnFood, Package, Place, Price, Record
 
 State = dict[str, Any]

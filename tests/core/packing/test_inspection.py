@@ -1,0 +1,64 @@
+"""What a look at a package after a day and a week means. Common practice throughout."""
+
+import pytest
+
+from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.packing import Advice, Doing, Eye, Feel, advise
+from yellow_larder.reference import foods
+
+
+def look(
+    feel: Feel,
+    eye: Eye = Eye.UNSEEN,
+    *,
+    day: int = 7,
+    food: str = "pearl-barley",
+    closing: Closing = Closing.ABSORBER,
+    kind: Kind = Kind.BAG,
+    draws_in: bool = True,
+) -> Advice:
+    return advise(feel, eye, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
+
+
+@pytest.mark.parametrize("food", ["pearl-barley", "dried-pears", "fd-fish-stew"])
+@pytest.mark.parametrize("day", [1, 7, 400])
+@pytest.mark.parametrize("closing", list(Closing))
+def test_what_puffed_up_is_thrown_out_whatever_it_is(food: str, day: int, closing: Closing) -> None:
+    told = look(Feel.PUFFED, Eye.PINK, day=day, food=food, closing=closing)
+    assert told.doing is Doing.OUT
+    assert "botulism" in told.why
+    assert "food-safety authority" in told.why
+
+
+def test_firm_holds_and_loose_waits_a_week() -> None:
+    assert look(Feel.FIRM, day=1).doing is Doing.NOTHING
+    assert look(Feel.LOOSE, day=1).doing is Doing.AGAIN
+    assert "under water" in look(Feel.LOOSE, day=7).says
+    assert look(Feel.LOOSE, day=7, draws_in=False).doing is Doing.NOTHING
+    assert "four fifths" in look(Feel.LOOSE, day=1, draws_in=False).why
+
+
+def test_a_leak_is_packed_anew_and_thirsty_food_is_dried_first() -> None:
+    assert look(Feel.LEAKS).doing is Doing.REPACK
+    assert "dry it again" in look(Feel.LEAKS, food="fd-fish-stew").why
+    assert "dry it again" in look(Feel.LEAKS, food="dried-pears").why
+    assert "no harm" in look(Feel.LEAKS, food="pearl-barley").why
+
+
+def test_a_grey_eye_is_oxygen_even_in_a_firm_bag() -> None:
+    assert look(Feel.FIRM, Eye.GREY).doing is Doing.REPACK
+    assert look(Feel.FIRM, Eye.PINK).doing is Doing.NOTHING
+    assert look(Feel.FIRM, Eye.GREY, closing=Closing.VACUUM, kind=Kind.JAR).doing is Doing.NOTHING
+
+
+def test_a_flat_lid_is_closed_anew() -> None:
+    for closing in (Closing.VACUUM, Closing.ABSORBER):
+        told = look(Feel.LOOSE, closing=closing, kind=Kind.JAR, day=1)
+        assert told.doing is Doing.REPACK
+        assert "lid" in told.says
+
+
+def test_a_day_that_is_none_is_refused() -> None:
+    with pytest.raises(OutOfRange):
+        look(Feel.FIRM, day=-1)

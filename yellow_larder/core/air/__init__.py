@@ -1,0 +1,73 @@
+"""The air in a container: its oxygen, the absorbers that take it up, and the wall that lets it back in."""
+
+from yellow_larder.core.air.absorbers import SPARE_LOSES, Allotment, Kept, NoPacketFits, alike, allot, choose_packets
+from yellow_larder.core.air.low_oxygen import days_to_kill, kills_within_days, oxygen_left
+from yellow_larder.core.air.oxygen_course import (
+    NONE_LEFT,
+    WAX_LETS_PAST,
+    Breathing,
+    Wall,
+    ingress_ml_day,
+    wall_m2,
+    warmth,
+)
+from yellow_larder.core.air.oxygen_need import (
+    MARGIN,
+    Fill,
+    fill,
+    is_airy_kind,
+    mass_that_fits_g,
+    need_by_air_ml,
+    need_by_container_ml,
+    need_by_kind_ml,
+    oxygen_ml,
+    solid_ml,
+)
+from yellow_larder.core.air.room_air import (
+    GAS_J_MOL_K,
+    OXYGEN_SHARE_DRY,
+    at_rating_state,
+    dew_point_c,
+    oxygen_share,
+    pressure_kpa,
+    saturated_vapor_g_ml,
+    saturation_kpa,
+)
+
+__all__ = [
+    "GAS_J_MOL_K",
+    "MARGIN",
+    "NONE_LEFT",
+    "OXYGEN_SHARE_DRY",
+    "SPARE_LOSES",
+    "WAX_LETS_PAST",
+    "Allotment",
+    "Breathing",
+    "Fill",
+    "Kept",
+    "NoPacketFits",
+    "Wall",
+    "alike",
+    "allot",
+    "at_rating_state",
+    "choose_packets",
+    "days_to_kill",
+    "dew_point_c",
+    "fill",
+    "ingress_ml_day",
+    "is_airy_kind",
+    "kills_within_days",
+    "mass_that_fits_g",
+    "need_by_air_ml",
+    "need_by_container_ml",
+    "need_by_kind_ml",
+    "oxygen_left",
+    "oxygen_ml",
+    "oxygen_share",
+    "pressure_kpa",
+    "saturated_vapor_g_ml",
+    "saturation_kpa",
+    "solid_ml",
+    "wall_m2",
+    "warmth",
+]

@@ -1,0 +1,30 @@
+"""Cold that kills insects: how it gets to the middle, and how long it must stay."""
+
+from yellow_larder.core.freezing.heat import Solid, Stuff, hours_until, still_to_go
+from yellow_larder.core.freezing.pests import (
+    HOLDS,
+    KILLS_C,
+    MOVING_AIR,
+    STILL_AIR,
+    Freeze,
+    Hold,
+    Thaw,
+    as_solid,
+    settling_water_g,
+)
+
+__all__ = [
+    "HOLDS",
+    "KILLS_C",
+    "MOVING_AIR",
+    "STILL_AIR",
+    "Freeze",
+    "Hold",
+    "Solid",
+    "Stuff",
+    "Thaw",
+    "as_solid",
+    "hours_until",
+    "settling_water_g",
+    "still_to_go",
+]

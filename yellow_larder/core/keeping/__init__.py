@@ -1,0 +1,49 @@
+"""What becomes of a closed package over the years, and until when it is good."""
+
+from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, mould_days_at, mould_seen_days, spoilt
+from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, Course, Package, Room, Walls
+from yellow_larder.core.keeping.shelf_life import (
+    COOL_STRETCH,
+    REFERENCE_C,
+    THICK_MIL,
+    Life,
+    Packing,
+    School,
+    ageing_rate,
+    days_left,
+    life_used_days,
+    most_days,
+    packing_class,
+    rate_band,
+    share_left,
+    soonest_end,
+)
+
+__all__ = [
+    "COOL_STRETCH",
+    "LITTLE_OXYGEN",
+    "REFERENCE_C",
+    "THICK_MIL",
+    "Best",
+    "Climate",
+    "Course",
+    "Ends",
+    "Life",
+    "Package",
+    "Packing",
+    "Room",
+    "School",
+    "Walls",
+    "ageing_rate",
+    "best_by",
+    "days_left",
+    "life_used_days",
+    "most_days",
+    "mould_days_at",
+    "mould_seen_days",
+    "packing_class",
+    "rate_band",
+    "share_left",
+    "soonest_end",
+    "spoilt",
+]

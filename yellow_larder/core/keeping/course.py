@@ -1,0 +1,307 @@
+"""What goes on in one closed package over the years: its oxygen and its damp, reckoned once, and read by all else."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from functools import cached_property
+
+import numpy as np
+
+from yellow_larder.core.air import (
+    Breathing,
+    Wall,
+    at_rating_state,
+    ingress_ml_day,
+    kills_within_days,
+    oxygen_share,
+    saturated_vapor_g_ml,
+    saturation_kpa,
+    wall_m2,
+)
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.containers import Closing, Container, closed_volume_ml
+from yellow_larder.core.days import DAYS_PER_YEAR
+from yellow_larder.core.moisture import Damp, Isotherm, Texture, VaporWall
+
+LITTLE_OXYGEN = 0.105
+"""Share of oxygen up to which a package keeps as a vacuum does: half of the room's. Source: our judgement."""
+
+
+VOID_WHEN_FULL = 0.4
+"""Share of a full container that is air between the pieces. Source: voids of grain, 0.38–0.45 (ASABE D241, from
+memory)."""
+
+
+_LONG_RUN = np.concatenate([[0.0], np.geomspace(0.5, 40 * DAYS_PER_YEAR, 120)])
+
+
+@dataclass(frozen=True, slots=True)
+class Climate:
+    """Where a package stands.
+
+    Attributes:
+        mean_c: mean temperature of the year, °C, −40–60.
+        swing_c: how far the warmest lies above it, °C, 0–30.
+        humidity: relative humidity, 0.02–0.98.
+    """
+
+    mean_c: float
+    swing_c: float
+    humidity: float
+
+    @property
+    def warmest_c(self) -> float:
+        """The warmest of the year, °C."""
+        return self.mean_c + self.swing_c
+
+
+@dataclass(frozen=True, slots=True)
+class Room:
+    """The air of the room that packing is done in.
+
+    Attributes:
+        temperature_c: temperature, °C, −10–45.
+        humidity: relative humidity, 0–1.
+        pressure_kpa: pressure, kPa, 50–110.
+    """
+
+    temperature_c: float
+    humidity: float
+    pressure_kpa: float
+
+    @property
+    def oxygen_share(self) -> float:
+        """Share of oxygen in its air."""
+        return oxygen_share(temperature_c=self.temperature_c, humidity=self.humidity, pressure_kpa=self.pressure_kpa)
+
+
+@dataclass(frozen=True, slots=True)
+class Walls:
+    """What a container lets through: as tight and as leaky as such containers are, and in the middle.
+
+    Attributes:
+        oxygen: middle, tightest, leakiest.
+        vapor: the same.
+    """
+
+    oxygen: tuple[Wall, Wall, Wall]
+    vapor: tuple[VaporWall, VaporWall, VaporWall]
+
+
+@dataclass(frozen=True)
+class Package:
+    """One closed package and where it stands; `Course` tells what becomes of it.
+
+    Attributes:
+        container: what the food is in.
+        closing: what was done about the air.
+        walls: what it lets through.
+        void_ml: air inside, mL in the room it was closed in, 0 or more.
+        packed_ml: what its packets take up, mL, 0 or more.
+        vacuum_share: oxygen that a vacuum left, as a share of what air of the room would hold in all; none without one.
+        mass_g: food, g, above 0.
+        moisture_pct: its moisture, wet basis, %, 0–100.
+        isotherm: of the food; none for what has none.
+        texture: what damp does to it.
+        gel_g: dry gel with it, g, 0 or more.
+        opened_a_day: how often it is opened, 0–24.
+        climate: where it stands.
+        room: the air it was closed in.
+    """
+
+    container: Container
+    closing: Closing
+    walls: Walls
+    void_ml: float
+    packed_ml: float
+    vacuum_share: float | None
+    mass_g: float
+    moisture_pct: float
+    isotherm: Isotherm | None
+    texture: Texture
+    gel_g: float
+    opened_a_day: float
+    climate: Climate
+    room: Room
+
+
+MOST_MOISTURE_PCT = 60.0
+"""Moisture above which no isotherm tells anything: it is as wet as fresh food."""
+
+
+@dataclass(frozen=True)
+class Course:
+    """What becomes of a package. Rows are the middle of what its wall lets through, the tightest and the leakiest.
+
+    Attributes:
+        of: the package.
+    """
+
+    of: Package
+
+    @cached_property
+    def air(self) -> Breathing:
+        """Its oxygen; of a package closed with room air there is nothing to reckon but that."""
+        of = self.of
+        share = of.room.oxygen_share if of.vacuum_share is None else of.vacuum_share
+        rated = at_rating_state(1.0, temperature_c=of.room.temperature_c, pressure_kpa=of.room.pressure_kpa)
+        climate, pressure = of.climate, of.room.pressure_kpa
+        ingress = [
+            [ingress_ml_day(of.container, wall, mean_c=climate.mean_c, swing_c=climate.swing_c, pressure_kpa=pressure)]
+            for wall in of.walls.oxygen
+        ]
+        return Breathing(
+            np.array(max(self._breathes_ml, 1.0) * rated),
+            np.array(share),
+            np.array(of.packed_ml),
+            np.array(ingress),
+            self.store_c,
+            of.opened_a_day,
+        )
+
+    @property
+    def _breathes_ml(self) -> float:
+        """The air that what comes in is counted against, mL.
+
+        Of a vacuum that of a full one: with little in it, a vacuum fills more slowly, but nobody should be told to
+        leave it half empty. Source: our judgement.
+        """
+        of = self.of
+        return of.void_ml if of.vacuum_share is None else VOID_WHEN_FULL * closed_volume_ml(of.container)
+
+    @property
+    def store_c(self) -> float:
+        """The mean of the place, °C, within what the sums hold for."""
+        return min(max(self.of.climate.mean_c, -20.0), 50.0)
+
+    def oxygen(self, days: Numbers) -> Numbers:
+        """Share of oxygen after some days, 0–0.21: a row for each wall."""
+        return self.air.oxygen_share(days)
+
+    @cached_property
+    def down_days(self) -> float:
+        """Days until oxygen is down to one per cent, by the middle wall; infinite if it never is."""
+        return float(self.air.down_days()[0, 0])
+
+    @cached_property
+    def oxygen_back_days(self) -> Numbers:
+        """Days until oxygen is back above one per cent, by wall; 0 if it never gets so low, infinite if it stays."""
+        return self.air.holds_days()[:, 0]
+
+    @cached_property
+    def little_oxygen_back_days(self) -> Numbers:
+        """Days until half of the room's oxygen is back, by wall; 0 if there is more from the start."""
+        return self.air.holds_days(LITTLE_OXYGEN)[:, 0]
+
+    @property
+    def little_oxygen_days(self) -> float:
+        """The same by the middle wall."""
+        return float(self.little_oxygen_back_days[0])
+
+    @cached_property
+    def kills_in_days(self) -> float:
+        """Days until insects that came with the food have died for want of oxygen; infinite if they do not."""
+        return kills_within_days(self.air, self.store_c)
+
+    @cached_property
+    def start_activity(self) -> float | None:
+        """Water activity of the food with its gel, at the mean of the place; none where nothing tells."""
+        return None if self.damp is None else float(self.damp.start()[0])
+
+    @cached_property
+    def warmest_activity(self) -> float | None:
+        """Water activity of the food alone at the warmest of the place: what decides what can grow.
+
+        1 for what is wetter than any isotherm covers; none for what has no isotherm and no figure of its own.
+        """
+        of = self.of
+        if of.moisture_pct > MOST_MOISTURE_PCT:
+            return 1.0
+        if of.isotherm is None:
+            return of.texture.dry_activity
+        warmest = min(max(of.climate.warmest_c, -20.0), 70.0)
+        return float(of.isotherm.water_activity(np.array(of.moisture_pct), warmest))
+
+    @cached_property
+    def bare_activity(self) -> float | None:
+        """Water activity of the food alone at the mean of the place; none where nothing tells."""
+        of = self.of
+        if of.isotherm is None or of.moisture_pct > MOST_MOISTURE_PCT:
+            return self.warmest_activity
+        return float(of.isotherm.water_activity(np.array(of.moisture_pct), self.store_c))
+
+    @cached_property
+    def damp(self) -> Damp | None:
+        """Its damp; none for what has no isotherm, or is too wet for any."""
+        return self.damp_with(self.of.gel_g)
+
+    @cached_property
+    def long_run(self) -> tuple[Numbers, Numbers]:
+        """Days up to forty years, denser at first, and its water activity on them: a row for each wall."""
+        return _LONG_RUN, np.ones((3, len(_LONG_RUN))) if self.damp is None else self.damp.after(_LONG_RUN)
+
+    def damp_with(self, gel_g: float, *, opened_a_day: float | None = None) -> Damp | None:
+        """Its damp with other gel in it, or opened more or less often; by wall."""
+        of = self.of
+        if of.isotherm is None or not 0 <= of.moisture_pct <= MOST_MOISTURE_PCT:
+            return None
+        # Food is poured or stirred each time: all the air in the container is new. Source: our judgement.
+        often = of.opened_a_day if opened_a_day is None else opened_a_day
+        return Damp(
+            of.isotherm,
+            np.full(3, of.mass_g),
+            np.full(3, of.moisture_pct),
+            np.full(3, gel_g),
+            self._vapor_g_day_kpa,
+            np.full(3, often * closed_volume_ml(of.container)),
+            self.store_c,
+            self.of.climate.humidity,
+        )
+
+    @cached_property
+    def _vapor_g_day_kpa(self) -> Numbers:
+        of, area = self.of, wall_m2(self.of.container)
+        climate = of.climate
+        return np.array(
+            [wall.lets_in_g_day_kpa(area, mean_c=climate.mean_c, swing_c=climate.swing_c) for wall in of.walls.vapor]
+        )
+
+    @cached_property
+    def spoils_days(self) -> Numbers:
+        """Days until damp first shows (soft, clumped or mouldy), by wall; 0 if it is so from the start."""
+        if self.damp is None:
+            return self._caked_days()
+        return self.damp.days_until(self.of.texture.limit)
+
+    def _caked_days(self) -> Numbers:
+        """Days until sugar or salt has drunk enough to cake: it takes up nothing below its limit, and all above it."""
+        of = self.of
+        if of.moisture_pct > MOST_MOISTURE_PCT:
+            return np.zeros(3)
+        if of.isotherm is not None or not of.texture.takes_pct:
+            return np.full(3, math.inf)
+        return self._passes_days(of.texture.takes_pct, of.climate.humidity - of.texture.limit)
+
+    @cached_property
+    def hard_days(self) -> Numbers:
+        """Days until what is sold moist has dried out and is hard, by wall; infinite for all else and in damp air."""
+        texture = self.of.texture
+        if not texture.hard_below:
+            return np.full(3, math.inf)
+        return self._passes_days(texture.gives_pct, texture.hard_below - self.of.climate.humidity)
+
+    def _passes_days(self, pct: float, drive: float) -> Numbers:
+        """Days until a share of the food's weight has passed the wall as water, or gone with the air of openings.
+
+        Args:
+            pct: the share, % of its weight, above 0.
+            drive: how much the air on the one side is damper than on the other, as relative humidity; never if not.
+        """
+        of = self.of
+        if drive <= 0:
+            return np.full(3, math.inf)
+        opened = of.opened_a_day * closed_volume_ml(of.container) * saturated_vapor_g_ml(self.store_c)
+        passes = (self._vapor_g_day_kpa * saturation_kpa(self.store_c) + opened) * drive
+        with np.errstate(divide="ignore"):
+            return np.asarray(of.mass_g * pct / 100 / passes)

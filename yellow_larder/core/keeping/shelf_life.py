@@ -1,0 +1,279 @@
+"""How long a package keeps, and how much of that life is used up."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from enum import StrEnum
+
+import numpy as np
+
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.errors import check_range
+
+REFERENCE_C = 21.0
+"""The temperature base lives are told for, 70 °F. Source: common practice."""
+
+COOL_STRETCH = 4 / 3
+"""However cool the place, a life of decades is stretched no further than this: what is said to keep 30 years is
+never promised for more than 40. Source: common practice, "25–30 years, some say 40"."""
+
+_UNSURE_C, _UNSURE_Q10 = 1.5, 0.2
+"""How far off a place's temperature and a food's pace may be. Source: our judgement; paces of 1.8–2.5 are published
+(Labuza, 1982, from memory)."""
+
+_YEAR_DAYS = 365.2425
+
+
+class School(StrEnum):
+    """Whose word to take on how long food keeps."""
+
+    CAUTIOUS = "cautious"
+    CUSTOMARY = "customary"
+    HOPEFUL = "hopeful"
+
+
+class Packing(StrEnum):
+    """How well a closed container keeps air, damp and light from its food: what base lives go by."""
+
+    SHOP = "shop packet"
+    AIR = "closed with air"
+    VACUUM = "vacuum"
+    CLEAR = "absorber in clear or thin film"
+    GLASS = "absorber in glass"
+    FOIL = "absorber in foil or can"
+
+
+@dataclass(frozen=True, slots=True)
+class Life:
+    """Days a food keeps at 21 °C in one packing, by school; infinite for what does not age (sugar, salt)."""
+
+    cautious: float
+    customary: float
+    hopeful: float
+
+    def by(self, school: School) -> float:
+        """The days that one school gives."""
+        return float(getattr(self, school.value))
+
+
+THICK_MIL = 5.0
+"""Film of this thickness or more stops air, damp and light for decades. Source: common practice."""
+
+
+def packing_class(container: Container, closing: Closing) -> Packing:
+    """The class of packing that base lives are told for.
+
+    Args:
+        container: what the food is in.
+        closing: what was done about the air.
+
+    Returns:
+        The class.
+
+    Example:
+        >>> jar = Container("j", "jar", Kind.JAR, capacity_ml=1000, height_mm=160, top_mm=90, base_mm=90)
+        >>> packing_class(jar, Closing.VACUUM).value
+        'vacuum'
+
+    Source: common practice.
+    """
+    if container.kind is Kind.PACKET:
+        return Packing.SHOP
+    if closing is Closing.LID:
+        return Packing.AIR
+    if closing is Closing.VACUUM:
+        return Packing.VACUUM
+    if container.kind is Kind.JAR:
+        return Packing.GLASS
+    # How long plastic keeps oxygen out is reckoned by its wall; while it does, it is as good as clear film.
+    through = container.kind in (Kind.CLEAR_BAG, Kind.POUCH, Kind.PAIL, Kind.BOTTLE)
+    if through or (container.has_film and container.film_mil < THICK_MIL):
+        return Packing.CLEAR
+    return Packing.FOIL
+
+
+def ageing_rate(mean_c: float, swing_c: float, q10: float) -> float:
+    """Days of life used per day in a place whose temperature swings over the year.
+
+    Args:
+        mean_c: mean temperature of the year, °C, −40–60.
+        swing_c: how far the warmest lies above the mean, °C, 0–30.
+        q10: how many times faster the food ages 10 °C warmer, 1–5.
+
+    Returns:
+        Days at 21 °C that one day here is worth.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        >>> ageing_rate(21, 0, 2), ageing_rate(31, 0, 2)
+        (1.0, 2.0)
+        >>> round(ageing_rate(21, 10, 2), 3)
+        1.124
+
+    Source: Q10 rule; its mean over a sinusoid is the modified Bessel function I0 (Abramowitz & Stegun 9.6.16).
+    """
+    check_range("mean_c", mean_c, -40, 60, "°C")
+    check_range("swing_c", swing_c, 0, 30, "°C")
+    check_range("q10", q10, 1, 5, "")
+    steady = q10 ** ((mean_c - REFERENCE_C) / 10)
+    return float(steady * np.i0(math.log(q10) / 10 * swing_c))
+
+
+def life_used_days(
+    since: Numbers, until: Numbers, *, mean_c: float, swing_c: float, q10: float, warmest_month: int = 7
+) -> Numbers:
+    """Life used up in one place between two days, by the season each day falls in.
+
+    Args:
+        since: days on which stretches begin, as day numbers of the common calendar (1 January of year 1 is 1).
+        until: days on which they end, no earlier than they begin.
+        mean_c: mean temperature of the year, °C, −40–60.
+        swing_c: how far the warmest lies above the mean, °C, 0–30.
+        q10: how many times faster the food ages 10 °C warmer, 1–5.
+        warmest_month: month of the warmest day, taken as its middle, 1–12.
+
+    Returns:
+        Days at 21 °C that each stretch is worth.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        A summer and a winter of 91 days each, in a loft of 15 °C that swings by 14 °C:
+
+        >>> from datetime import date
+        >>> since = np.array([date(2026, 6, 1).toordinal(), date(2026, 12, 1).toordinal()])
+        >>> used = life_used_days(since, since + 91, mean_c=15, swing_c=14, q10=2)
+        >>> [round(float(days)) for days in used]
+        [144, 25]
+
+    Source: Q10 rule, summed day by day over a sinusoid of one year.
+    """
+    check_range("mean_c", mean_c, -40, 60, "°C")
+    check_range("swing_c", swing_c, 0, 30, "°C")
+    check_range("q10", q10, 1, 5, "")
+    check_range("warmest_month", warmest_month, 1, 12, "")
+    first = int(since.min())
+    middays = np.arange(first, int(until.max())) + 0.5
+    # Day 1 is a 1 January; months are near enough a twelfth of the year for a sinusoid.
+    season = np.cos(2 * np.pi * ((middays - 1) / _YEAR_DAYS - (warmest_month - 0.5) / 12))
+    rate = q10 ** ((mean_c + swing_c * season - REFERENCE_C) / 10)
+    used_by: Numbers = np.concatenate(([0.0], np.cumsum(rate)))
+    spent: Numbers = used_by[until.astype(int) - first] - used_by[since.astype(int) - first]
+    return spent
+
+
+def rate_band(mean_c: float, swing_c: float, q10: float) -> tuple[float, float]:
+    """The slowest and the fastest pace that a place and a food may have, for all that is known of them.
+
+    Args:
+        mean_c: mean temperature of the year, °C, −38–58.
+        swing_c: how far the warmest lies above the mean, °C, 0–30.
+        q10: how many times faster the food ages 10 °C warmer, 1–4.8; 1 does not age and has no band.
+
+    Raises:
+        OutOfRange: an argument is outside the range above.
+
+    Example:
+        >>> [round(rate, 2) for rate in rate_band(21, 0, 2)]
+        [0.89, 1.13]
+
+    Source: see `_UNSURE_C`.
+    """
+    paces = [max(1.0, q10 - _UNSURE_Q10), q10 + _UNSURE_Q10] if q10 > 1 else [1.0]
+    rates = [ageing_rate(mean_c + off, swing_c, pace) for pace in paces for off in (-_UNSURE_C, _UNSURE_C)]
+    return min(rates), max(rates)
+
+
+def most_days(base_days: float, frozen_days: float) -> float:
+    """The longest that a cool place can stretch a life: by a third, or to what is published for the freezer.
+
+    Args:
+        base_days: life at 21 °C, days; infinite for what does not age.
+        frozen_days: life in a freezer as published, days; 0 where decades are promised anyway.
+
+    Example:
+        >>> round(most_days(9131, 0)), most_days(15, 182)
+        (12175, 182)
+
+    Source: see `COOL_STRETCH`; the table of lives for the freezer.
+    """
+    return max(base_days * COOL_STRETCH, frozen_days)
+
+
+def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, most: Numbers, age_days: Numbers) -> Numbers:
+    """Days until packages are used up where they stand now, over a whole larder at once.
+
+    Args:
+        base_days: life at 21 °C, days; infinite for what does not age.
+        used_days: life used so far, days at 21 °C.
+        rate: days of life used per day where each stands, above 0.
+        most: the most days it can last from packing, whatever the warmth: see `best_by.Best`; may be infinite.
+        age_days: days since each was packed.
+
+    Returns:
+        Days from now; negative if past.
+
+    Example:
+        >>> days_left(np.array([365.0]), np.array([65.0]), np.array([2.0]), np.array([480.0]), np.array([65.0]))
+        array([150.])
+
+    Source: a life ledger: the best-by is when the life used reaches the base life, or when something else ends it.
+    """
+    left: Numbers = np.minimum((base_days - used_days) / rate, most - age_days)
+    return left
+
+
+def soonest_end(
+    since: int, packed_on: int, base_days: float, used_days: float, peak_rate: float, most: float
+) -> int | None:
+    """A day before which a package cannot be used up, if it stays where it stands: its end if every day were the worst.
+
+    Args:
+        since: the day it came there, as a day number.
+        packed_on: the day it was packed.
+        base_days: its life at 21 °C, days; may be infinite.
+        used_days: life used until it came there, days at 21 °C.
+        peak_rate: days of life used on the warmest day there, above 0.
+        most: the most days it can last from packing; may be infinite.
+
+    Returns:
+        The day, as a day number, no later than its best-by; none if it has no end.
+
+    Example:
+        >>> soonest_end(1000, 900, base_days=365, used_days=65, peak_rate=2, most=480)
+        1150
+
+    Source: as for `days_left`, with the warmest day's rate in the place of every day's.
+    """
+    end = min(since + (base_days - used_days) / peak_rate, packed_on + most)
+    return None if math.isinf(end) else math.floor(end)
+
+
+def share_left(base_days: Numbers, used_days: Numbers, most: Numbers, age_days: Numbers) -> Numbers:
+    """Share of life that packages have left, 0–1, over a whole larder at once: none when their days are over.
+
+    Args:
+        base_days: life at 21 °C, days; infinite for what does not age.
+        used_days: life used so far, days at 21 °C.
+        most: the most days each can last from packing; may be infinite.
+        age_days: days since each was packed.
+
+    Example:
+        >>> used, most, age = np.array([25.0, 25.0]), np.array([133.0, 50.0]), np.array([20.0, 40.0])
+        >>> share_left(np.array([100.0, np.inf]), used, most, age)
+        array([0.75, 0.2 ])
+
+    Source: see `days_left`.
+    """
+
+    def rest(of: Numbers, gone: Numbers) -> Numbers:
+        whole = np.where(np.isinf(of), 1.0, np.maximum(of, 1e-9))
+        return np.where(np.isinf(of), 1.0, 1 - gone / whole)
+
+    left: Numbers = np.clip(np.minimum(rest(base_days, used_days), rest(most, age_days)), 0, 1)
+    return left

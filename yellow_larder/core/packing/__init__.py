@@ -1,0 +1,63 @@
+"""The rules of packing: what is judged of it, what protects it, which containers, how it is looked over."""
+
+from yellow_larder.core.packing.absorber_clock import (
+    KEEPS_DAYS,
+    LEAST_TRUST,
+    OUT_MINUTES,
+    USUAL_SECONDS,
+    RunForecast,
+    batch_size,
+    run_forecast,
+    seconds_each,
+    worth_after,
+    worth_in_jar,
+)
+from yellow_larder.core.packing.case import Case
+from yellow_larder.core.packing.food_rules import about_food, is_moist, moisture_line_pct
+from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
+from yellow_larder.core.packing.judgement import judge
+from yellow_larder.core.packing.packing_rules import about_packing, draws_in
+from yellow_larder.core.packing.proposal import (
+    GAP,
+    NothingFits,
+    Proposal,
+    keeps_too_short,
+    propose,
+    stands_open_too_long,
+)
+from yellow_larder.core.packing.protections import Guard, guards, why_not_without_oxygen
+
+__all__ = [
+    "GAP",
+    "KEEPS_DAYS",
+    "LEAST_TRUST",
+    "LOOK_DAYS",
+    "OUT_MINUTES",
+    "USUAL_SECONDS",
+    "Advice",
+    "Case",
+    "Doing",
+    "Eye",
+    "Feel",
+    "Guard",
+    "NothingFits",
+    "Proposal",
+    "RunForecast",
+    "about_food",
+    "about_packing",
+    "advise",
+    "batch_size",
+    "draws_in",
+    "guards",
+    "is_moist",
+    "judge",
+    "keeps_too_short",
+    "moisture_line_pct",
+    "propose",
+    "run_forecast",
+    "seconds_each",
+    "stands_open_too_long",
+    "why_not_without_oxygen",
+    "worth_after",
+    "worth_in_jar",
+]

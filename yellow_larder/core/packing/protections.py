@@ -1,0 +1,129 @@
+"""The six guards of a package: what can still get at the food, and what stands in the way."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+from yellow_larder.core.air import NONE_LEFT
+from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.keeping import THICK_MIL
+from yellow_larder.core.packing.case import Case
+
+
+@dataclass(frozen=True, slots=True)
+class Guard:
+    """One threat, and whether the package is closed to it.
+
+    Attributes:
+        threat: what can get at the food.
+        closed: whether something stands in the way for the whole horizon, or there is nothing to get at.
+        by: what closes it, or what leaves it open.
+    """
+
+    threat: str
+    closed: bool
+    by: str
+
+
+def guards(case: Case) -> list[Guard]:
+    """The six guards, in the order they are drawn, read off the course at the time the food is wanted.
+
+    Args:
+        case: the packing.
+
+    Returns:
+        Insects inside, insects outside, rodents, oxygen, damp, light.
+
+    Source: common practice; `Course`.
+    """
+    shop = case.container.kind is Kind.PACKET
+    return [
+        _insects_inside(case),
+        Guard("insects outside", not shop, "sealed" if not shop else "moths bite in"),
+        _rodents(case),
+        _oxygen(case),
+        _damp(case),
+        _light(case),
+    ]
+
+
+def _rodents(case: Case) -> Guard:
+    """Mice and rats; plastic stops the mice only."""
+    if case.outer:
+        return Guard("rodents", True, "its outer")
+    if case.container.stops_rodents:
+        plastic = case.container.kind in (Kind.PAIL, Kind.LINED_PAIL)
+        return Guard("rodents", True, "mice, not rats" if plastic else "its wall")
+    return Guard("rodents", False, "needs an outer")
+
+
+def _light(case: Case) -> Guard:
+    """Light, which a dark wall stops if it is thick enough, and whatever stands round it."""
+    thick = not case.container.has_film or case.container.film_mil >= THICK_MIL
+    if thick and not case.container.lets_light_in:
+        return Guard("light", True, "the wall")
+    if case.outer:
+        return Guard("light", True, "its outer")
+    return Guard("light", not case.oxygen_harms, "keep it dark" if case.oxygen_harms else "does it no harm")
+
+
+def _damp(case: Case) -> Guard:
+    """Damp: whether it shows before the food is wanted, and what lets it in."""
+    if case.stands_frozen:
+        return Guard("damp", True, "the cold")
+    lasts = case.damp_ends[1]
+    if lasts >= case.days and not case.is_lively:
+        dry = case.course.of.climate.humidity <= case.course.of.texture.limit
+        return Guard("damp", True, "gel" if case.gel and case.course.of.gel_g else "a dry place" if dry else "the wall")
+    if lasts <= 0 or case.is_lively:
+        return Guard("damp", False, "too moist")
+    if case.is_opened and case.if_never_opened.damp_ends[1] >= case.days:
+        return Guard("damp", False, "opened too often")
+    return Guard("damp", False, "wall lets it in")
+
+
+def _insects_inside(case: Case) -> Guard:
+    """Eggs and larvae that came with the food."""
+    threat = "insects inside"
+    if not case.food.carries_insects:
+        return Guard(threat, True, "none in it")
+    if case.frozen:
+        return Guard(threat, True, "frozen through")
+    if case.stands_frozen:
+        return Guard(threat, True, "the cold")
+    if not math.isinf(case.course.kills_in_days):
+        return Guard(threat, True, "no oxygen")
+    return Guard(threat, False, "freeze it first")
+
+
+def _oxygen(case: Case) -> Guard:
+    """Oxygen inside, and oxygen that comes back."""
+    if not case.oxygen_harms:
+        return Guard("oxygen", True, "does it no harm")
+    if case.closing is Closing.LID:
+        return Guard("oxygen", False, "air inside")
+    by = "absorbers" if case.closing is Closing.ABSORBER else "vacuum"
+    if case.oxygen_back_days > 0 and case.oxygen_back_days >= case.days:
+        return Guard("oxygen", True, by)
+    return Guard("oxygen", False, why_not_without_oxygen(case))
+
+
+def why_not_without_oxygen(case: Case) -> str:
+    """What leaves oxygen in a package, or lets it back before the food is wanted, in a few words.
+
+    Source: its course, and the same if it were never opened.
+    """
+    shut = case.if_never_opened.oxygen_back_days
+    if case.is_opened and shut > 0 and shut >= case.days:
+        return "opened too often"
+    left = case.course.of.vacuum_share
+    if left is not None:
+        # What leaves less than one per cent is undone by nothing but what comes in.
+        breathes = left <= NONE_LEFT or 0 < case.course.little_oxygen_days < case.days
+        return "wall breathes" if breathes else f"{left:.1%} left in"
+    if case.oxygen_back_days > 0 or shut > 0:
+        return "wall breathes"
+    if case.packed_ml < case.need_ml:
+        return "too few packets"
+    return "wall breathes"
