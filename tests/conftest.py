@@ -12,7 +12,7 @@ from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from yellow_larder.api.app import make_app
-from yellow_larder.larder.larder import Larder, open_larder
+from yellow_larder.features.household.larder import Larder, open_larder
 
 # Most tests need no disk: where there is memory to write to, that is quicker. What is durable is tested by killing.
 if os.access("/dev/shm", os.W_OK):

@@ -15,11 +15,11 @@ from typer.testing import CliRunner
 from tests.conftest import Clock
 from yellow_larder import cli
 from yellow_larder.demo.household import make_anew
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import open_larder
-from yellow_larder.larder.packing import pack
-from yellow_larder.larder.shelves import shelves
-from yellow_larder.store.file import CannotOpen, ExitCode
+from yellow_larder.features.household.larder import open_larder
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.shelves.shelves import shelves
+from yellow_larder.journal.file import CannotOpen, ExitCode
 
 run = CliRunner()
 
@@ -121,7 +121,7 @@ def test_a_demo_refuses_a_file_of_an_older_version(tmp_path: Path) -> None:
     import gzip
 
     old = tmp_path / "old.db"
-    old.write_bytes(gzip.decompress((Path(__file__).parent / "store" / "files" / "larder-0007.db.gz").read_bytes()))
+    old.write_bytes(gzip.decompress((Path(__file__).parent / "journal" / "files" / "larder-0007.db.gz").read_bytes()))
     with pytest.raises(CannotOpen, match="is no demo"):
         make_anew(old)
 

@@ -4,11 +4,11 @@ from pathlib import Path
 import pytest
 
 from yellow_larder.demo.household import furnish
-from yellow_larder.larder.card import card
-from yellow_larder.larder.looking import to_look
-from yellow_larder.larder.overview import overview
-from yellow_larder.larder.rounds import TaskKind, rounds
-from yellow_larder.larder.shelves import Due, shelves
+from yellow_larder.features.rounds.overview import overview
+from yellow_larder.features.rounds.rounds import TaskKind, rounds
+from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.inspection import to_look
+from yellow_larder.features.shelves.shelves import Due, shelves
 
 
 @pytest.mark.parametrize("hour", [0, 7, 15, 22])

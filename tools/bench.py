@@ -29,27 +29,27 @@ from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
 from yellow_larder.core.keeping import days_left
 from yellow_larder.core.moisture import Damp, Henderson
 from yellow_larder.core.packing import propose
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.buying import week_list
-from yellow_larder.larder.clock import utc_now
-from yellow_larder.larder.cold import FreezeAsk
-from yellow_larder.larder.diary import eaten_in_all
-from yellow_larder.larder.freezing import plan_freeze
-from yellow_larder.larder.goal import Goal, set_goal
-from yellow_larder.larder.larder import Larder, NewPlace, add_place, open_larder
-from yellow_larder.larder.loading import Item, LoadAsk, plan_load
-from yellow_larder.larder.meals import Meal, keep_meal
-from yellow_larder.larder.packing import pack
-from yellow_larder.larder.prices import Seen, see_price
-from yellow_larder.larder.purse import set_purse
-from yellow_larder.larder.stock import Sort
-from yellow_larder.larder.storing import master_list
-from yellow_larder.larder.supplies import NewSupply, add_supply
+from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
+from yellow_larder.features.freezer.contents import plan_freeze
+from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.clock import utc_now
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.diary import eaten_in_all
+from yellow_larder.features.planning.goal import Goal, set_goal
+from yellow_larder.features.planning.master_list import master_list
+from yellow_larder.features.planning.meals import Meal, keep_meal
+from yellow_larder.features.planning.prices import Seen, see_price
+from yellow_larder.features.planning.shopping import week_list
+from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply
+from yellow_larder.journal import log
+from yellow_larder.journal.backups import daily_path
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Change, DiaryDay, Entry, Package
 from yellow_larder.reference import foods
-from yellow_larder.store import journal
-from yellow_larder.store.copies import daily_path
-from yellow_larder.store.database import reading, writing
-from yellow_larder.store.models import Change, DiaryDay, Entry, Package
 
 WEB = Path(__file__).parents[1] / "web" / "build"
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
@@ -151,7 +151,7 @@ def _fill(file: Path) -> None:
         add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=5000))
         with writing(larder.engine) as session:
             _ten_years(session, np.random.default_rng(1), 100_000)
-            journal.refold(session)
+            log.refold(session)
         larder.clock = utc_now
         keep_meal(larder, Meal("Barley soup", "1 kg pearl barley\n200 g red lentils", per_month=8))
         for line, price in (("2.5 kg pearl barley", "3.20"), ("1 kg red lentils", "2.10")):
@@ -221,10 +221,10 @@ def _jars(larder: Larder, many: int) -> None:
         lot = {"food_key": "dried-leeks", "came_g": 150.0, "came_on": began.isoformat(), "coins": None, "price": None}
         looks = [[(began + timedelta(days=day)).isoformat(), "free"] for day in range(1, n % 6)]
         jar = {"lot": n, "jar": "jar-quart", "jars": 3, "days": 7, "began": began.isoformat(), "events": looks}
-        acts.append(journal.Act("lot", n, "came", lot | {"made": "dried", "wants_conditioning": True}))
-        acts.append(journal.Act("jar", n, "filled", jar))
+        acts.append(log.Act("lot", n, "came", lot | {"made": "dried", "wants_conditioning": True}))
+        acts.append(log.Act("jar", n, "filled", jar))
     with writing(larder.engine) as session:
-        journal.record(session, "jars", acts, at=larder.clock())
+        log.record(session, "jars", acts, at=larder.clock())
 
 
 def _large(process: psutil.Process) -> None:
@@ -310,7 +310,7 @@ def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str])
     """Ten years of evenings and 300 prices, each kind in one change."""
     today = larder.today()
     days = [
-        journal.Act(
+        log.Act(
             "diary",
             today.toordinal() - ago,
             "wrote",
@@ -322,7 +322,7 @@ def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str])
         for ago in range(3650)
     ]
     seen = [
-        journal.Act(
+        log.Act(
             "price",
             n + 1,
             "seen",
@@ -338,7 +338,7 @@ def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str])
     ]
     with writing(larder.engine) as session:
         for title, acts in (("ten years", days), ("prices", seen)):
-            journal.record(session, title, acts, at=larder.clock())
+            log.record(session, title, acts, at=larder.clock())
 
 
 def _p95_of(do: Callable[[], object], times: int = 10) -> float:

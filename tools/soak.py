@@ -23,11 +23,11 @@ from tests.support.fuzz import Fuzzer
 from tests.support.kills import Tally, in_a_stream_of_acts, in_copying, in_migrating, in_restoring
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import furnish
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import open_larder
-from yellow_larder.larder.packing import pack
-from yellow_larder.store.checking import check
-from yellow_larder.store.copies import copy_file
+from yellow_larder.features.household.larder import open_larder
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.journal.backups import copy_file
+from yellow_larder.journal.checking import check
 
 ROOT = Path(__file__).parents[1]
 WEB = ROOT / "web" / "build"

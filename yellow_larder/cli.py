@@ -27,11 +27,11 @@ from sqlalchemy.exc import SQLAlchemyError
 
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import make_anew
-from yellow_larder.larder.copies import Housekeeper, keep_copy, restore_copy, summary_of, what_is_wrong
-from yellow_larder.larder.larder import Larder, clock_behind, open_larder
-from yellow_larder.store.copies import BadCopy
-from yellow_larder.store.database import reading
-from yellow_larder.store.file import CannotOpen, ExitCode
+from yellow_larder.features.household.backups import Housekeeper, keep_copy, restore_copy, summary_of, what_is_wrong
+from yellow_larder.features.household.larder import Larder, clock_behind, open_larder
+from yellow_larder.journal.backups import BadCopy
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.file import CannotOpen, ExitCode
 
 HOST = "127.0.0.1"
 """This machine only: a larder is nobody else's business, and there is no password."""

@@ -6,7 +6,7 @@ from fastapi.testclient import TestClient
 
 from yellow_larder.api.app import make_app
 from yellow_larder.cli import HOST
-from yellow_larder.larder.larder import Larder
+from yellow_larder.features.household.larder import Larder
 
 BARLEY = {"line": "10 kg pearl barley", "container": "bag-gallon"}
 WEB = Path(__file__).parents[2] / "web"

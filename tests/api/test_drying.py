@@ -10,7 +10,7 @@ from yellow_larder.api.devices import Devices
 from yellow_larder.devices.hygrometer import Hygrometer
 from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import TARE, Scale
-from yellow_larder.larder.larder import Larder
+from yellow_larder.features.household.larder import Larder
 
 LEEKS = {"items": [{"line": "2 kg leeks"}]}
 

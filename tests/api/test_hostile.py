@@ -15,8 +15,8 @@ from tests.conftest import Clock
 from tests.support.fuzz import PATHS, Fuzzer
 from yellow_larder.api.app import make_app
 from yellow_larder.api.guard import LARGEST_REQUEST, Guard
-from yellow_larder.larder.larder import Larder
-from yellow_larder.store.checking import check
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.journal.checking import check
 
 BARLEY = {"line": "2 kg pearl barley"}
 

@@ -11,10 +11,10 @@ from fastapi import FastAPI
 
 from yellow_larder.api.guard import Guard
 from yellow_larder.api.routing import SLOW_AT_ONCE, larder_router, slow
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.patience import GivenUp, still_wanted
-from yellow_larder.larder.proposing import WantedLine, propose_packing
-from yellow_larder.larder.refusals import Refused
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.patience import GivenUp, still_wanted
+from yellow_larder.features.packing.proposals import WantedLine, propose_packing
+from yellow_larder.words.errors import Refused
 
 
 class Kitchen:
@@ -137,6 +137,6 @@ def test_it_is_dropped_when_whoever_asked_has_left(waiting: bool) -> None:
 
 def test_proposals_and_weeks_ask_whether_they_are_still_wanted(larder: Larder, monkeypatch: pytest.MonkeyPatch) -> None:
     asked: list[int] = []
-    monkeypatch.setattr("yellow_larder.larder.proposing.still_wanted", lambda: asked.append(1))
+    monkeypatch.setattr("yellow_larder.features.packing.proposals.still_wanted", lambda: asked.append(1))
     propose_packing(larder, [WantedLine(line="2 kg pearl barley"), WantedLine(line="2 kg red lentils")])
     assert len(asked) == 2

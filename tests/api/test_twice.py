@@ -10,13 +10,13 @@ from fastapi.testclient import TestClient
 from sqlalchemy import func, select
 
 from tests.conftest import Clock
-from tests.store.test_journal import a_picture
+from tests.journal.test_log import a_picture
 from yellow_larder.api.app import make_app
-from yellow_larder.larder.larder import Larder
-from yellow_larder.store import database
-from yellow_larder.store.checking import check
-from yellow_larder.store.database import reading
-from yellow_larder.store.models import Answer, Change
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.journal import database
+from yellow_larder.journal.checking import check
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Answer, Change
 
 BARLEY = {"ask": {"line": "10 kg pearl barley"}}
 GRANNY = {"name": "Grandmother", "birth_year": 1952}

@@ -21,7 +21,7 @@ from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, e
 
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import furnish
-from yellow_larder.larder.larder import Larder, open_larder
+from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")

@@ -10,11 +10,11 @@ from playwright.sync_api import Page, expect
 from sqlalchemy import select
 
 from tests.browser.conftest import ROOT, Here, put_on_bench
-from yellow_larder.larder.larder import settings, settle
-from yellow_larder.larder.quantities import Units
+from yellow_larder.features.household.larder import settings, settle
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Place
 from yellow_larder.reference import containers
-from yellow_larder.store.database import reading
-from yellow_larder.store.models import Place
+from yellow_larder.words.quantities import Units
 
 pytestmark = pytest.mark.browser
 

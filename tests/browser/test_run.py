@@ -16,7 +16,7 @@ import zxingcpp
 from playwright.sync_api import BrowserContext, Page, expect
 
 from tests.browser.conftest import Here, Served, put_on_bench
-from yellow_larder.larder.labels import read_code
+from yellow_larder.features.shelves.labels import read_code
 
 pytestmark = pytest.mark.browser
 

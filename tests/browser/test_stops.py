@@ -12,8 +12,8 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
-from yellow_larder.store import journal
-from yellow_larder.store.database import writing
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
 
 pytestmark = pytest.mark.browser
 
@@ -62,7 +62,7 @@ def unconditioned(page: Page, served: Here) -> None:
         "wants_conditioning": True,
     }
     with writing(served.larder.engine) as session:
-        journal.record(session, "Leeks", [journal.Act("lot", 1, "came", facts)], at=served.larder.clock())
+        log.record(session, "Leeks", [log.Act("lot", 1, "came", facts)], at=served.larder.clock())
     page.goto(f"{served.url}/bench?line=300 g dried leeks&lot=1")
     page.get_by_role("button", name="absorbers").click()
 

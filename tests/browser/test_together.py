@@ -8,7 +8,7 @@ import pytest
 from playwright.sync_api import BrowserContext, Page, Route, expect
 
 from tests.browser.conftest import Here, put_on_bench
-from yellow_larder.larder.lots import set_cupboard
+from yellow_larder.features.lots.lots import set_cupboard
 
 
 @pytest.fixture

@@ -11,16 +11,16 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.documents.layouts import LEAST_MM, Layout, layout_by_key, layouts, own_layout
 from yellow_larder.documents.run_sheet import run_sheet
-from yellow_larder.larder import run_acts
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.foods import NewFood, add_food
-from yellow_larder.larder.labels import labels, read_code, run_labels
-from yellow_larder.larder.larder import Larder, Settings, settings, settle, take_back
-from yellow_larder.larder.packing import pack
-from yellow_larder.larder.quantities import Units
-from yellow_larder.larder.refusals import NotThere, Refused
-from yellow_larder.larder.run_view import see_run
-from yellow_larder.store.database import reading
+from yellow_larder.features.catalog.foods import NewFood, add_food
+from yellow_larder.features.household.larder import Larder, Settings, settings, settle, take_back
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run import steps
+from yellow_larder.features.run.view import see_run
+from yellow_larder.features.shelves.labels import labels, read_code, run_labels
+from yellow_larder.journal.database import reading
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import Units
 
 
 def sheet(larder: Larder, **of: object) -> bytes:
@@ -50,18 +50,18 @@ def test_a_label_for_each_container(larder: Larder) -> None:
 
 
 def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
-    number = run_acts.add_line(larder, Ask(line="10 kg pearl barley"))
+    number = steps.add_line(larder, Ask(line="10 kg pearl barley"))
     with pytest.raises(NotThere, match="begin it first"):
         run_labels(larder, number)
-    run_acts.begin(larder, number)
+    steps.begin(larder, number)
     before = run_labels(larder, number)
     text, codes = read_back(label_sheet(before, layout_by_key("plain", Units.METRIC)))
     assert sorted(read_code(code) or 0 for code in codes) == [1, 2, 3, 4]
     assert "1 × 300 mL + 1 × 100 mL packets: not food" in text[0]
-    for step in (run_acts.labelled, run_acts.set_out, run_acts.fill_rest, run_acts.open_packets):
+    for step in (steps.labelled, steps.set_out, steps.fill_rest, steps.open_packets):
         step(larder, number)
     for n in range(1, 5):
-        run_acts.close_one(larder, number, n)
+        steps.close_one(larder, number, n)
     # What was printed before is what stands there after, word for word.
     assert labels(larder, numbers=[1, 2, 3, 4]) == before
 
@@ -162,8 +162,8 @@ def test_a_layout_that_is_taken_never_overlaps(
 
 
 def test_the_run_on_paper(larder: Larder) -> None:
-    number = run_acts.add_line(larder, Ask(line="60 kg pearl barley"))
-    run_acts.begin(larder, number)
+    number = steps.add_line(larder, Ask(line="60 kg pearl barley"))
+    steps.begin(larder, number)
     run = see_run(larder)
     assert run is not None
     pages = [page.extract_text() for page in pypdf.PdfReader(BytesIO(run_sheet(run, "24 Nov 2026", Units.US))).pages]

@@ -14,11 +14,11 @@ from reportlab.pdfgen.canvas import Canvas
 from yellow_larder.documents.hand import _runs, _shape, draw, draw_right, lines_of, width_of
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.documents.layouts import layout_by_key
-from yellow_larder.larder.labels import Label
-from yellow_larder.larder.larder import tidy_name
-from yellow_larder.larder.quantities import Units
-from yellow_larder.larder.refusals import Refused
+from yellow_larder.features.household.larder import tidy_name
+from yellow_larder.features.shelves.labels import Label
 from yellow_larder.reference.faces import BOLD, NAME, TEXT, cannot_be_printed, face
+from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import Units
 
 NAMES = {
     "Cyrillic": "Перловая крупа",

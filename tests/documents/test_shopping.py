@@ -4,12 +4,12 @@ from io import BytesIO
 import pypdf
 
 from yellow_larder.documents.shopping import shopping_sheet
-from yellow_larder.larder.buying import ListView, week_list
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.meals import Meal, keep_meal
-from yellow_larder.larder.prices import Seen, see_price
-from yellow_larder.larder.purse import set_purse
-from yellow_larder.larder.quantities import Units
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.meals import Meal, keep_meal
+from yellow_larder.features.planning.prices import Seen, see_price
+from yellow_larder.features.planning.shopping import ListView, week_list
+from yellow_larder.words.quantities import Units
 
 
 def shown(larder: Larder) -> ListView:

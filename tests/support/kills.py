@@ -18,14 +18,14 @@ from pathlib import Path
 from sqlalchemy import func, select
 
 from tests.conftest import NOON
-from tests.store.test_journal import ACTS, do
-from yellow_larder.larder.copies import restore_copy
-from yellow_larder.larder.larder import Larder, open_larder, take_back
-from yellow_larder.larder.refusals import Refused
-from yellow_larder.store.checking import check
-from yellow_larder.store.copies import copy_file
-from yellow_larder.store.database import AlreadyAnswered, answered_once, reading
-from yellow_larder.store.models import Change
+from tests.journal.test_log import ACTS, do
+from yellow_larder.features.household.backups import restore_copy
+from yellow_larder.features.household.larder import Larder, open_larder, take_back
+from yellow_larder.journal.backups import copy_file
+from yellow_larder.journal.checking import check
+from yellow_larder.journal.database import AlreadyAnswered, answered_once, reading
+from yellow_larder.journal.tables import Change
+from yellow_larder.words.errors import Refused
 
 UNDO = -1
 

@@ -33,7 +33,7 @@ from yellow_larder.api import (
 from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.api.guard import Guard
 from yellow_larder.api.problems import add_problem_handlers, problem
-from yellow_larder.larder.larder import Larder
+from yellow_larder.features.household.larder import Larder
 
 
 def make_app(larder: Larder, web: Path | None = None, instruments: Devices | None = None) -> FastAPI:

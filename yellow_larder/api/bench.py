@@ -9,12 +9,12 @@ from fastapi import Body
 from yellow_larder.api.common import Day, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router, slow
-from yellow_larder.larder.asking import Ask, Opened
-from yellow_larder.larder.bench import plan
-from yellow_larder.larder.packing import Batch, pack
-from yellow_larder.larder.plan import Plan
-from yellow_larder.larder.proposing import ProposedPacking, WantedLine, propose_packing
-from yellow_larder.larder.sharing import FromStock, from_stock
+from yellow_larder.features.packing.pack import Batch, pack
+from yellow_larder.features.packing.plan import Plan
+from yellow_larder.features.packing.planner import plan
+from yellow_larder.features.packing.proposals import ProposedPacking, WantedLine, propose_packing
+from yellow_larder.features.packing.request import Ask, Opened
+from yellow_larder.features.run.allotment import FromStock, from_stock
 
 router = larder_router(tags=["bench"], responses=REFUSALS)
 

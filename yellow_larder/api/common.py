@@ -8,7 +8,7 @@ from typing import Annotated
 from fastapi import Depends, Header, Path, Request
 from pydantic import Field
 
-from yellow_larder.larder.larder import Larder
+from yellow_larder.features.household.larder import Larder
 
 
 def _larder(request: Request) -> Larder:

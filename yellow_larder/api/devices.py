@@ -14,10 +14,10 @@ from yellow_larder.devices.hygrometer import Hygrometer
 from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import Scale, State
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedLabelPrinter, SimulatedScale, Trouble
-from yellow_larder.larder.larder import Larder, current_settings
-from yellow_larder.larder.lying import Room
-from yellow_larder.larder.quantities import say_mass, say_off
-from yellow_larder.larder.refusals import NotThere
+from yellow_larder.features.drying.tray_item import Room
+from yellow_larder.features.household.larder import Larder, current_settings
+from yellow_larder.words.errors import NotThere
+from yellow_larder.words.quantities import say_mass, say_off
 
 router = larder_router(prefix="/devices", tags=["devices"], responses=REFUSALS)
 

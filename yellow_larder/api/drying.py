@@ -12,8 +12,15 @@ from yellow_larder.api.devices import TheDevices, measured_room
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.core.drying import OURS, JarPhase, Look
-from yellow_larder.larder.chamber import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
-from yellow_larder.larder.freezedrying import (
+from yellow_larder.features.drying.conditioning import JarsView, back_in_jar, empty_jar, fill_jar, look_at_jar, see_jars
+from yellow_larder.features.drying.dryness_test import CameOut, Tested, take_out, try_dry
+from yellow_larder.features.drying.finished_lots import Made, made_here
+from yellow_larder.features.drying.load_plan import Item, LoadAsk, LoadPlan, plan_load
+from yellow_larder.features.drying.load_state import Load
+from yellow_larder.features.drying.loads import add_to_load, loosen, see_loads, start_load
+from yellow_larder.features.drying.machines import NewMachine, add_machine, see_machines
+from yellow_larder.features.drying.weighing import weigh_tray
+from yellow_larder.features.freeze_drying.loads import (
     FreezeLoad,
     closed_up,
     see_freeze_loads,
@@ -21,15 +28,8 @@ from yellow_larder.larder.freezedrying import (
     take_out_freeze_load,
     weigh_freeze_load,
 )
-from yellow_larder.larder.grinding import Ground, grind
-from yellow_larder.larder.jars import JarsView, back_in_jar, empty_jar, fill_jar, look_at_jar, see_jars
-from yellow_larder.larder.loading import Item, LoadAsk, LoadPlan, plan_load
-from yellow_larder.larder.loads import add_to_load, loosen, see_loads, start_load
-from yellow_larder.larder.machines import NewMachine, add_machine, see_machines
-from yellow_larder.larder.made import Made, made_here
-from yellow_larder.larder.running import Load
-from yellow_larder.larder.taking_out import CameOut, Tested, take_out, try_dry
-from yellow_larder.larder.weighing import weigh_tray
+from yellow_larder.features.freeze_drying.plan import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
+from yellow_larder.features.lots.grinding import Ground, grind
 from yellow_larder.reference.drying import FreezeDryer, Machine, freeze_dryers
 
 router = larder_router(prefix="/drying", tags=["drying"], responses=REFUSALS)

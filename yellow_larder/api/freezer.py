@@ -9,8 +9,8 @@ from fastapi import Body
 from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
-from yellow_larder.larder.cold import FreezeAsk, FreezePlan
-from yellow_larder.larder.freezing import InFreezer, in_freezer, open_it, plan_freeze, put_in, take_out
+from yellow_larder.features.freezer.contents import InFreezer, in_freezer, open_it, plan_freeze, put_in, take_out
+from yellow_larder.features.freezer.plan import FreezeAsk, FreezePlan
 
 router = larder_router(prefix="/freezer", tags=["freezer"], responses=REFUSALS)
 

@@ -15,9 +15,9 @@ from yellow_larder.api.routing import asks, larder_router, slow
 from yellow_larder.devices.label_printer import Printing
 from yellow_larder.documents.labels import label_sheet
 from yellow_larder.documents.layouts import Layout, layout_by_key, layouts, own_layout
-from yellow_larder.larder.labels import Label, labels, run_labels
-from yellow_larder.larder.larder import Larder, current_settings
-from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.features.household.larder import Larder, current_settings
+from yellow_larder.features.shelves.labels import Label, labels, run_labels
+from yellow_larder.words.errors import NotThere, Refused
 
 router = larder_router(tags=["labels"], responses=REFUSALS)
 

@@ -14,7 +14,7 @@ from sqlalchemy.exc import DBAPIError
 from starlette.exceptions import HTTPException
 
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.larder.refusals import NotThere, Outdated, Refused, in_words
+from yellow_larder.words.errors import NotThere, Outdated, Refused, in_words
 
 
 class FieldProblem(BaseModel):

@@ -10,10 +10,10 @@ from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.documents.calendar import rounds_calendar
-from yellow_larder.larder.copies import SafeCopy, keep_daily_copy
-from yellow_larder.larder.larder import current_settings
-from yellow_larder.larder.looking import Felt, Looked, ToLook, empty_out, look_over, to_look
-from yellow_larder.larder.rounds import Rounds, rounds
+from yellow_larder.features.household.backups import SafeCopy, keep_daily_copy
+from yellow_larder.features.household.larder import current_settings
+from yellow_larder.features.rounds.rounds import Rounds, rounds
+from yellow_larder.features.shelves.inspection import Felt, Looked, ToLook, empty_out, look_over, to_look
 
 router = larder_router(prefix="/rounds", tags=["rounds"], responses=REFUSALS)
 

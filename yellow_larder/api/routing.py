@@ -14,10 +14,10 @@ from fastapi.routing import APIRoute
 from pydantic import TypeAdapter
 
 from yellow_larder.api.guard import ASKED, LEAVING
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.patience import LEFT, GivenUp
-from yellow_larder.larder.refusals import Refused
-from yellow_larder.store.database import AlreadyAnswered, KeyTaken, answered_once
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.patience import LEFT, GivenUp
+from yellow_larder.journal.database import AlreadyAnswered, KeyTaken, answered_once
+from yellow_larder.words.errors import Refused
 
 SLOW_AT_ONCE = 2
 """As many as there are cores in a small machine; whatever is quick has its own places."""

@@ -10,12 +10,12 @@ from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.documents.run_sheet import run_sheet
-from yellow_larder.larder import run_acts
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import current_settings
-from yellow_larder.larder.run_plan import MOST_LINES
-from yellow_larder.larder.run_view import RunView, see_run, see_that_run
-from yellow_larder.larder.wording import say_day
+from yellow_larder.features.household.larder import current_settings
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run import steps
+from yellow_larder.features.run.run_sheet import MOST_LINES
+from yellow_larder.features.run.view import RunView, see_run, see_that_run
+from yellow_larder.words.dates import say_day
 
 router = larder_router(prefix="/run", tags=["run"], responses=REFUSALS)
 
@@ -31,7 +31,7 @@ def put_on_sheet(
     larder: TheLarder, asks: Annotated[list[Ask], Body(embed=True, min_length=1, max_length=MOST_LINES)]
 ) -> int:
     """Put what was planned on the run sheet, all of it or nothing; the number of the run."""
-    return run_acts.add_lines(larder, asks)
+    return steps.add_lines(larder, asks)
 
 
 @router.get("/{number}")
@@ -50,31 +50,31 @@ def on_paper(larder: TheLarder, number: Number) -> Response:
 @router.delete("/{number}/lines/{line}", status_code=204)
 def take_off_sheet(larder: TheLarder, number: Number, line: Number) -> None:
     """Take a line off the sheet."""
-    run_acts.remove_line(larder, number, line)
+    steps.remove_line(larder, number, line)
 
 
 @router.post("/{number}/begin", status_code=204)
 def begin(larder: TheLarder, number: Number) -> None:
     """Begin: its containers get their numbers, and labels can be printed."""
-    run_acts.begin(larder, number)
+    steps.begin(larder, number)
 
 
 @router.post("/{number}/labelled", status_code=204)
 def labelled(larder: TheLarder, number: Number) -> None:
     """The labels are stuck on."""
-    run_acts.labelled(larder, number)
+    steps.labelled(larder, number)
 
 
 @router.post("/{number}/tick", status_code=204)
 def tick(larder: TheLarder, number: Number, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True) -> None:
     """Something of the set-out list lies ready."""
-    run_acts.tick(larder, number, code, on=on)
+    steps.tick(larder, number, code, on=on)
 
 
 @router.post("/{number}/set-out", status_code=204)
 def set_out(larder: TheLarder, number: Number) -> None:
     """Everything lies ready."""
-    run_acts.set_out(larder, number)
+    steps.set_out(larder, number)
 
 
 @router.post("/{number}/fill", status_code=204)
@@ -85,19 +85,19 @@ def fill(
     weight: Annotated[str, Body(examples=["2.54 kg"])],
 ) -> None:
     """A container is filled and half-sealed."""
-    run_acts.fill_one(larder, number, container, weight)
+    steps.fill_one(larder, number, container, weight)
 
 
 @router.post("/{number}/fill-rest", status_code=204)
 def fill_rest(larder: TheLarder, number: Number) -> None:
     """All others hold what was planned."""
-    run_acts.fill_rest(larder, number)
+    steps.fill_rest(larder, number)
 
 
 @router.post("/{number}/open", status_code=204)
 def open_packets(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
     """The packets are opened: the clock starts."""
-    run_acts.open_packets(larder, number, count)
+    steps.open_packets(larder, number, count)
 
 
 @router.post("/{number}/close", status_code=204)
@@ -108,22 +108,22 @@ def close(
     note: Annotated[str, Body(max_length=400)] = "",
 ) -> None:
     """A container is closed; it counts once, whoever says it first."""
-    run_acts.close_one(larder, number, container, note=note)
+    steps.close_one(larder, number, container, note=note)
 
 
 @router.post("/{number}/back", status_code=204)
 def put_back(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
     """What is out goes back into the jar: the packets of so many containers, the last first, or all."""
-    run_acts.put_back(larder, number, count)
+    steps.put_back(larder, number, count)
 
 
 @router.post("/{number}/finish", status_code=204)
 def finish(larder: TheLarder, number: Number) -> None:
     """All is put away."""
-    run_acts.finish(larder, number)
+    steps.finish(larder, number)
 
 
 @router.post("/{number}/abandon", status_code=204)
 def abandon(larder: TheLarder, number: Number) -> None:
     """The run ends here; what is closed is packed."""
-    run_acts.abandon(larder, number)
+    steps.abandon(larder, number)

@@ -10,11 +10,11 @@ from pydantic import TypeAdapter
 from yellow_larder.api.common import Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
-from yellow_larder.larder.card import Card, card
-from yellow_larder.larder.labels import read_code
-from yellow_larder.larder.larder import NewPlace, add_place
-from yellow_larder.larder.photos import keep_photo, see_photo
-from yellow_larder.larder.shelves import (
+from yellow_larder.features.household.larder import NewPlace, add_place
+from yellow_larder.features.shelves.card import Card, card
+from yellow_larder.features.shelves.labels import read_code
+from yellow_larder.features.shelves.photos import keep_photo, see_photo
+from yellow_larder.features.shelves.shelves import (
     Found,
     PlaceView,
     ShelvesView,

@@ -10,14 +10,14 @@ from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router, slow
 from yellow_larder.documents.shopping import shopping_sheet
-from yellow_larder.larder.buying import ListView, WeeksView, buy, list_csv, week_list, weeks
-from yellow_larder.larder.goal import Goal, set_goal
-from yellow_larder.larder.lots import set_cupboard
-from yellow_larder.larder.overview import overview
-from yellow_larder.larder.prices import PricesView, Seen, forget_price, prices, see_price
-from yellow_larder.larder.purse import set_purse
-from yellow_larder.larder.storing import StoreView, mark_tried, master_csv, master_list
-from yellow_larder.larder.wording import say_day
+from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.goal import Goal, set_goal
+from yellow_larder.features.planning.master_list import StoreView, mark_tried, master_csv, master_list
+from yellow_larder.features.planning.prices import PricesView, Seen, forget_price, prices, see_price
+from yellow_larder.features.planning.shopping import ListView, WeeksView, buy, list_csv, week_list, weeks
+from yellow_larder.features.rounds.overview import overview
+from yellow_larder.words.dates import say_day
 
 router = larder_router(prefix="/table", tags=["table"], responses=REFUSALS)
 

@@ -9,8 +9,8 @@ from fastapi import Body
 from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
-from yellow_larder.larder import supplies
-from yellow_larder.larder.supplies import NewSupply, SuppliesView
+from yellow_larder.features.supplies import supplies
+from yellow_larder.features.supplies.supplies import NewSupply, SuppliesView
 
 router = larder_router(prefix="/supplies", tags=["supplies"], responses=REFUSALS)
 

@@ -9,9 +9,18 @@ from fastapi import Body
 from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
-from yellow_larder.larder.diary import MonthView, Written, add_to_day, month, write_day
-from yellow_larder.larder.eaters import Eater, EatersView, Need, eaters, keep_eater, need_of, remove_eater
-from yellow_larder.larder.meals import Meal, MealRead, MealView, keep_meal, meals, read_meal, remember, remove_meal
+from yellow_larder.features.household.people import Eater, EatersView, Need, eaters, keep_eater, need_of, remove_eater
+from yellow_larder.features.planning.diary import MonthView, Written, add_to_day, month, write_day
+from yellow_larder.features.planning.meals import (
+    Meal,
+    MealRead,
+    MealView,
+    keep_meal,
+    meals,
+    read_meal,
+    remember,
+    remove_meal,
+)
 
 router = larder_router(prefix="/table", tags=["table"], responses=REFUSALS)
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from datetime import datetime, timedelta
 
-from yellow_larder.larder.clock import utc_now
+from yellow_larder.features.household.clock import utc_now
 
 Now = Callable[[], datetime]
 

@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from yellow_larder.core.drying import Look, Treatment
 from yellow_larder.demo.ago import Ago
-from yellow_larder.larder.chamber import FreezeItem, FreezeLoadAsk
-from yellow_larder.larder.freezedrying import start_freeze_load, weigh_freeze_load
-from yellow_larder.larder.grinding import grind
-from yellow_larder.larder.jars import back_in_jar, empty_jar, fill_jar, look_at_jar
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.loading import Item, LoadAsk
-from yellow_larder.larder.loads import loosen, see_loads, start_load
-from yellow_larder.larder.taking_out import take_out
-from yellow_larder.larder.weighing import weigh_tray
+from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
+from yellow_larder.features.drying.dryness_test import take_out
+from yellow_larder.features.drying.load_plan import Item, LoadAsk
+from yellow_larder.features.drying.loads import loosen, see_loads, start_load
+from yellow_larder.features.drying.weighing import weigh_tray
+from yellow_larder.features.freeze_drying.loads import start_freeze_load, weigh_freeze_load
+from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.lots.grinding import grind
 
 _LEMON = (Treatment.LEMON,)
 

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from yellow_larder.demo.ago import Ago
-from yellow_larder.larder.buying import week_list
-from yellow_larder.larder.cold import FreezeAsk
-from yellow_larder.larder.freezing import put_in, take_out
-from yellow_larder.larder.larder import Larder
+from yellow_larder.features.freezer.contents import put_in, take_out
+from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.planning.shopping import week_list
 
 
 def fill_the_freezer(larder: Larder, ago: Ago) -> None:

@@ -14,12 +14,12 @@ from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.clock import utc_now
-from yellow_larder.larder.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
-from yellow_larder.larder.packing import Batch, pack
-from yellow_larder.larder.shelves import move, throw_out
-from yellow_larder.store.file import CannotOpen, ExitCode, beside, hold, is_demo, put_in_place, remove_database
+from yellow_larder.features.household.clock import utc_now
+from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
+from yellow_larder.features.packing.pack import Batch, pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.journal.file import CannotOpen, ExitCode, beside, hold, is_demo, put_in_place, remove_database
 
 CUPBOARD, CELLAR, LOFT = 1, 2, 3
 

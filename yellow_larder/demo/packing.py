@@ -6,13 +6,13 @@ from datetime import datetime, timedelta
 
 from yellow_larder.core.packing import Eye, Feel
 from yellow_larder.demo.ago import Ago
-from yellow_larder.larder import run_acts
-from yellow_larder.larder.asking import Ask
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.looking import Felt, look_over
-from yellow_larder.larder.run_view import see_that_run
-from yellow_larder.larder.stock import Sort
-from yellow_larder.larder.supplies import NewSupply, add_supply, count_supply, cut_down, put_spares
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run import steps
+from yellow_larder.features.run.view import see_that_run
+from yellow_larder.features.shelves.inspection import Felt, look_over
+from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, cut_down, put_spares
 
 _SUPPLIES = (
     NewSupply(sort=Sort.PACKETS, key="100", count=3, per_pack=20, cost="2.20", low=1),
@@ -53,8 +53,8 @@ def pack_in_runs(larder: Larder, ago: Ago) -> None:
     look_over(larder, [Felt(bad, Feel.LEAKS, Eye.GREY), *(Felt(number, Feel.FIRM) for number in good)])
     _run(larder, ago(1, minutes=40)(), (LENTILS, SUGAR))
     larder.clock = ago(0)
-    run_acts.add_line(larder, Ask(line="10 kg pearl barley", place=2, outer=True))
-    run_acts.add_line(larder, Ask(line="4 kg green split peas", container="bag-half-gallon", place=2, outer=True))
+    steps.add_line(larder, Ask(line="10 kg pearl barley", place=2, outer=True))
+    steps.add_line(larder, Ask(line="4 kg green split peas", container="bag-half-gallon", place=2, outer=True))
 
 
 def _run(larder: Larder, now: datetime, asks: tuple[Ask, ...]) -> list[int]:
@@ -67,18 +67,18 @@ def _run(larder: Larder, now: datetime, asks: tuple[Ask, ...]) -> list[int]:
     larder.clock = lambda: now
     number = 0
     for ask in asks:
-        number = run_acts.add_line(larder, ask)
-    for step in (run_acts.begin, run_acts.labelled, run_acts.set_out, run_acts.fill_rest):
+        number = steps.add_line(larder, ask)
+    for step in (steps.begin, steps.labelled, steps.set_out, steps.fill_rest):
         step(larder, number)
         later(240)
     plain = [each.n for each in see_that_run(larder, number).containers if not each.packets]
     for n in plain:
-        run_acts.close_one(larder, number, n)
+        steps.close_one(larder, number, n)
         later()
-    run_acts.open_packets(larder, number)
+    steps.open_packets(larder, number)
     left = [each.n for each in see_that_run(larder, number).containers if not each.closed]
     for place, n in enumerate(left):
         later(44 + 5 * (place % 3))
-        run_acts.close_one(larder, number, n, note="a crease in the seal" if not place else "")
-    run_acts.finish(larder, number)
+        steps.close_one(larder, number, n, note="a crease in the seal" if not place else "")
+    steps.finish(larder, number)
     return [each.number for each in see_that_run(larder, number).containers]

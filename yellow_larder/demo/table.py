@@ -7,15 +7,15 @@ from datetime import timedelta
 
 from yellow_larder.core.planning import Activity, Sex
 from yellow_larder.demo.ago import Ago
-from yellow_larder.larder.buying import buy
-from yellow_larder.larder.diary import Written, write_day
-from yellow_larder.larder.eaters import Eater, keep_eater
-from yellow_larder.larder.goal import Basis, Goal, set_goal
-from yellow_larder.larder.larder import Larder
-from yellow_larder.larder.lots import set_cupboard
-from yellow_larder.larder.meals import Meal, MealKind, keep_meal, remember
-from yellow_larder.larder.prices import Seen, see_price
-from yellow_larder.larder.purse import set_purse
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.people import Eater, keep_eater
+from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.diary import Written, write_day
+from yellow_larder.features.planning.goal import Basis, Goal, set_goal
+from yellow_larder.features.planning.meals import Meal, MealKind, keep_meal, remember
+from yellow_larder.features.planning.prices import Seen, see_price
+from yellow_larder.features.planning.shopping import buy
 
 _BREAKFAST, _LUNCH, _SUPPER, _OTHER = MealKind
 

@@ -12,7 +12,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, lines_of, width_of
 from yellow_larder.documents.layouts import Layout
-from yellow_larder.larder.labels import Label
+from yellow_larder.features.shelves.labels import Label
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
 
 _WHOLE_MM = (88.0, 50.0)

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.larder.quantities import Units, read_length_mm, read_size_mm, say_length
-from yellow_larder.larder.refusals import NotThere, Refused
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import Units, read_length_mm, read_size_mm, say_length
 
 A4_MM, LETTER_MM = (210.0, 297.0), (215.9, 279.4)
 """Sizes of paper. Source: ISO 216; ANSI/ASME Y14.1, 8.5 × 11 in."""

@@ -9,9 +9,9 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, fit, lines_of, width_of
-from yellow_larder.larder.quantities import Units
-from yellow_larder.larder.run_view import RunView
+from yellow_larder.features.run.view import RunView
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
+from yellow_larder.words.quantities import Units
 
 _MARGIN = 15 * mm
 _ROW = 9.5 * mm

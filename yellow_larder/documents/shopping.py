@@ -9,9 +9,9 @@ from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
 from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, width_of
-from yellow_larder.larder.buying import ListView
-from yellow_larder.larder.quantities import Units
+from yellow_larder.features.planning.shopping import ListView
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
+from yellow_larder.words.quantities import Units
 
 _ROW = 13 * mm
 _MARGIN = 16 * mm

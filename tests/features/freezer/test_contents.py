@@ -1,0 +1,159 @@
+from dataclasses import replace
+from datetime import timedelta
+
+import pytest
+
+from tests.conftest import NOON, Clock
+from yellow_larder import reference
+from yellow_larder.core.freezing import HOLDS
+from yellow_larder.features.freezer.contents import InFreezer, Phase, in_freezer, open_it, plan_freeze, put_in, take_out
+from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.larder import Larder, Settings, settle, take_back
+from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.packing.planner import plan
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.words.durations import say_hours
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import Units
+
+RICE = FreezeAsk(line="10 kg white rice", container="bag-gallon")
+
+
+def only(larder: Larder) -> InFreezer:
+    (view,) = in_freezer(larder)
+    return view
+
+
+def test_what_the_cold_does(larder: Larder) -> None:
+    shown = plan_freeze(larder, RICE)
+    assert (shown.count, shown.each) == (4, "2.5 kg")
+    assert 3 < shown.middle_cold_hours < 12
+    assert shown.out_hours == pytest.approx(shown.middle_cold_hours + 96)
+    assert [hold.name for hold in shown.holds] == [hold.name for hold in HOLDS]
+    assert shown.curve[0].middle_c == 20
+    assert min(point.middle_c for point in shown.curve) == pytest.approx(-18, abs=0.1)
+    assert shown.curve[-1].hours >= shown.open_hours
+    assert shown.early_water_g > 20
+
+
+def test_a_pails_middle_is_not_cold_in_a_day(larder: Larder) -> None:
+    shown = plan_freeze(larder, FreezeAsk(line="16 kg white rice", container="lined-5-gallon"))
+    flat = plan_freeze(larder, FreezeAsk(line="16 kg white rice", container="bag-gallon"))
+    assert shown.middle_cold_hours > 3 * flat.middle_cold_hours
+    full = plan_freeze(larder, FreezeAsk(line="14 kg white rice", container="lined-5-gallon"))
+    assert [hold.reaches for hold in full.holds] == [False, True, True, True]
+
+
+def test_through_the_freezer_and_out_again(larder: Larder, clock: Clock) -> None:
+    """Cooling, held, done, thawing, ready: and the bench knows that its eggs are dead."""
+    shown = plan_freeze(larder, RICE)
+    number = put_in(larder, RICE)
+    seen = [only(larder).phase]
+    for hours in (shown.middle_cold_hours + 1, shown.out_hours + 1):
+        clock.now = NOON + timedelta(hours=hours)
+        seen.append(only(larder).phase)
+    take_out(larder, number)
+    seen.append(only(larder).phase)
+    clock.now += timedelta(hours=shown.thaw_hours + 0.5)
+    seen.append(only(larder).phase)
+    assert seen == [Phase.COOLING, Phase.HOLDING, Phase.DONE, Phase.THAWING, Phase.READY]
+    lot = open_it(larder, number)
+    assert in_freezer(larder) == []
+    ask = Ask(line="10 kg white rice", lot=lot)
+    assert plan(larder, ask).frozen
+    guards = plan(larder, replace(ask, container="jar-quart")).guards
+    inside = next(guard for guard in guards if "inside" in guard.threat)
+    assert inside.closed
+    take_back(larder)
+    assert only(larder).phase is Phase.READY
+
+
+def test_a_lot_from_the_cupboard_comes_back_frozen(larder: Larder, clock: Clock) -> None:
+    set_cupboard(larder, "white-rice", "10 kg")
+    number = put_in(larder, replace(RICE, lot=1))
+    clock.now += timedelta(days=6)
+    take_out(larder, number)
+    clock.now += timedelta(days=1)
+    assert open_it(larder, number) == 1
+
+
+def test_too_soon_is_asked_about_and_remembered(larder: Larder, clock: Clock) -> None:
+    number = put_in(larder, RICE)
+    clock.now += timedelta(hours=10)
+    with pytest.raises(Refused, match="The hold is not over") as refusal:
+        take_out(larder, number)
+    assert refusal.value.field == "early"
+    take_out(larder, number, early=True)
+    with pytest.raises(Refused, match="g of water would settle on it"):
+        open_it(larder, number)
+    lot = open_it(larder, number, early=True)
+    open_guard = plan(larder, Ask(line="10 kg white rice", container="packet-5-kg", lot=lot)).guards
+    assert not next(guard for guard in open_guard if "inside" in guard.threat).closed
+
+
+@pytest.mark.parametrize(
+    ("change", "field"),
+    [
+        ({"freezer_c": 5.0}, "freezer_c"),
+        ({"freezer_c": -12.0}, "freezer_c"),
+        ({"freezer_c": -300.0}, "freezer_c"),
+        ({"line": "rice"}, "line"),
+        ({"line": "10 kg manna from above"}, "line"),
+        ({"line": "900 kg white rice"}, "container"),
+        ({"container": "a hat"}, "container"),
+        ({"hold": 9}, "hold"),
+        ({"lot": 77}, "lot"),
+    ],
+)
+def test_what_cannot_be_frozen(larder: Larder, change: dict[str, object], field: str) -> None:
+    with pytest.raises(Refused) as refusal:
+        put_in(larder, replace(RICE, **change))
+    assert refusal.value.field == field
+    assert in_freezer(larder) == []
+
+
+def test_a_lot_of_another_food(larder: Larder) -> None:
+    set_cupboard(larder, "red-lentils", "10 kg")
+    with pytest.raises(Refused, match="another food"):
+        put_in(larder, replace(RICE, lot=1))
+
+
+def test_out_of_order(larder: Larder) -> None:
+    number = put_in(larder, RICE)
+    with pytest.raises(Refused, match="in the freezer still"):
+        open_it(larder, number)
+    take_out(larder, number, early=True)
+    with pytest.raises(Refused, match="out already"):
+        take_out(larder, number)
+    with pytest.raises(NotThere):
+        open_it(larder, 99)
+
+
+def test_a_damper_room_makes_the_thaw_longer(larder: Larder) -> None:
+    dry = plan_freeze(larder, RICE)
+    settle(larder, Settings(humidity=0.85, units=Units.US))
+    damp = plan_freeze(larder, RICE)
+    assert damp.thaw_hours > dry.thaw_hours
+    assert damp.early_water_g > dry.early_water_g
+    assert damp.dew.endswith("°F")
+
+
+@pytest.mark.parametrize(
+    ("hours", "said"),
+    [
+        (0.1, "under half an hour"),
+        (0.5, "½ hour"),
+        (1, "1 hour"),
+        (1.5, "1½ hours"),
+        (25, "1 day 1 hour"),
+        (96, "4 days"),
+    ],
+)
+def test_hours_in_words(hours: float, said: str) -> None:
+    assert say_hours(hours) == said
+
+
+def test_every_group_of_foods_takes_heat() -> None:
+    assert {food.group for food in reference.foods().values()} == set(reference.thermal())
+    assert all(row.source for row in reference.thermal().values())
+    assert all(0.03 <= reference.stuff_of(food).conductivity <= 0.3 for food in reference.foods().values())

@@ -1,0 +1,111 @@
+"""What the bench promises is what the shelf shows, and what a move makes of it."""
+
+import random
+from datetime import timedelta
+
+import pytest
+
+from tests.conftest import Clock
+from yellow_larder import reference
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.finding import Severity
+from yellow_larder.core.packing import Feel
+from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, current_settings, settle
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.planner import plan
+from yellow_larder.features.packing.request import Ask, Opened
+from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.inspection import Felt, look_over
+from yellow_larder.features.shelves.shelves import move
+from yellow_larder.journal.checking import check
+from yellow_larder.words.errors import Refused
+
+
+@pytest.fixture
+def places(larder: Larder) -> dict[str, int]:
+    """A freezer, a damp wash house, a hot loft."""
+    made = {
+        "freezer": NewPlace("Freezer", "cellar", mean_c=-18, warmest_c=-16, humidity=0.6),
+        "wash house": NewPlace("Wash house", "cellar", mean_c=16, warmest_c=22, humidity=0.85),
+        "loft": NewPlace("Loft", "loft", mean_c=20, warmest_c=36, humidity=0.5),
+    }
+    return {name: add_place(larder, new) for name, new in made.items()} | {"pantry": 1}
+
+
+def asks() -> list[Ask]:
+    """Of every food one packing, as chance has it."""
+    chance, found = random.Random(12), []
+    for food in reference.foods().values():
+        key = chance.choice(list(reference.containers()))
+        closing = chance.choice(reference.containers()[key].closings)
+        opened = chance.choice(list(Opened))
+        found.append(Ask(line=f"300 g {food.name}", container=key, closing=closing, opened=opened, conditioned=True))
+    return found
+
+
+@pytest.mark.parametrize("ask", asks(), ids=lambda ask: f"{ask.line}, {ask.container}, {ask.closing}")
+def test_the_shelf_shows_what_the_bench_promised_wherever_it_stands(
+    larder: Larder, places: dict[str, int], ask: Ask
+) -> None:
+    """Packed here and carried there the same day, it lasts as long as if it had been packed there, or less."""
+    planned = plan(larder, ask)
+    against = "a law is being tried" if planned.verdict.severity is Severity.STOP else ""
+    number = pack(larder, Ask(**{**_fields(ask), "against": against})).numbers[0]
+    shown = card(larder, number)
+    assert shown.best_by == planned.best_by.text
+    move(larder, [number], place=places["loft"], shelf=1)
+    there = plan(larder, Ask(**{**_fields(ask), "place": places["loft"]}))
+    after = card(larder, number)
+    assert _days(after.best_by) <= _days(there.best_by.text)
+    assert _days(after.best_by) <= _days(shown.best_by)
+
+
+def _fields(ask: Ask) -> dict[str, object]:
+    return {name: getattr(ask, name) for name in ("line", "container", "closing", "opened", "conditioned")}
+
+
+def _days(text: str) -> int:
+    if text == "keeps":
+        return 10**9
+    *_, month, year = text.split()
+    months = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"]
+    return int(year) * 12 + months.index(month)
+
+
+def test_a_pouch_that_is_moved_goes_on_with_what_is_left_of_its_vacuum(
+    larder: Larder, places: dict[str, int], clock: Clock
+) -> None:
+    """Half of what keeps the air out is used up here; in the warmth the other half goes faster."""
+    ask = Ask(line="900 g white rice", container="pouch-quart", closing=Closing.VACUUM, place=places["freezer"])
+    number = pack(larder, ask).numbers[0]
+    before = card(larder, number).best_by
+    clock.now += timedelta(days=60)
+    move(larder, [number], place=places["loft"], shelf=1)
+    assert _days(card(larder, number).best_by) < _days(before)
+    assert check(larder.engine) == []
+
+
+def test_a_look_does_not_forbid_to_say_that_it_was_moved_before(
+    larder: Larder, places: dict[str, int], clock: Clock
+) -> None:
+    ask = Ask(line="900 g white rice", container="jar-quart", closing=Closing.VACUUM)
+    number = pack(larder, ask).numbers[0]
+    packed = larder.today()
+    clock.now += timedelta(days=8)
+    look_over(larder, [Felt(number, Feel.FIRM)])
+    move(larder, [number], place=places["loft"], shelf=1, on=packed + timedelta(days=3))
+    shown = card(larder, number)
+    assert [(each.place, each.days) for each in shown.ledger] == [("Pantry", 3), ("Loft", 5)]
+    assert check(larder.engine) == []
+
+
+@pytest.mark.parametrize("room_c", [-10, 0, 0.9, 46])
+def test_nobody_packs_in_the_frost(larder: Larder, room_c: float) -> None:
+    household = current_settings(larder)
+    with pytest.raises(Refused) as refused:
+        settle(larder, Settings(**{**_settings(household), "room_c": room_c}))
+    assert refused.value.field == "room_c"
+
+
+def _settings(household: Settings) -> dict[str, object]:
+    return {name: getattr(household, name) for name in Settings.__dataclass_fields__}

@@ -1,0 +1,455 @@
+import shutil
+import subprocess
+import sys
+import time
+from collections.abc import Callable
+from contextlib import suppress
+from datetime import timedelta
+from io import BytesIO
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+from PIL import Image
+from sqlalchemy import select, text
+from sqlalchemy.exc import IntegrityError
+
+from tests.conftest import NOON, Clock
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.drying import Look
+from yellow_larder.core.packing import Feel
+from yellow_larder.features.catalog.foods import NewFood, add_food
+from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
+from yellow_larder.features.drying.dryness_test import take_out, try_dry
+from yellow_larder.features.drying.load_plan import Item, LoadAsk
+from yellow_larder.features.drying.loads import add_to_load, loosen, see_loads, start_load
+from yellow_larder.features.drying.machines import NewMachine, add_machine
+from yellow_larder.features.drying.weighing import weigh_tray
+from yellow_larder.features.freeze_drying.loads import (
+    closed_up,
+    start_freeze_load,
+    take_out_freeze_load,
+    weigh_freeze_load,
+)
+from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk
+from yellow_larder.features.freezer import contents
+from yellow_larder.features.freezer.contents import open_it, put_in
+from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.larder import (
+    Larder,
+    NewPlace,
+    Settings,
+    add_place,
+    open_larder,
+    settle,
+    take_back,
+)
+from yellow_larder.features.household.people import Eater, keep_eater, remove_eater
+from yellow_larder.features.lots.grinding import grind
+from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.diary import Written, write_day
+from yellow_larder.features.planning.goal import Goal, set_goal
+from yellow_larder.features.planning.master_list import mark_tried
+from yellow_larder.features.planning.meals import Meal, keep_meal, remember, remove_meal
+from yellow_larder.features.planning.prices import Seen, forget_price, see_price
+from yellow_larder.features.planning.shopping import buy
+from yellow_larder.features.run import steps
+from yellow_larder.features.run.record import RunPhase
+from yellow_larder.features.run.view import see_run
+from yellow_larder.features.shelves import inspection
+from yellow_larder.features.shelves.inspection import empty_out, look_over
+from yellow_larder.features.shelves.photos import keep_photo
+from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.supplies import (
+    NewSupply,
+    add_supply,
+    count_supply,
+    cut_down,
+    forget_supply,
+    more_of,
+    put_spares,
+    set_supply,
+    spend_desiccant,
+)
+from yellow_larder.journal import log
+from yellow_larder.journal.checking import check
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import (
+    Base,
+    Change,
+    DiaryDay,
+    Household,
+    Lot,
+    OwnFood,
+    Package,
+    Place,
+    Price,
+    Record,
+)
+from yellow_larder.words.errors import NotThere, Refused
+
+ACTS = 62
+"""How many different things `do` does."""
+
+STATE = (Household, Place, OwnFood, Package, Record, DiaryDay, Price, Lot)
+
+
+def state(larder: Larder) -> dict[str, list[tuple[Any, ...]]]:
+    """Everything that follows from the journal, row by row."""
+    with reading(larder.engine) as session:
+        return {
+            model.__tablename__: sorted(
+                tuple(map(str, row)) for row in session.execute(select(*model.__table__.columns))
+            )
+            for model in STATE
+        }
+
+
+def a_picture(size: tuple[int, int] = (40, 30), form: str = "JPEG") -> bytes:
+    """A photograph."""
+    written = BytesIO()
+    Image.new("RGB", size, "#c8a060").save(written, form)
+    return written.getvalue()
+
+
+def _written(n: int) -> list[Written]:
+    return [Written(line="1 cup bere"), Written(meal=1)][: n % 3]
+
+
+def do(larder: Larder, act: int, n: int) -> None:
+    """One of the things a person does."""
+    doings: list[Callable[[], object]] = [
+        lambda: pack(larder, Ask(line=f"{n + 1} kg pearl barley")),
+        lambda: pack(larder, Ask(line=f"{n + 1} kg red lentils", container="jar-quart")),
+        lambda: move(larder, [n + 1], place=1, shelf=n % 3 + 1),
+        lambda: throw_out(larder, [n + 1], why="Puffed up"),
+        lambda: add_place(larder, NewPlace(f"Place {n}")),
+        lambda: add_food(larder, NewFood(f"food {n}", "spelt", 338, 14, 2.5, 70, 9, 11, 700)),
+        lambda: settle(larder, Settings(people=n + 1)),
+        lambda: keep_eater(larder, Eater(f"Eater {n}", 1980 + n)),
+        lambda: remove_eater(larder, n),
+        lambda: keep_meal(larder, Meal(f"Meal {n}", f"{n + 1} cups barley\n1 cup bere")),
+        lambda: remember(larder, "bere", ["rye-flour", "elsewhere"][n % 2]),
+        lambda: remove_meal(larder, n),
+        lambda: write_day(larder, larder.today() - timedelta(days=n), _written(n)),
+        lambda: set_cupboard(larder, "pearl-barley", f"{n} kg"),
+        lambda: set_goal(larder, Goal(f"{n + 1} months")),
+        lambda: see_price(larder, Seen("5 kg pearl barley", "4.20", f"shop {n}")),
+        lambda: forget_price(larder, n),
+        lambda: buy(larder, n, 1),
+        lambda: pack(larder, Ask(line="3 kg pearl barley", lot=n)),
+        lambda: set_purse(larder, str(n)),
+        lambda: mark_tried(larder, "millet"),
+        lambda: put_in(larder, FreezeAsk(line="3 kg pearl barley", lot=n or None)),
+        lambda: contents.take_out(larder, n, early=True),
+        lambda: open_it(larder, n, early=True),
+        lambda: start_load(larder, LoadAsk(items=(Item(line=f"{n + 1} kg leeks"),))),
+        lambda: add_to_load(larder, n, Item(line="200 g mushrooms")),
+        lambda: weigh_tray(larder, n, 1, "300 g", meant=True),
+        lambda: loosen(larder, n, 0),
+        lambda: try_dry(larder, n, 0, feels_dry=False, wet_inside=False),
+        lambda: take_out(larder, n, (1, 2), "120 g", feels_dry=True, meant=True),
+        lambda: fill_jar(larder, n, jar="jar-half-gallon"),
+        lambda: look_at_jar(larder, n, [Look.CLUMPED, Look.FREE, Look.DROPLETS, Look.FREE][n % 4]),
+        lambda: back_in_jar(larder, n),
+        lambda: empty_jar(larder, n),
+        lambda: grind(larder, n, "20 g"),
+        lambda: add_machine(larder, NewMachine(f"Dryer {n}", 4, "40 cm")),
+        lambda: start_freeze_load(larder, FreezeLoadAsk(items=(FreezeItem(line=f"{n + 1} kg peas"),))),
+        lambda: weigh_freeze_load(larder, n, "600 g"),
+        lambda: take_out_freeze_load(larder, n, meant=True),
+        lambda: closed_up(larder, n),
+        lambda: pack(larder, Ask(line="2 kg white sugar", closing=Closing.ABSORBER, against="a trial till May")),
+        lambda: add_supply(larder, NewSupply(sort=Sort.PACKETS, key=["500", "300"][n % 2], count=n, per_pack=4)),
+        lambda: add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=n + 2)),
+        lambda: add_supply(larder, NewSupply(sort=Sort.DESICCANT, key="10", count=n + 2)),
+        lambda: more_of(larder, n, 3, cost="1.20"),
+        lambda: count_supply(larder, n, 9),
+        lambda: put_spares(larder, n, 2, 9),
+        lambda: cut_down(larder, n),
+        lambda: spend_desiccant(larder, n, 1, restored=n % 2 == 0),
+        lambda: forget_supply(larder, n),
+        lambda: steps.add_line(larder, Ask(line=f"{n + 1} kg red lentils")),
+        lambda: _run_on(larder),
+        lambda: _run_on(larder),
+        lambda: _run_on(larder),
+        lambda: steps.close_one(larder, 1, n),
+        lambda: steps.put_back(larder, 1),
+        lambda: steps.put_back(larder, 1, n),
+        lambda: steps.abandon(larder, 1),
+        lambda: look_over(larder, [inspection.Felt(n + 1, list(Feel)[n])]),
+        lambda: empty_out(larder, n + 1),
+        lambda: set_supply(larder, n, low=n),
+        lambda: keep_photo(larder, n + 1, a_picture()),
+    ]
+    assert len(doings) == ACTS
+    if doings[act]() is False:
+        raise Refused("run", "There is no run")
+
+
+def _run_on(larder: Larder) -> bool:
+    """The next step of the run, if it is one that asks for nothing."""
+    next_step = {
+        RunPhase.SHEET: steps.begin,
+        RunPhase.LABELS: steps.labelled,
+        RunPhase.SET_OUT: steps.set_out,
+        RunPhase.FILL: steps.fill_rest,
+        RunPhase.OPEN: steps.open_packets,
+        RunPhase.LAST: steps.finish,
+    }
+    run = see_run(larder)
+    if run is None:
+        return False
+    if run.phase in (RunPhase.CLOCK, RunPhase.PLAIN):
+        left = [each for each in run.containers if not each.closed and each.out == (run.clock is not None)]
+        steps.close_one(larder, run.number, next(each.n for each in left if each.out or not each.packets))
+    else:
+        next_step[run.phase](larder, run.number)
+    return True
+
+
+doing = st.tuples(st.integers(0, ACTS - 1), st.integers(0, 3))
+LAW = settings(max_examples=40, suppress_health_check=[HealthCheck.function_scoped_fixture])
+
+
+def another(new_file: Path, tmp_path: Path, clock: Clock) -> Larder:
+    """A new larder for one example of a law."""
+    clock.now = NOON
+    return open_larder(Path(shutil.copy(new_file, tmp_path / f"{time.monotonic_ns()}.db")), clock)
+
+
+@LAW
+@given(doings=st.lists(doing, min_size=1, max_size=14))
+def test_undo_is_exact(new_file: Path, tmp_path: Path, clock: Clock, doings: list[tuple[int, int]]) -> None:
+    """After any doings, undoing them one by one passes through the very same states backwards."""
+    with another(new_file, tmp_path, clock) as larder:
+        seen = [state(larder)]
+        for act, n in doings:
+            try:
+                do(larder, act, n)
+            except Refused:
+                continue
+            seen.append(state(larder))
+        while len(seen) > 1:
+            assert state(larder) == seen.pop()
+            take_back(larder)
+        assert state(larder) == seen[0]
+
+
+@LAW
+@given(
+    doings=st.lists(st.one_of(doing, st.just("undo")), min_size=1, max_size=25),
+    every=st.sampled_from([1, 2, 100]),
+    hours=st.integers(0, 30),
+)
+def test_after_any_acts_and_undos_the_tables_are_a_refold(
+    new_file: Path,
+    tmp_path: Path,
+    clock: Clock,
+    monkeypatch: pytest.MonkeyPatch,
+    doings: list[tuple[int, int] | str],
+    every: int,
+    hours: int,
+) -> None:
+    """Whether folding goes on from rows, from snapshots or from the beginning, it comes to the same."""
+    monkeypatch.setattr(log, "SNAPSHOT_EVERY", every)
+    with another(new_file, tmp_path, clock) as larder:
+        for each in doings:
+            clock.now += timedelta(hours=hours)
+            with suppress(Refused):
+                if isinstance(each, str):
+                    take_back(larder)
+                else:
+                    do(larder, *each)
+        assert check(larder.engine) == []
+
+
+def test_every_act_is_done_and_undone_somewhere(larder: Larder) -> None:
+    """The laws above would say nothing of an act that is always refused."""
+    done = set()
+    a_run = [50, *[51] * 5, 54, 56, 51, 55, 57]
+    for act in [*a_run, *[*range(ACTS), *reversed(range(ACTS))] * 3]:
+        for n in (3, 1, 2, 0):
+            with suppress(Refused):
+                do(larder, act, n)
+                done.add(act)
+                break
+    assert done == set(range(ACTS))
+    assert check(larder.engine) == []
+    while True:
+        try:
+            take_back(larder)
+        except NotThere:
+            break
+    assert check(larder.engine) == []
+
+
+def test_undoing_looks_brings_the_stop_back(larder: Larder, clock: Clock) -> None:
+    """Seven looks, seven undos: the carrots are not conditioned, and no absorber may come to them."""
+    lot = _dried_carrots(larder, clock)
+    ask = Ask(line="400 g dried carrots", lot=lot, container="jar-quart", closing=Closing.ABSORBER)
+    with pytest.raises(Refused, match="Not conditioned yet"):
+        pack(larder, ask)
+    number = fill_jar(larder, lot, days=7)
+    for _ in range(7):
+        clock.now += timedelta(days=1)
+        look_at_jar(larder, number, Look.FREE)
+    with reading(larder.engine) as session:
+        assert session.get_one(Lot, lot).conditioned_on == clock.now.date()
+    for _ in range(7):
+        take_back(larder)
+    with reading(larder.engine) as session:
+        assert session.get_one(Lot, lot).conditioned_on is None
+    with pytest.raises(Refused, match="Not conditioned yet"):
+        pack(larder, ask)
+
+
+def _dried_carrots(larder: Larder, clock: Clock) -> int:
+    start_load(larder, LoadAsk(items=(Item(line="1 kg carrots"),)))
+    clock.now += timedelta(hours=14)
+    trays = tuple(tray.number for tray in see_loads(larder)[0].trays)
+    return take_out(larder, 1, trays, "110 g", feels_dry=True, meant=True).lot
+
+
+def test_undoing_the_opening_of_a_frozen_bag_leaves_no_sign_of_it(larder: Larder, clock: Clock) -> None:
+    came = log.Act("lot", 1, "came", {"food_key": "pearl-barley", "came_g": 3000.0, "came_on": "2026-11-01"})
+    with writing(larder.engine) as session:
+        log.record(session, "came", [came], at=clock.now)
+    number = put_in(larder, FreezeAsk(line="3 kg pearl barley", lot=1))
+    clock.now += timedelta(days=9)
+    contents.take_out(larder, number)
+    clock.now += timedelta(days=2)
+    open_it(larder, number)
+    with reading(larder.engine) as session:
+        assert session.get_one(Lot, 1).frozen_on is not None
+    take_back(larder)
+    with reading(larder.engine) as session:
+        assert session.get_one(Lot, 1).frozen_on is None
+
+
+def test_an_undo_folds_on_from_the_last_snapshot(larder: Larder, monkeypatch: pytest.MonkeyPatch) -> None:
+    """However often a supply was used, an undo reads no more of its story than since the last snapshot."""
+    monkeypatch.setattr(log, "SNAPSHOT_EVERY", 10)
+    number = add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=500))
+    for _ in range(57):
+        more_of(larder, number, 1)
+    read: list[int] = []
+    really = log._happened
+    monkeypatch.setattr(
+        log,
+        "_happened",
+        lambda *of: read.append(len(found := list(really(*of)))) or found,  # type: ignore[func-returns-value]
+    )
+    take_back(larder)
+    assert read
+    assert max(read) <= 10
+    assert check(larder.engine) == []
+    with reading(larder.engine) as session:
+        assert log.records(session, "supply")[number]["count"] == 556
+
+
+def test_a_whole_run_is_taken_back_step_by_step(larder: Larder) -> None:
+    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=9, per_pack=4))
+    add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=20))
+    steps.add_line(larder, Ask(line="5 kg red lentils"))
+    steps.add_line(larder, Ask(line="1 kg white sugar", container="jar-quart"))
+    seen = [state(larder)]
+    while _run_on(larder):
+        seen.append(state(larder))
+    assert len(seen) > 8
+    assert len(seen[-1]["packages"]) == 4
+    while len(seen) > 1:
+        assert state(larder) == seen.pop()
+        take_back(larder)
+    assert state(larder) == seen[0]
+
+
+def test_state_follows_from_the_journal_alone(larder: Larder) -> None:
+    """Whatever was folded can be thrown away and folded again from the entries."""
+    for act in range(ACTS):
+        try:
+            do(larder, act, 1)
+        except Refused:
+            continue
+    pack(larder, Ask(line="10 kg pearl barley"))
+    throw_out(larder, [5], why="Puffed up")
+    add_place(larder, NewPlace("Cellar"))
+    move(larder, [1, 3], place=2, shelf=1)
+    take_back(larder)
+    before = state(larder)
+    with writing(larder.engine) as session:
+        log.refold(session)
+    assert state(larder) == before
+
+
+@pytest.mark.parametrize("statement", ["UPDATE journal SET act = 'x'", "DELETE FROM journal", "DELETE FROM changes"])
+def test_what_happened_cannot_be_rewritten(larder: Larder, statement: str) -> None:
+    with pytest.raises(IntegrityError, match="never rewritten"), writing(larder.engine) as session:
+        session.execute(text(statement))
+
+
+def test_migration_makes_the_tables_of_the_models(tmp_path: Path) -> None:
+    from alembic.autogenerate import compare_metadata
+    from alembic.migration import MigrationContext
+
+    with open_larder(tmp_path / "new.db") as larder, larder.engine.connect() as connection:
+        assert compare_metadata(MigrationContext.configure(connection), Base.metadata) == []
+
+
+def test_pragmas(larder: Larder) -> None:
+    """Source: sqlite.org/pragma.html: synchronous 2 is FULL."""
+    with larder.engine.connect() as connection:
+        found = [
+            connection.exec_driver_sql(f"PRAGMA {name}").scalar()
+            for name in ("journal_mode", "synchronous", "foreign_keys")
+        ]
+    assert found == ["wal", 2, 1]
+
+
+def test_opening_again_changes_nothing(larder: Larder, tmp_path: Path) -> None:
+    pack(larder, Ask(line="10 kg pearl barley"))
+    before = state(larder)
+    larder.close()
+    with open_larder(tmp_path / "larder.db") as again:
+        assert state(again) == before
+        with reading(again.engine) as session:
+            assert len(session.scalars(select(Change)).all()) == 2
+
+
+WRITER = """
+import sys
+from pathlib import Path
+from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.household.larder import open_larder
+from yellow_larder.features.packing.pack import pack
+larder = open_larder(Path(sys.argv[1]))
+while True:
+    print(pack(larder, Ask(line="2 kg pearl barley")).numbers[-1], flush=True)
+"""
+
+
+def test_an_acknowledged_write_survives_kill_9(tmp_path: Path) -> None:
+    """The file is copied as the killed writer left it, and holds all it said was done, whole."""
+    file = tmp_path / "larder.db"
+    writer = subprocess.Popen([sys.executable, "-c", WRITER, str(file)], stdout=subprocess.PIPE, text=True)
+    assert writer.stdout is not None
+    acknowledged = [int(writer.stdout.readline()) for _ in range(15)]
+    writer.kill()
+    acknowledged += [int(line) for line in writer.stdout.read().split("\n") if line.strip()]
+    writer.wait()
+    after = tmp_path / "after"
+    after.mkdir()
+    for each in tmp_path.glob("larder.db*"):
+        shutil.copy(each, after)
+    larder = open_larder(after / "larder.db")
+    with reading(larder.engine) as session:
+        numbers = set(session.scalars(select(Package.number)))
+        assert session.execute(text("PRAGMA integrity_check")).scalar() == "ok"
+    assert set(acknowledged) <= numbers
+    assert len(numbers) <= len(acknowledged) + 1

@@ -1,0 +1,1 @@
+"""What can be named: foods, containers, ingredients, fresh produce."""

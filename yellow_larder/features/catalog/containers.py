@@ -1,0 +1,147 @@
+"""Containers as people name them: from the table, or a bag of one's own by its flat size; and how they are drawn."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from functools import lru_cache
+
+from yellow_larder.core.containers import LID_MM, Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.reference import containers
+from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.quantities import Units, read_size_mm, say_length, say_volume
+
+_OWN = "own:"
+_SEAL_MM = 25.0
+"""Strip given up to the seal of a bag closed with an iron. Source: common practice, about an inch."""
+
+_LEAST_LEFT_MM = 30.0
+_HAND_MM = 50.0
+"""A hand's width left at the top of a bag. Source: common practice, about 5 cm."""
+
+_ML_PER_QUART = 946.353
+"""Source: NIST Handbook 44, appendix C."""
+
+
+@dataclass(frozen=True, slots=True)
+class Drawing:
+    """What a container's picture needs to know, in mm: outlines, not rules.
+
+    Attributes:
+        kind: what sort it is, which sets the hand it is drawn in.
+        width_mm: greatest width.
+        height_mm: height, seal and lid included.
+        inner_mm: height the food could stand at most.
+        seal_mm: strip of the seal.
+        top_mm: width at the top.
+        base_mm: width at the foot.
+        clear: whether food shows through.
+        mouth_mm: width of a jar's lid; 0 of anything else.
+    """
+
+    kind: Kind
+    width_mm: float
+    height_mm: float
+    inner_mm: float
+    seal_mm: float
+    top_mm: float
+    base_mm: float
+    clear: bool
+    mouth_mm: float
+
+
+def drawing(container: Container) -> Drawing:
+    """How a container is drawn."""
+    flat = container.is_flat
+    width = container.width_mm if flat else max(container.top_mm, container.base_mm)
+    return Drawing(
+        kind=container.kind,
+        width_mm=width,
+        height_mm=container.length_mm if flat else container.height_mm,
+        inner_mm=container.inner_height_mm,
+        seal_mm=container.seal_mm if flat else 0,
+        top_mm=width if flat else container.top_mm,
+        base_mm=width if flat else container.base_mm,
+        # A paper packet lets light in, yet nobody sees through it.
+        clear=container.lets_light_in and container.kind is not Kind.PACKET,
+        mouth_mm=LID_MM[container.mouth] if container.mouth else 0,
+    )
+
+
+def own_bag(size: str, film_mil: float, units: Units, *, field: str = "own_bag") -> Container:
+    """A bag of one's own from its flat size as typed, say one cut down for another use.
+
+    Raises:
+        Refused: the size cannot be read, or no bag has it.
+    """
+    width, length = read_size_mm(size, field, units=units)
+    if length < _SEAL_MM + _LEAST_LEFT_MM:
+        raise Refused(
+            field,
+            f"Too short to close: the seal alone takes {say_length(_SEAL_MM, units)}, "
+            f"so it must be {say_length(_SEAL_MM + _LEAST_LEFT_MM, units)} long or more",
+        )
+    return container_by_key(f"{_OWN}{width:.0f}x{length:.0f}x{film_mil:g}")
+
+
+def cut_shorter(bag: Container, by_mm: float) -> Container:
+    """A bag that was cut open under its seal: one of the household's own, so much shorter.
+
+    Raises:
+        Refused: it would be too short to be closed again, or not shorter.
+    """
+    length = bag.length_mm - by_mm
+    if by_mm < 1:
+        raise Refused("by", "Cutting takes something off: write how much, such as 3 cm")
+    if length < _SEAL_MM + _LEAST_LEFT_MM:
+        raise Refused("by", "Too short to close after that: throw it away, or cut less")
+    return container_by_key(f"{_OWN}{bag.width_mm:.0f}x{length:.0f}x{bag.film_mil:g}")
+
+
+@lru_cache(maxsize=512)
+def container_by_key(key: str) -> Container:
+    """A container of the table, or a bag of one's own told by its key, "own:254x356x7".
+
+    Raises:
+        NotThere: there is none of that key.
+        Refused: no bag has that size.
+    """
+    if key in containers():
+        return containers()[key]
+    try:
+        width, length, film = (float(part) for part in key.removeprefix(_OWN).split("x"))
+    except ValueError as error:
+        raise NotThere("container", "That container is not in the table") from error
+    try:
+        # The bag's own check comes first, so that an absurd size is refused in its words.
+        bag = Container(
+            key=key,
+            name=f"{width / 10:g} × {length / 10:g} cm foil bag",
+            kind=Kind.BAG,
+            width_mm=width,
+            length_mm=length,
+            seal_mm=_SEAL_MM,
+            film_mil=film,
+            nominal_qt=1,
+            headspace_mm=min(_HAND_MM, (length - _SEAL_MM) / 6),
+            closings=(Closing.ABSORBER, Closing.LID),
+            source="the household's own measure",
+        )
+        return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / _ML_PER_QUART)
+    except OutOfRange as error:
+        raise in_words(error) from error
+
+
+def say_container(container: Container, units: Units) -> str:
+    """A container's size in the household's units: flat size and film, or what it holds."""
+    if container.is_flat:
+        size = f"{say_length(container.width_mm, units)} × {say_length(container.length_mm, units)}"
+        return f"{size}, {container.film_mil:g} mil"
+    holds = say_volume(closed_volume_ml(container), units)
+    liner = f", liner {container.film_mil:g} mil" if container.has_film else ""
+    mouth = f", {container.mouth} mouth" if container.mouth else ""
+    return f"holds {holds}{liner}{mouth}"
+
+
+def _sold_as(bag: Container, quarts: float) -> Container:
+    return replace(bag, nominal_qt=max(0.1, round(quarts, 2)))

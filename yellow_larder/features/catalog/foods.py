@@ -1,0 +1,159 @@
+"""Finding the food a person means, and adding one's own."""
+
+from __future__ import annotations
+
+import unicodedata
+from dataclasses import asdict, dataclass, replace
+from typing import Any, Protocol, TypeVar
+
+from rapidfuzz import fuzz, process, utils
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.food import Composition, Food, Trait
+from yellow_larder.features.household.larder import Larder, tidy_name
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
+from yellow_larder.journal.tables import OwnFood
+from yellow_larder.reference import foods as table
+from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.quantities import read_line
+
+_SURE = 92
+"""Likeness, 0–100, above which a slip of the pen is taken as meant. Source: our judgement on the table's names."""
+
+_LIKE = 60
+"""Likeness above which a name is offered as perhaps meant. Source: our judgement on the table's names."""
+
+_SHAKEN = 1.07
+"""How much denser food lies once shaken down, where only the poured weight is known.
+
+Source: mean over the grains and pulses of the table.
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class NewFood:
+    """A food of one's own, per 100 g as it is packed.
+
+    Attributes:
+        name: what it is called.
+        like: key of the food in the table it keeps and looks most like.
+        kcal: energy.
+        protein_g: protein.
+        fat_g: fat.
+        carbohydrate_g: carbohydrate, fibre included.
+        fibre_g: fibre.
+        water_g: water: its moisture, per cent.
+        litre_g: what a litre of it weighs, poured, g.
+        traits: what the rules need to know; none means those of the food it is like.
+    """
+
+    name: str
+    like: str
+    kcal: float
+    protein_g: float
+    fat_g: float
+    carbohydrate_g: float
+    fibre_g: float
+    water_g: float
+    litre_g: float
+    traits: tuple[Trait, ...] | None = None
+
+
+def all_foods(session: Session) -> dict[str, Food]:
+    """Every food of the table and every one of the household's own, by key."""
+    own = {f"own-{row.id}": _own(f"own-{row.id}", row.facts) for row in session.scalars(select(OwnFood))}
+    return table() | own
+
+
+def names_of(foods: dict[str, Food]) -> dict[str, Food]:
+    """Every name of every food, in the one form that names are compared in."""
+    return {plain(name): food for food in foods.values() for name in (food.name, *food.aliases)}
+
+
+def find_food(words: str, foods: dict[str, Food]) -> Food:
+    """The food that is meant by some words.
+
+    Raises:
+        Refused: no food is near enough; the nearest names go with it.
+    """
+    return find_named(words, names_of(foods))
+
+
+class Named(Protocol):
+    """Anything that has a name."""
+
+    @property
+    def name(self) -> str:
+        """What it is called."""
+        ...
+
+
+_T = TypeVar("_T", bound=Named)
+
+
+def find_named(words: str, names: dict[str, _T]) -> _T:
+    """What is meant by some words, of things by name; see `find_food`."""
+    wanted = plain(words)
+    for candidate in (wanted, wanted.removesuffix("s"), f"{wanted}s"):
+        if candidate in names:
+            return names[candidate]
+    ranked = process.extract(wanted, list(names), scorer=fuzz.token_sort_ratio, limit=12)
+    if ranked and ranked[0][1] >= _SURE:
+        return names[ranked[0][0]]
+    loose = process.extract(wanted, list(names), scorer=fuzz.WRatio, limit=12)
+    nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= _LIKE)
+    shown = words if len(words) <= 40 else f"{words[:40]}…"
+    raise Refused("line", f"“{shown}” is not in the table", nearest=tuple(nearest)[:5])
+
+
+def add_food(larder: Larder, new: NewFood) -> Food:
+    """Add a food of one's own to the table."""
+    name = tidy_name(new.name, "name")
+    facts = asdict(replace(new, name=name))
+    try:
+        food = _own("own", facts)
+    except OutOfRange as error:
+        raise in_words(error) from error
+    with writing(larder.engine) as session:
+        if plain(name) in names_of(all_foods(session)):
+            raise Refused("name", f"“{name}” is in the table already")
+        number = log.next_number(session, "food")
+        log.record(session, f"Added the food {name}", [log.Act("food", number, "added", facts)], at=larder.clock())
+    return replace(food, key=f"own-{number}")
+
+
+def plain(words: str) -> str:
+    """One form for ½ and 1/2, for ﬁ and fi, for capitals and none, whichever way it was typed."""
+    return " ".join(utils.default_process(unicodedata.normalize("NFKC", words)).split())
+
+
+def _own(key: str, facts: dict[str, Any]) -> Food:
+    like = table().get(facts["like"])
+    if like is None:
+        raise Refused("like", "Pick the food in the table that it keeps and looks most like")
+    loose = facts["litre_g"] / 1000
+    return replace(
+        like,
+        key=key,
+        name=facts["name"],
+        aliases=(),
+        group="our own",
+        traits=like.traits if facts["traits"] is None else frozenset(Trait(trait) for trait in facts["traits"]),
+        composition=Composition(
+            **{part: facts[part] for part in ("kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g")}
+        ),
+        loose_g_ml=loose,
+        settled_g_ml=min(loose * _SHAKEN, like.particle_g_ml),
+        nutrition_source="the household's own figures",
+        density_source=f"the household's own weight of a litre; pieces as {like.name}",
+    )
+
+
+def read_food_line(line: str, foods: dict[str, Food]) -> tuple[Food, float]:
+    """The food of a line such as "10 kg pearl barley", and its weight, g."""
+    read = read_line(line)
+    food = find_food(read.food, foods)
+    return food, read.amount.weighs_g(food.loose_g_ml)

@@ -1,0 +1,217 @@
+"""Reading an ingredient as people write it: what it is, how much, and what stands for it in the larder.
+
+Nothing is dropped and nothing is guessed in silence: what cannot be read stays as typed, and says why.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable, Mapping
+from dataclasses import asdict, dataclass
+from enum import StrEnum
+from typing import Any
+
+from yellow_larder.core.food import Food, Trait
+from yellow_larder.features.catalog.foods import find_named, names_of, plain
+from yellow_larder.reference import KitchenMeasure, kitchen
+from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import COUNT, Amount, read_count, read_line
+
+CAN_G = 425.0
+"""A can of beans as it is sold, 15 oz. Source: common practice."""
+
+LONGEST_LINE = 200
+
+SEASONING, ELSEWHERE = "seasoning", "elsewhere"
+"""What words can mean besides a food: left out of the counting, and not kept in the larder at all."""
+
+_CAN = re.compile(
+    rf"^(?:(?P<count>{COUNT})\s+)?(?:(?P<size>{COUNT}\s*-?\s*(?:oz|g|ml)\b\.?)\s+)?(?:cans?|tins?)\b(?:\s+of\b)?\s+(?P<food>.+)$",
+    re.IGNORECASE,
+)
+_COUNTED = re.compile(
+    rf"^(?P<count>{COUNT})\s+(?:(?:large|medium|small|big|whole|fresh|ripe)\s+)*(?P<thing>.+)$", re.IGNORECASE
+)
+_HALF = re.compile(r"^half (?:an? )?", re.IGNORECASE)
+_ASIDE = re.compile(r"\s*(?:\(.*?\)|,.*)\s*$")
+
+
+class Reading(StrEnum):
+    """What became of an ingredient as typed."""
+
+    READ = "read"
+    SEASONING = "seasoning"
+    """Left out of the counting, unless the household counts seasonings."""
+    ELSEWHERE = "elsewhere"
+    """Not kept in the larder: water, what is bought fresh."""
+    ASK = "ask"
+    """There is an amount, but the food is not known yet; asked once, then remembered."""
+    UNREAD = "unread"
+    """Stays as typed, and says why."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ingredient:
+    """An ingredient as typed, and what was understood.
+
+    Attributes:
+        text: as typed.
+        reading: what became of it.
+        food: key of the food in store; empty if none is known.
+        mass_g: weight in store that stands for it; 0 if not known.
+        words: the words for the food, as typed; of one that is asked about, what will be remembered.
+        says: what would be right, or how it was understood.
+        nearest: names of foods that were perhaps meant.
+    """
+
+    text: str
+    reading: Reading
+    food: str = ""
+    mass_g: float = 0
+    words: str = ""
+    says: str = ""
+    nearest: tuple[str, ...] = ()
+
+    def facts(self) -> dict[str, Any]:
+        """As the journal keeps it."""
+        return asdict(self) | {"nearest": list(self.nearest)}
+
+
+def ingredient_of(facts: Mapping[str, Any]) -> Ingredient:
+    """An ingredient as the journal kept it."""
+    return Ingredient(**dict(facts) | {"reading": Reading(facts["reading"]), "nearest": tuple(facts["nearest"])})
+
+
+class Kitchen:
+    """Reads ingredients with the foods of the table and what the household said its words mean."""
+
+    def __init__(self, foods: dict[str, Food], meanings: Mapping[str, str]) -> None:
+        self._foods = foods
+        self._names = names_of(foods)
+        self._meanings = meanings
+        self._pieces = {plain(words): row for row in kitchen() if row.measure == "piece" for words in row.words}
+        self._cans = {row.food: row for row in kitchen() if row.measure == "can"}
+        self._said = {
+            plain(words): row.measure
+            for row in kitchen()
+            if row.measure in (SEASONING, ELSEWHERE)
+            for words in row.words
+        }
+
+    def read(self, text: str) -> Ingredient:
+        """What an ingredient is, how much of it, and what stands for it in the larder."""
+        tidy = " ".join(text.split()).lstrip("-–•*· ").strip()
+        if len(tidy) > LONGEST_LINE:
+            return Ingredient(
+                text, Reading.UNREAD, says=f"{len(tidy):,} characters; {LONGEST_LINE} is the most for one line"
+            )
+        tidy = _HALF.sub("half ", tidy)
+        for attempt in (self._can, self._weighed, self._counted):
+            found = attempt(tidy)
+            if found is not None:
+                return found
+        return self._without_amount(tidy)
+
+    def _can(self, text: str) -> Ingredient | None:
+        found = _CAN.match(text)
+        if found is None:
+            return None
+
+        def weigh(food: Food) -> tuple[float, str]:
+            can = self._cans.get(food.key)
+            if can is None:
+                raise Refused("line", f"What a can of {food.name} gives dry is not known: write its weight in store")
+            share = 1.0
+            if found["size"]:
+                amount = read_line(f"{found['size']} x").amount
+                share = (amount.mass_g or amount.volume_ml) / CAN_G
+            cans = read_count(found["count"] or "one") * share
+            return cans * can.stored_g, f"a 15 oz can stands for {can.stored_g:g} g dry"
+
+        return self._settle(text, found["food"], weigh)
+
+    def _weighed(self, text: str) -> Ingredient | None:
+        try:
+            line = read_line(text)
+        except Refused:
+            return None
+        fresh = line.food.lower().startswith("fresh ")
+        words = line.food[6:] if fresh else line.food
+
+        def weigh(food: Food) -> tuple[float, str]:
+            return _in_store(food, line.amount, fresh=fresh)
+
+        return self._settle(text, words, weigh)
+
+    def _counted(self, text: str) -> Ingredient | None:
+        found = _COUNTED.match(text)
+        if found is None:
+            return None
+        thing = plain(_ASIDE.sub("", found["thing"]))
+        piece: KitchenMeasure | None = self._pieces.get(thing)
+        if piece is None:
+            return None
+        food = self._foods[piece.food]
+        mass_g = read_count(found["count"]) * piece.mass_g(food)
+        return Ingredient(text, Reading.READ, food.key, mass_g, thing, piece.source)
+
+    def _settle(self, text: str, words: str, weigh: Callable[[Food], tuple[float, str]]) -> Ingredient:
+        """An ingredient whose amount was read, once its food is found."""
+        meant = self._meaning(words)
+        if isinstance(meant, Reading):
+            return Ingredient(text, meant, words=words)
+        if isinstance(meant, Refused):
+            return Ingredient(text, Reading.ASK, words=words, says=meant.message, nearest=meant.nearest)
+        try:
+            mass_g, says = weigh(meant)
+        except Refused as refusal:
+            return Ingredient(text, Reading.UNREAD, words=words, says=refusal.message)
+        reading = Reading.SEASONING if Trait.SEASONING in meant.traits else Reading.READ
+        return Ingredient(text, reading, meant.key, mass_g, words, says)
+
+    def _meaning(self, words: str) -> Food | Reading | Refused:
+        """What words mean: first what the household said, then what the table says; without asides if need be."""
+        refusal: Refused | None = None
+        for candidate in dict.fromkeys((words, _ASIDE.sub("", words))):
+            said = self._meanings.get(plain(candidate)) or self._said.get(plain(candidate))
+            if said in (SEASONING, ELSEWHERE):
+                return Reading(said)
+            if said in self._foods:
+                return self._foods[said]
+            try:
+                return find_named(candidate, self._names)
+            except Refused as error:
+                refusal = refusal or error
+        return refusal or Refused("line", "There is no food in that line")
+
+    def _without_amount(self, text: str) -> Ingredient:
+        words = re.sub(
+            r"\s+to taste$|^(?:a )?(?:pinch|dash|some|little|handful)(?: of)? ", "", text, flags=re.IGNORECASE
+        )
+        meant = self._meaning(words)
+        if isinstance(meant, Reading):
+            return Ingredient(text, meant, words=words)
+        if isinstance(meant, Food) and Trait.SEASONING in meant.traits:
+            return Ingredient(text, Reading.SEASONING, meant.key, 0, words)
+        return Ingredient(text, Reading.UNREAD, words=words, says=_what_is_missing(text))
+
+
+def _what_is_missing(text: str) -> str:
+    """Why a line cannot be read, and what would be right."""
+    short = text if len(text) <= 40 else f"{text[:40]}…"
+    if not text[:1].isdigit() and text[:1] not in "-½¼¾⅓⅔":
+        return f"How much {short}? Start with an amount: “1½ cups {short}”"
+    try:
+        read_line(text)
+    except Refused as refusal:
+        if any(word in refusal.message for word in ("zero", "more than")):
+            return refusal.message
+    return "Say what it is measured in, and of what: “300 g oats”, “1½ cups barley”, “a can of beans”"
+
+
+def _in_store(food: Food, amount: Amount, *, fresh: bool) -> tuple[float, str]:
+    """What stands in store for an amount of a food, and how that was understood."""
+    mass_g = amount.weighs_g(food.loose_g_ml)
+    if fresh:
+        return food.stored_g(mass_g), f"{food.name}, by their solids: the water of the fresh ones is gone"
+    return mass_g, ""

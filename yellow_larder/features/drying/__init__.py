@@ -1,0 +1,1 @@
+"""Loads in the dryer: planned, weighed, tested, conditioned."""

@@ -1,0 +1,298 @@
+"""Conditioning: the jars on the sill, shaken once a day."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.containers import Kind
+from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
+from yellow_larder.core.errors import OutOfRange
+from yellow_larder.core.food import Food, Trait
+from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Lot, Record
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.quantities import Units, say_mass
+
+MOST_JARS = 40
+
+_NEXT = {
+    Look.CLUMPED: "It clumped: damp is still in it.",
+    Look.STUCK: "It stuck to the glass: damp is still in it.",
+    Look.DROPLETS: "There are droplets on the glass: it is far from dry.",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Dot:
+    """A day of a jar: what was seen, or that it is still to come."""
+
+    day: date
+    look: str
+    """free, clumped, stuck, droplets, back, missed, due, or to come."""
+
+
+@dataclass(frozen=True, slots=True)
+class Jar:
+    """A lot in its jars, and how it stands."""
+
+    number: int
+    lot: int
+    food: str
+    form: str
+    colour: str
+    mass: str
+    jars: int
+    jar: str
+    draw: Drawing
+    level: float
+    phase: JarPhase
+    free_days: int
+    wanted: int
+    dots: list[Dot]
+    due: date | None
+    overdue_days: int
+    says: str
+    line: str
+    title: str
+    story: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class Waiting:
+    """A lot that was dried here and is not in a jar yet."""
+
+    lot: int
+    food: str
+    mass: str
+    line: str
+
+
+@dataclass(frozen=True, slots=True)
+class JarsView:
+    """The jars, what waits for one, and the schools."""
+
+    jars: list[Jar]
+    waiting: list[Waiting]
+    schools: list[JarSchool]
+    ours: int
+
+
+def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OURS.days) -> int:
+    """A lot goes into jars of its own, part-full; returns their number.
+
+    Raises:
+        Refused: it is no jar, the lot is in one already, or there is nothing to condition in it.
+    """
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        mine = find_lot(session, lot)
+        food = all_foods(session)[mine.food_key]
+        _check_wants(food, mine)
+        if any(facts["lot"] == lot for facts in log.records(session, "jar").values()):
+            raise Refused("lot", "That lot is in its jar already; nothing else goes in with it")
+        vessel = container_by_key(jar)
+        if vessel.kind is not Kind.JAR:
+            raise Refused("jar", "Glass shows droplets and clumps: pick a jar")
+        if days not in [school.days for school in SCHOOLS]:
+            raise Refused("days", "Pick one of the schools: 5, 7 or 10 days")
+        jars = jars_for(food, mine.mass_g, vessel.capacity_ml)
+        if jars > MOST_JARS:
+            raise Refused("jar", f"That would be {jars} jars; pick a larger one")
+        number = log.next_number(session, "jar")
+        facts = {"lot": lot, "jar": jar, "jars": jars, "days": days, "began": day_of(now).isoformat(), "events": []}
+        title = f"Put {food.name} into {jars} jar{'s' if jars > 1 else ''} to condition"
+        log.record(session, title, [log.Act("jar", number, "filled", facts)], at=now)
+    return number
+
+
+def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
+    """A jar was shaken and looked at. Enough free days make its lot conditioned; anything else takes that back."""
+    now = larder.clock()
+    today = day_of(now)
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        before = jar_standing(facts, today)
+        if before.phase is JarPhase.DRYER:
+            raise Refused("look", "It is back in the dryer: tell when it is in its jar again")
+        if look is Look.FREE and before.due is not None and today < before.due:
+            raise Refused("look", "It was shaken today already; the next time is tomorrow")
+        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
+        anew = facts | {"events": [*facts["events"], [today.isoformat(), look.value]]}
+        after = jar_standing(anew, today)
+        acts = [log.Act("jar", number, look.value, anew)]
+        if after.phase is JarPhase.DONE and before.phase is not JarPhase.DONE:
+            story = f"{say_day(today)}: conditioned, {after.wanted} days free"
+            acts.append(log.Act("lot", facts["lot"], "conditioned", {"on": today.isoformat(), "story": [story]}))
+        elif after.phase is JarPhase.DRYER:
+            story = f"{say_day(today)}: {look.value} in its jar, back to the dryer"
+            acts.append(log.Act("lot", facts["lot"], "damp", {"story": [story]}))
+        log.record(session, f"Shook the {food.name}: {look.value}", acts, at=now)
+    return after.phase
+
+
+def back_in_jar(larder: Larder, number: int) -> None:
+    """It was dried again and is back in its jar: the count begins anew.
+
+    Raises:
+        Refused: it is not in the dryer.
+    """
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if jar_standing(facts, day_of(now)).phase is not JarPhase.DRYER:
+            raise Refused("number", "It is in its jar")
+        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
+        anew = facts | {"events": [*facts["events"], [day_of(now).isoformat(), None]]}
+        story = f"{say_day(day_of(now))}: dried again"
+        acts = [
+            log.Act("jar", number, "back", anew),
+            log.Act("lot", facts["lot"], "dried again", {"story": [story]}),
+        ]
+        log.record(session, f"Dried the {food.name} again", acts, at=now)
+
+
+def empty_jar(larder: Larder, number: int) -> None:
+    """The jar is emptied, done or not; its lot stays."""
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
+        act = log.Act("jar", number, log.GONE, {})
+        log.record(session, f"Emptied the jar of {food.name}", [act], at=now)
+
+
+def see_jars(larder: Larder) -> JarsView:
+    """Every jar that still holds something, what is due first; and what waits for one."""
+    today = larder.today()
+    with reading(larder.engine) as session:
+        records = log.records(session, "jar")
+        known, units = all_foods(session), settings(session).units
+        lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= CRUMBS_G))}
+        jars = [
+            _view(number, facts, lots[facts["lot"]], known[lots[facts["lot"]].food_key], units, today)
+            for number, facts in records.items()
+            if facts["lot"] in lots
+        ]
+        held = {facts["lot"] for facts in records.values()}
+        waiting = [
+            Waiting(
+                lot.id, known[lot.food_key].name, say_mass(lot.mass_g, units), line_of(lot, known[lot.food_key], units)
+            )
+            for lot in lots.values()
+            if lot.wants_conditioning and lot.conditioned_on is None and lot.id not in held
+        ]
+    order = [JarPhase.DRYER, JarPhase.SHAKING, JarPhase.DONE]
+    jars.sort(key=lambda jar: (order.index(jar.phase), jar.due or today, jar.number))
+    return JarsView(jars, waiting, list(SCHOOLS), OURS.days)
+
+
+def jars_for(food: Food, mass_g: float, capacity_ml: float) -> int:
+    """How many jars a lot wants, none fuller than lets it move."""
+    return max(1, math.ceil(mass_g / food.loose_g_ml / (capacity_ml * FULLEST) - 1e-9))
+
+
+def line_of(lot: Lot, food: Food, units: Units) -> str:
+    """A lot as a line for the bench."""
+    return f"{say_mass(lot.mass_g, units)} {food.name}"
+
+
+def _check_wants(food: Food, lot: Lot) -> None:
+    if lot.made == "freeze-dried" or Trait.FREEZE_DRIED in food.traits:
+        raise Refused("lot", "Freeze-dried food is not conditioned: it drinks the room's damp. Close it at once")
+    if Trait.MEAT in food.traits:
+        raise Refused("lot", "Dried meat is not left at the window: fridge or freezer")
+    if Trait.HOME_DRIED not in food.traits:
+        raise Refused("lot", "Only what was dried here is conditioned")
+
+
+def _facts(session: Session, number: int) -> dict[str, Any]:
+    row = session.get(Record, ("jar", number))
+    if row is None:
+        raise NotThere("number", "That jar is emptied")
+    return row.facts
+
+
+def _events(facts: dict[str, Any]) -> list[Event]:
+    return [Event(date.fromisoformat(on), Look(look) if look else None) for on, look in facts["events"]]
+
+
+def jar_standing(facts: dict[str, Any], today: date) -> Standing:
+    """How a jar's record stands today."""
+    try:
+        return standing(date.fromisoformat(facts["began"]), facts["days"], _events(facts), today)
+    except OutOfRange as error:
+        raise in_words(error) from error
+
+
+def _view(number: int, facts: dict[str, Any], lot: Lot, food: Food, units: Units, today: date) -> Jar:
+    now = jar_standing(facts, today)
+    vessel = container_by_key(facts["jar"])
+    each_ml = lot.mass_g / food.loose_g_ml / facts["jars"]
+    return Jar(
+        number=number,
+        lot=lot.id,
+        food=food.name,
+        form=food.form,
+        colour=food.colour,
+        mass=say_mass(lot.mass_g, units),
+        jars=facts["jars"],
+        jar=vessel.name,
+        draw=drawing(vessel),
+        level=min(1.0, each_ml / vessel.capacity_ml),
+        phase=now.phase,
+        free_days=now.free_days,
+        wanted=now.wanted,
+        dots=_dots(facts, now, today),
+        due=now.due,
+        overdue_days=now.overdue_days,
+        says=_says(facts, now, today),
+        line=line_of(lot, food, units),
+        title=f"{facts['jars']} × {vessel.name}" if facts["jars"] > 1 else vessel.name,
+        story=list(lot.story["lines"]),
+    )
+
+
+def _dots(facts: dict[str, Any], now: Standing, today: date) -> list[Dot]:
+    """A dot a day, from the day it was filled to the day it will be done at the earliest."""
+    events = _events(facts)
+    seen: dict[date, str] = {}
+    for event in events:
+        # The worst of a day is what it is remembered by.
+        if event.look is not Look.FREE or event.on not in seen:
+            seen[event.on] = event.look.value if event.look else seen.get(event.on, "back")
+    began = date.fromisoformat(facts["began"])
+    last = max([began, *seen])
+    days = [began + timedelta(days=n) for n in range(1, (max(today, last) - began).days + 1)]
+    dots = [Dot(day, seen.get(day, "missed")) for day in days if day in seen or day < today]
+    if now.due is not None:
+        start = max(now.due, today)
+        left = now.wanted - now.free_days
+        dots += [Dot(start + timedelta(days=n), "due" if n == 0 and start <= today else "to come") for n in range(left)]
+    return dots[-24:]
+
+
+def _says(facts: dict[str, Any], now: Standing, today: date) -> str:
+    if now.phase is JarPhase.DONE:
+        return "Done: it has proved dry."
+    if now.phase is JarPhase.DRYER:
+        seen = next(event.look for event in reversed(_events(facts)) if event.look not in (None, Look.FREE))
+        return f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""
+    left = now.wanted - now.free_days
+    if now.overdue_days:
+        return f"Shake it: {now.overdue_days} day{'s' if now.overdue_days > 1 else ''} late. {left} to go."
+    if now.due is not None and now.due <= today:
+        return f"Shake it today. {left} to go."
+    return f"Shaken. {left} to go."

@@ -1,0 +1,73 @@
+"""The lots that were made here: dried, freeze-dried, ground; what they give and what can be done with them."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from sqlalchemy import select
+
+from yellow_larder.core.food import Trait
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.drying.conditioning import line_of
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.lots import CRUMBS_G
+from yellow_larder.features.lots.yields import Gives, gives_of
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Lot
+from yellow_larder.reference.drying import powders
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.quantities import say_mass
+
+
+@dataclass(frozen=True, slots=True)
+class Made:
+    """A lot that was made here."""
+
+    lot: int
+    food: str
+    form: str
+    colour: str
+    made: str
+    on: str
+    mass: str
+    moisture_pct: float
+    conditioned: bool
+    wants_conditioning: bool
+    in_jar: bool
+    can_grind: bool
+    meat: bool
+    line: str
+    gives: Gives
+    story: list[str]
+
+
+def made_here(larder: Larder) -> list[Made]:
+    """Every lot made here of which something is left, the newest first."""
+    with reading(larder.engine) as session:
+        known, units = all_foods(session), settings(session).units
+        held = {facts["lot"] for facts in log.records(session, "jar").values()}
+        lots = session.scalars(
+            select(Lot).where(Lot.mass_g >= CRUMBS_G, Lot.made != "").order_by(Lot.came_on.desc(), Lot.id.desc())
+        )
+        return [
+            Made(
+                lot=lot.id,
+                food=known[lot.food_key].name,
+                form=known[lot.food_key].form,
+                colour=known[lot.food_key].colour,
+                made=lot.made,
+                on=say_day(lot.came_on),
+                mass=say_mass(lot.mass_g, units),
+                moisture_pct=known[lot.food_key].composition.water_g if lot.moisture_pct is None else lot.moisture_pct,
+                conditioned=lot.conditioned_on is not None,
+                wants_conditioning=lot.wants_conditioning,
+                in_jar=lot.id in held,
+                can_grind=lot.food_key in powders(),
+                meat=Trait.MEAT in known[lot.food_key].traits,
+                line=line_of(lot, known[lot.food_key], units),
+                gives=gives_of(session, lot),
+                story=list(lot.story["lines"]),
+            )
+            for lot in lots
+        ]

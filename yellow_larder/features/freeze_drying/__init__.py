@@ -1,0 +1,1 @@
+"""Loads in the freeze dryer."""

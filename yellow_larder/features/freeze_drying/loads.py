@@ -1,0 +1,340 @@
+"""The freeze dryer: a load planned, started, weighed until it agrees, and closed before it drinks the room."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import asdict, dataclass
+from datetime import datetime, timedelta
+from enum import StrEnum
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.drying import (
+    AGREE_HOURS,
+    Tray,
+    agree,
+)
+from yellow_larder.core.food import Food
+from yellow_larder.features.drying.conditioning import line_of
+from yellow_larder.features.drying.load_state import hours_between
+from yellow_larder.features.drying.tray_item import Room
+from yellow_larder.features.freeze_drying.plan import (
+    PREFIX,
+    Chamber,
+    FreezeItem,
+    FreezeItemPlan,
+    FreezeLoadAsk,
+    read_chamber,
+)
+from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.larder import Larder, Settings
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Lot, Record
+from yellow_larder.reference import foods
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.durations import say_hours
+from yellow_larder.words.errors import NotThere, Refused, refuse_stops
+from yellow_larder.words.quantities import read_amount, say_mass
+
+
+class Stage(StrEnum):
+    """Where a load for the freeze dryer stands."""
+
+    FREEZING = "freezing"
+    DRYING = "drying"
+    WEIGHING = "weighing"
+    DRY = "dry"
+    OPEN = "open"
+    """Out, dry, and drinking from the room."""
+
+
+@dataclass(frozen=True, slots=True)
+class Weighed:
+    """A weighing of the whole load."""
+
+    at: datetime
+    mass: str
+    agrees: bool
+
+
+@dataclass(frozen=True, slots=True)
+class FreezeLoad:
+    """A load in the freeze dryer, or out of it and not closed yet."""
+
+    number: int
+    says: str
+    dryer_name: str
+    stage: Stage
+    next: str
+    due: datetime
+    began: datetime
+    frozen_at: datetime
+    dry_low: datetime
+    dry_high: datetime
+    share: float
+    wet: str
+    dry: str
+    weighed: list[Weighed]
+    items: list[FreezeItemPlan]
+    out_at: datetime | None
+    pack_by: datetime | None
+    moisture_now: float
+    lots: list[int]
+    lines: list[str]
+
+
+def start_freeze_load(larder: Larder, ask: FreezeLoadAsk) -> int:
+    """The door closes on it now; returns its number.
+
+    Raises:
+        Refused: a field cannot be read, or the load is stopped by a finding.
+    """
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        chamber = read_chamber(session, ask, None)
+        refuse_stops(chamber.findings())
+        number = log.next_number(session, "freeze-load")
+        facts = {
+            "dryer": ask.dryer,
+            "items": [asdict(item) for item in ask.items],
+            "began": now.isoformat(),
+            "weighings": [],
+            "out": None,
+        }
+        names = " and ".join(food.name.removeprefix(PREFIX) for food in chamber.foods)
+        act = log.Act("freeze-load", number, "began", facts)
+        log.record(session, f"Put {names} in the freeze dryer", [act], at=now)
+    return number
+
+
+def weigh_freeze_load(larder: Larder, number: int, weight: str) -> None:
+    """The whole load was weighed, without its trays.
+
+    Raises:
+        Refused: it cannot weigh that.
+    """
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if facts["out"]:
+            raise Refused("number", "It is out already")
+        chamber = read_chamber(session, _ask(facts), None)
+        amount = read_amount(weight, "weight")
+        wet = sum(tray.mass_g for tray in chamber.trays)
+        least = sum(tray.mass_g * (100 - tray.water_pct) / 100 for tray in chamber.trays)
+        if amount.volume_ml or amount.mass_g > wet:
+            raise Refused("weight", f"More than the {say_mass(wet, chamber.household.units)} it went in with")
+        if amount.mass_g < 0.6 * least:
+            said = say_mass(least, chamber.household.units)
+            raise Refused("weight", f"Far below the {said} of it that is not water: is all of it on the scale?")
+        anew = facts | {"weighings": [*facts["weighings"], [now.isoformat(), amount.mass_g]]}
+        title = f"Weighed the freeze dryer's load: {say_mass(amount.mass_g, chamber.household.units)}"
+        log.record(session, title, [log.Act("freeze-load", number, "weighed", anew)], at=now)
+
+
+def take_out_freeze_load(larder: Larder, number: int, *, meant: bool = False, room: Room | None = None) -> list[int]:
+    """It comes out: each food becomes a lot, and the pack-by clock starts.
+
+    Raises:
+        Refused: two weighings do not agree yet, and it was not said that this is meant.
+    """
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if facts["out"]:
+            raise Refused("number", "It is out already")
+        chamber = read_chamber(session, _ask(facts), room)
+        dry = _agrees(facts)
+        if not dry and not meant:
+            raise Refused(
+                "meant",
+                f"Two weighings {AGREE_HOURS:g} hours apart do not agree yet: there may be ice in the middle of a "
+                "thick piece. It would come out soft, and not keep.",
+            )
+        expected = sum(chamber.dry_g(n) for n in range(len(chamber.foods)))
+        weighed = facts["weighings"][-1][1] if facts["weighings"] else expected
+        first = log.next_number(session, "lot")
+        acts = []
+        for n, (food, tray) in enumerate(zip(chamber.foods, chamber.trays, strict=True)):
+            mass_g = weighed * chamber.dry_g(n) / expected
+            acts.append(log.Act("lot", first + n, "came", _came(chamber, food, tray, mass_g, facts, now, dry=dry)))
+        lots = [act.subject for act in acts]
+        out = {
+            "at": now.isoformat(),
+            "lots": lots,
+            "room_c": chamber.room.temperature_c,
+            "humidity": chamber.room.humidity,
+        }
+        acts.append(log.Act("freeze-load", number, "out", facts | {"out": out}))
+        names = " and ".join(food.name for food in chamber.foods)
+        log.record(session, f"Took {names} out of the freeze dryer", acts, at=now)
+    return lots
+
+
+def closed_up(larder: Larder, number: int) -> None:
+    """What came out is closed up, or put by: its clock stops."""
+    now = larder.clock()
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if not facts["out"]:
+            raise Refused("number", "It is in the freeze dryer still")
+        act = log.Act("freeze-load", number, log.GONE, {})
+        log.record(session, "Closed up what the freeze dryer gave", [act], at=now)
+
+
+def see_freeze_loads(larder: Larder) -> list[FreezeLoad]:
+    """What is in the freeze dryers, or out and not closed yet, what is due first."""
+    with reading(larder.engine) as session:
+        return freeze_loads(session, larder.clock())
+
+
+def freeze_loads(session: Session, now: datetime) -> list[FreezeLoad]:
+    """The same, within a session."""
+    found = [_view(session, n, facts, now) for n, facts in log.records(session, "freeze-load").items()]
+    return sorted((each for each in found if each), key=lambda load: load.due)
+
+
+def open_moisture_pct(session: Session, lot: int, now: datetime) -> float | None:
+    """Moisture of a freeze-dried lot that has lain open since it came out, %; none if it is closed up."""
+    for facts in log.records(session, "freeze-load").values():
+        out = facts["out"]
+        if out and lot in out["lots"]:
+            chamber = read_chamber(session, _ask(facts), Room(out["room_c"], out["humidity"]))
+            return chamber.moisture_after(hours_between(datetime.fromisoformat(out["at"]), now))
+    return None
+
+
+def _facts(session: Session, number: int) -> dict[str, Any]:
+    row = session.get(Record, ("freeze-load", number))
+    if row is None:
+        raise NotThere("number", "That load is closed up")
+    return row.facts
+
+
+def _ask(facts: dict[str, Any]) -> FreezeLoadAsk:
+    return FreezeLoadAsk(items=tuple(FreezeItem(**item) for item in facts["items"]), dryer=facts["dryer"])
+
+
+def _weighings(facts: dict[str, Any]) -> list[tuple[datetime, float]]:
+    return [(datetime.fromisoformat(at), grams) for at, grams in facts["weighings"]]
+
+
+def _agrees(facts: dict[str, Any]) -> bool:
+    """Whether the last weighing agrees with one two hours or more before it."""
+    weighings = _weighings(facts)
+    if len(weighings) < 2:
+        return False
+    at, last = weighings[-1]
+    earlier = [each for each in weighings[:-1] if hours_between(each[0], at) >= AGREE_HOURS - 1 / 60]
+    return bool(earlier) and agree(earlier[-1][1], last, max(AGREE_HOURS, hours_between(earlier[-1][0], at)))
+
+
+def _came(
+    chamber: Chamber, food: Food, tray: Tray, mass_g: float, facts: dict[str, Any], now: datetime, *, dry: bool
+) -> dict[str, Any]:
+    units = chamber.household.units
+    hours = hours_between(datetime.fromisoformat(facts["began"]), now)
+    by_weight = max(0.0, 100 - tray.mass_g * (100 - tray.water_pct) / mass_g)
+    moisture = food.composition.water_g if dry else max(food.composition.water_g, by_weight)
+    state = "two weighings agreed" if dry else "taken out before two weighings agreed"
+    story = (
+        f"{say_day(day_of(now))}: freeze-dried in {say_hours(hours)}, {say_mass(tray.mass_g, units)} to "
+        f"{say_mass(mass_g, units)}, {state}"
+    )
+    return {
+        "food_key": food.key,
+        "came_g": mass_g,
+        "came_on": day_of(now).isoformat(),
+        "coins": None,
+        "price": None,
+        "moisture_pct": moisture,
+        "made": "freeze-dried",
+        "wet_g": tray.mass_g,
+        "wants_conditioning": False,
+        "story": [story],
+    }
+
+
+def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -> FreezeLoad | None:
+    out = facts["out"]
+    room = Room(out["room_c"], out["humidity"]) if out else None
+    chamber = read_chamber(session, _ask(facts), room)
+    units = chamber.household.units
+    run = chamber.phases()
+    began = datetime.fromisoformat(facts["began"])
+    frozen_at = began + timedelta(hours=run.freezing)
+    dry_low, dry_high = (frozen_at + timedelta(hours=each) for each in (run.drying_low, run.drying_high + run.extra))
+    out_at = datetime.fromisoformat(out["at"]) if out else None
+    lots = [session.get(Lot, lot) for lot in out["lots"]] if out else []
+    left = [lot for lot in lots if lot is not None and lot.mass_g >= 1]
+    if out and not left:
+        return None
+    open_hours = chamber.pack_hours()
+    pack_by = out_at + timedelta(hours=min(open_hours, 1000)) if out_at else None
+    stage, says, due = _stage(facts, now, frozen_at, dry_low, out_at, pack_by)
+    return FreezeLoad(
+        number=number,
+        says=" and ".join(f"{plan.wet} {plan.name}" for plan in chamber.item_plans()),
+        dryer_name=chamber.dryer.name,
+        stage=stage,
+        next=says,
+        due=due,
+        began=began,
+        frozen_at=frozen_at,
+        dry_low=dry_low,
+        dry_high=dry_high,
+        share=min(1.0, hours_between(began, now) / hours_between(began, dry_high)),
+        wet=say_mass(sum(tray.mass_g for tray in chamber.trays), units),
+        dry=say_mass(sum(chamber.dry_g(n) for n in range(len(chamber.foods))), units),
+        weighed=_weighed(facts, chamber.household),
+        items=chamber.item_plans(),
+        out_at=out_at,
+        pack_by=pack_by,
+        moisture_now=chamber.moisture_after(hours_between(out_at, now)) if out_at else 0.0,
+        lots=[lot.id for lot in left],
+        lines=[line_of(lot, foods()[lot.food_key], units) for lot in left],
+    )
+
+
+def _stage(
+    facts: dict[str, Any],
+    now: datetime,
+    frozen_at: datetime,
+    dry_low: datetime,
+    out_at: datetime | None,
+    pack_by: datetime | None,
+) -> tuple[Stage, str, datetime]:
+    """Where it stands, what to do next, and when."""
+    if out_at and pack_by:
+        late = now > pack_by
+        says = "It has drunk from the room: dry it again, or eat it soon" if late else "Close it up: it drinks the room"
+        return Stage.OPEN, says, pack_by
+    if _agrees(facts):
+        return Stage.DRY, "Dry: take it out and close it at once", now
+    weighings = _weighings(facts)
+    if weighings:
+        again = weighings[-1][0] + timedelta(hours=AGREE_HOURS)
+        return Stage.WEIGHING, "Weigh it again: two weighings two hours apart must agree", again
+    if now >= dry_low:
+        return Stage.WEIGHING, "Weigh the load, break a thick piece: cold in the middle is ice", dry_low
+    stage = Stage.DRYING if now >= frozen_at else Stage.FREEZING
+    return stage, "Leave it; the door stays closed", dry_low
+
+
+def _weighed(facts: dict[str, Any], household: Settings) -> list[Weighed]:
+    found: list[Weighed] = []
+    weighings: Sequence[tuple[datetime, float]] = _weighings(facts)
+    for n, (at, grams) in enumerate(weighings):
+        agrees = _agrees(facts | {"weighings": facts["weighings"][: n + 1]})
+        found.append(Weighed(at, say_mass(grams, household.units), agrees))
+    return found
+
+
+def moisture_of(session: Session, lot: Lot, now: datetime) -> float | None:
+    """Moisture by a lot's record, and by how long it has lain open since; none if it has no record of it."""
+    if lot.made != "freeze-dried":
+        return lot.moisture_pct
+    by_now = open_moisture_pct(session, lot.id, now)
+    return lot.moisture_pct if by_now is None else max(by_now, lot.moisture_pct or 0.0)

@@ -1,0 +1,1 @@
+"""What is in the freezer against insects: in, thawed, opened."""

@@ -1,0 +1,203 @@
+"""What is in the freezer now: in, out, thawed, opened."""
+
+from __future__ import annotations
+
+from dataclasses import asdict, dataclass
+from datetime import datetime, timedelta
+from enum import StrEnum
+from typing import Any
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.lots.lots import find_lot
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Record
+from yellow_larder.words.durations import say_hours
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import say_mass, say_temperature
+
+
+class Phase(StrEnum):
+    """Where a package in the freezer stands."""
+
+    COOLING = "cooling"
+    HOLDING = "holding"
+    DONE = "done"
+    THAWING = "thawing"
+    READY = "ready"
+
+
+@dataclass(frozen=True, slots=True)
+class InFreezer:
+    """Something that is in the freezer, or thawing beside it."""
+
+    number: int
+    says: str
+    food: str
+    form: str
+    colour: str
+    phase: Phase
+    next: str
+    went_in: datetime
+    cold_at: datetime
+    out_at: datetime
+    taken_out: datetime | None
+    open_at: datetime | None
+    middle_c: float
+    middle: str
+    share: float
+    """Part of the way from the door closing to the hold's end, or through the thaw."""
+    line: str
+    lot: int | None
+
+
+def plan_freeze(larder: Larder, ask: FreezeAsk) -> FreezePlan:
+    """How long this must stay in the freezer, and thaw. Nothing is saved.
+
+    Raises:
+        Refused: a field cannot be read, or the freezer is too warm to kill.
+    """
+    with reading(larder.engine) as session:
+        return Cold(session, ask).plan()
+
+
+def put_in(larder: Larder, ask: FreezeAsk) -> int:
+    """It goes into the freezer now; returns its number."""
+    with writing(larder.engine) as session:
+        cold = Cold(session, ask)
+        if ask.lot is not None and find_lot(session, ask.lot).food_key != cold.food.key:
+            raise Refused("line", "That lot is of another food")
+        number = log.next_number(session, "freezing")
+        facts = asdict(ask) | {"went_in": larder.clock().isoformat(), "taken_out": None}
+        title = f"Put {say_mass(cold.amount_g, cold.household.units)} {cold.food.name} into the freezer"
+        log.record(session, title, [log.Act("freezing", number, "in", facts)], at=larder.clock())
+    return number
+
+
+def take_out(larder: Larder, number: int, *, early: bool = False) -> None:
+    """It comes out of the freezer now, closed.
+
+    Raises:
+        Refused: its hold is not over yet, and it was not said that this is meant.
+    """
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if facts["taken_out"]:
+            raise Refused("number", "It is out already")
+        view = _view(session, number, facts, larder.clock())
+        if view.phase is not Phase.DONE and not early:
+            raise Refused("early", f"The hold is not over: {view.next.lower()} Eggs in the middle may live on.")
+        anew = facts | {"taken_out": larder.clock().isoformat()}
+        title = f"Took {view.food} out of the freezer"
+        log.record(session, title, [log.Act("freezing", number, "out", anew)], at=larder.clock())
+
+
+def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
+    """It is opened: its lot counts as frozen through if the hold was kept; returns the lot's number.
+
+    Raises:
+        Refused: it is still colder than the room's dew point, and it was not said that this is meant.
+    """
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if not facts["taken_out"]:
+            raise Refused("number", "It is in the freezer still")
+        cold = Cold(session, _ask(facts))
+        view = _view(session, number, facts, larder.clock())
+        if view.phase is not Phase.READY and not early:
+            water = cold.early_water_g(view.middle_c)
+            raise Refused("early", f"Too cold to open: about {water:.0f} g of water would settle on it. {view.next}")
+        today = larder.today().isoformat()
+        acts = [log.Act("freezing", number, log.GONE, {})]
+        lot = facts["lot"]
+        if lot is None:
+            lot = log.next_number(session, "lot")
+            came = {"food_key": cold.food.key, "came_g": cold.amount_g, "came_on": today, "coins": None, "price": None}
+            acts.append(log.Act("lot", lot, "came", came))
+        stayed = datetime.fromisoformat(facts["taken_out"]) - datetime.fromisoformat(facts["went_in"])
+        kept = stayed >= timedelta(hours=cold.freeze.ends_hours(cold.hold)) - timedelta(minutes=5)
+        if kept:
+            acts.append(log.Act("lot", lot, "frozen", {"on": today}))
+        title = f"Opened {view.food}, {'frozen through' if kept else 'not frozen through'}"
+        log.record(session, title, acts, at=larder.clock())
+    return int(lot)
+
+
+def in_freezer(larder: Larder) -> list[InFreezer]:
+    """What is in the freezer or thawing, what is due first."""
+    with reading(larder.engine) as session:
+        return freezings(session, larder.clock())
+
+
+def freezings(session: Session, now: datetime) -> list[InFreezer]:
+    """The same, within a session."""
+    views = [_view(session, n, facts, now) for n, facts in log.records(session, "freezing").items()]
+    order = [Phase.READY, Phase.DONE, Phase.THAWING, Phase.HOLDING, Phase.COOLING]
+    return sorted(views, key=lambda each: (order.index(each.phase), each.out_at))
+
+
+def _facts(session: Session, number: int) -> dict[str, Any]:
+    row = session.get(Record, ("freezing", number))
+    if row is None:
+        raise NotThere("number", "That is not in the freezer any more")
+    return row.facts
+
+
+def _ask(facts: dict[str, Any]) -> FreezeAsk:
+    return FreezeAsk(**{key: value for key, value in facts.items() if key not in ("went_in", "taken_out")})
+
+
+def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -> InFreezer:
+    cold = Cold(session, _ask(facts))
+    units = cold.household.units
+    went_in = datetime.fromisoformat(facts["went_in"])
+    cold_at = went_in + timedelta(hours=cold.freeze.middle_cold_hours())
+    out_at = went_in + timedelta(hours=cold.freeze.ends_hours(cold.hold))
+    taken_out = datetime.fromisoformat(facts["taken_out"]) if facts["taken_out"] else None
+    open_at = taken_out + timedelta(hours=cold.thaw.dry_hours()) if taken_out else None
+    if taken_out and open_at:
+        phase = Phase.READY if now >= open_at else Phase.THAWING
+        since, until = taken_out, open_at
+        middle = float(cold.thaw.temperature_c(np.array([_hours(taken_out, now)]))[0])
+        says = "Open it, and pack it dry." if phase is Phase.READY else f"Leave it closed for {_left(open_at, now)}."
+    else:
+        phase = Phase.DONE if now >= out_at else Phase.HOLDING if now >= cold_at else Phase.COOLING
+        since, until = went_in, out_at
+        middle = float(cold.freeze.temperature_c(np.array([_hours(went_in, now)]))[0])
+        says = {
+            Phase.DONE: "Take it out, closed, and let it warm.",
+            Phase.HOLDING: f"Leave it in for {_left(out_at, now)}.",
+            Phase.COOLING: f"The middle is cold in {_left(cold_at, now)}; the hold ends in {_left(out_at, now)}.",
+        }[phase]
+    length = max((until - since).total_seconds(), 1)
+    return InFreezer(
+        number=number,
+        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in a {cold.container.name}",
+        food=cold.food.name,
+        form=cold.food.form,
+        colour=cold.food.colour,
+        phase=phase,
+        next=says,
+        went_in=went_in,
+        cold_at=cold_at,
+        out_at=out_at,
+        taken_out=taken_out,
+        open_at=open_at,
+        middle_c=middle,
+        middle=say_temperature(middle, units),
+        share=min(1.0, (now - since).total_seconds() / length),
+        line=f"{say_mass(cold.amount_g, units)} {cold.food.name}",
+        lot=facts["lot"],
+    )
+
+
+def _hours(since: datetime, now: datetime) -> float:
+    return max(0.0, (now - since).total_seconds() / 3600)
+
+
+def _left(until: datetime, now: datetime) -> str:
+    return say_hours(max(0.0, (until - now).total_seconds() / 3600))

@@ -1,0 +1,1 @@
+"""The tables the rules stand on."""

@@ -1,0 +1,389 @@
+"""The guide: the tables the rules stand on, in the household's units."""
+
+from __future__ import annotations
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
+from yellow_larder.core.drying import TEST_WORDS, Produce
+from yellow_larder.core.keeping import Packing
+from yellow_larder.core.moisture import Gab
+from yellow_larder.core.planning import Body
+from yellow_larder.features.catalog.containers import Drawing, drawing, say_container
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.drying.tray_item import say_thickness
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.packing.sizing_methods import SchoolsRow, schools_table
+from yellow_larder.journal.database import reading
+from yellow_larder.reference import (
+    DAYS_PER_YEAR,
+    KitchenMeasure,
+    Thermal,
+    WallRange,
+    bodies,
+    containers,
+    foods,
+    kitchen,
+    life_classes,
+    lives,
+    packets,
+    thermal,
+    vapor_walls,
+    walls,
+)
+from yellow_larder.reference.drying import (
+    FreezeDryer,
+    IsothermRow,
+    Machine,
+    freeze_dryers,
+    isotherms,
+    machines,
+    powder_rows,
+    produce,
+)
+from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_volume
+
+
+@dataclass(frozen=True, slots=True)
+class FoodRow:
+    """A food of the table, figures per 100 g as packed."""
+
+    key: str
+    name: str
+    aliases: list[str]
+    group: str
+    form: str
+    colour: str
+    life: str
+    traits: list[str]
+    kcal: float
+    protein_g: float
+    fat_g: float
+    carbohydrate_g: float
+    fibre_g: float
+    water_g: float
+    loose_g_ml: float
+    settled_g_ml: float
+    particle_g_ml: float
+    source: str
+    density_source: str
+
+
+@dataclass(frozen=True, slots=True)
+class ContainerRow:
+    """A container of the table."""
+
+    key: str
+    name: str
+    kind: Kind
+    size: str
+    holds: str
+    closings: list[Closing]
+    draw: Drawing
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class PacketRow:
+    """An absorber packet of the table."""
+
+    size_ml: int
+    size: str
+    width_mm: float
+    length_mm: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class LifeRow:
+    """How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps."""
+
+    packing: Packing
+    cautious: float | None
+    customary: float | None
+    hopeful: float | None
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class LifeTable:
+    """A class of foods that age alike, and how long it keeps."""
+
+    life: str
+    meaning: str
+    q10: float
+    source: str
+    rows: list[LifeRow]
+
+
+@dataclass(frozen=True, slots=True)
+class KitchenRow:
+    """A thing counted in a kitchen, and what stands for it in the larder."""
+
+    what: str
+    stands_for: str
+    mass: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class BodyRow:
+    """The height and weight that stand in where a person's own are not said."""
+
+    ages: str
+    female: str
+    male: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class DryingRow:
+    """A fresh food, and how it is dried."""
+
+    name: str
+    cut: str
+    thick: str
+    air: str
+    hours: str
+    water_pct: float
+    becomes: str
+    wants: str
+    dry_when: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class MachineRow:
+    """Something to dry in, warm or cold."""
+
+    name: str
+    trays: str
+    figures: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class IsothermGuide:
+    """How much water foods hold at rest with air of 20, 40, 60 and 70 % humidity, at 25 °C, %."""
+
+    name: str
+    model: str
+    at_20: float
+    at_40: float
+    at_60: float
+    at_70: float
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class WallRow:
+    """What the wall of a kind of container lets through, and past its lid or seam."""
+
+    kind: Kind
+    film: str
+    face: str
+    closure: str
+    vapor_face: str
+    vapor_closure: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class PowderRow:
+    """What pieces become when they are ground."""
+
+    pieces: str
+    powder: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class Guide:
+    """All tables."""
+
+    foods: list[FoodRow]
+    containers: list[ContainerRow]
+    packets: list[PacketRow]
+    lives: list[LifeTable]
+    kitchen: list[KitchenRow]
+    bodies: list[BodyRow]
+    thermal: list[Thermal]
+    drying: list[DryingRow]
+    machines: list[MachineRow]
+    isotherms: list[IsothermGuide]
+    powders: list[PowderRow]
+    walls: list[WallRow]
+    schools: list[SchoolsRow]
+
+
+def guide(larder: Larder) -> Guide:
+    """Every table the rules stand on, each row with its source."""
+    with reading(larder.engine) as session:
+        units = settings(session).units
+        known = list(all_foods(session).values())
+    return Guide(
+        foods=[
+            FoodRow(
+                key=food.key,
+                name=food.name,
+                aliases=list(food.aliases),
+                group=food.group,
+                form=food.form,
+                colour=food.colour,
+                life=food.life,
+                traits=sorted(trait.value for trait in food.traits),
+                kcal=round(food.composition.kcal),
+                protein_g=round(food.composition.protein_g, 1),
+                fat_g=round(food.composition.fat_g, 1),
+                carbohydrate_g=round(food.composition.carbohydrate_g, 1),
+                fibre_g=round(food.composition.fibre_g, 1),
+                water_g=round(food.composition.water_g, 1),
+                loose_g_ml=food.loose_g_ml,
+                settled_g_ml=food.settled_g_ml,
+                particle_g_ml=food.particle_g_ml,
+                source=food.nutrition_source,
+                density_source=food.density_source,
+            )
+            for food in known
+        ],
+        containers=[
+            ContainerRow(
+                key=each.key,
+                name=each.name,
+                kind=each.kind,
+                size=say_container(each, units),
+                holds=say_volume(closed_volume_ml(each), units) if each.is_flat else "",
+                closings=list(each.closings),
+                draw=drawing(each),
+                source=each.source,
+            )
+            for each in containers().values()
+        ],
+        packets=[
+            PacketRow(
+                each.size_ml,
+                _size(each.width_mm, each.length_mm, units),
+                each.width_mm,
+                each.length_mm,
+                each.source,
+            )
+            for each in packets().values()
+        ],
+        lives=[
+            LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
+            for each in life_classes().values()
+        ],
+        kitchen=[_kitchen_row(row, units) for row in kitchen()],
+        bodies=_body_rows(units),
+        thermal=list(thermal().values()),
+        walls=[_wall_row(row) for row in walls().values()],
+        drying=[_drying_row(each, units) for each in produce().values()],
+        machines=[
+            *(_machine_row(each, units) for each in machines().values()),
+            *(_freeze_dryer_row(each, units) for each in freeze_dryers().values()),
+        ],
+        isotherms=[_isotherm_guide(row) for row in isotherms()],
+        schools=schools_table({food.key: food for food in known}, containers(), units),
+        powders=[PowderRow(foods()[row.pieces].name, foods()[row.powder].name, row.source) for row in powder_rows()],
+    )
+
+
+def _wall_row(row: WallRange) -> WallRow:
+    def span(low: float, high: float, unit: str) -> str:
+        return f"{low:g}–{high:g} {unit}" if high else "nothing"
+
+    tight, leaky = vapor_walls()[row.kind]
+    return WallRow(
+        row.kind,
+        f"{row.film_mil:g} mil" if row.film_mil else "",
+        span(row.tight.face_ml, row.leaky.face_ml, "mL/m²·day·atm"),
+        span(row.tight.closure_ml, row.leaky.closure_ml, "mL/day·atm"),
+        span(tight.face_g, leaky.face_g, "g/m²·day"),
+        span(1000 * tight.closure_g, 1000 * leaky.closure_g, "mg/day"),
+        row.source,
+    )
+
+
+def _drying_row(each: Produce, units: Units) -> DryingRow:
+    wants = [*sorted(want.value for want in each.wants), *(["outdoors"] if each.outdoors else [])]
+    return DryingRow(
+        name=each.name,
+        cut=each.cut,
+        thick=say_thickness(each.thickness_mm, units),
+        air=say_temperature(each.air_c, units),
+        hours=f"{each.hours_low:g}–{each.hours_high:g}",
+        water_pct=each.fresh_water_pct,
+        becomes=foods()[each.dried].name,
+        wants=", ".join(wants),
+        dry_when=TEST_WORDS[each.test].dry,
+        source=each.source,
+    )
+
+
+def _trays(count: int, width_mm: float, depth_mm: float, units: Units, *, is_round: bool = False) -> str:
+    size = f"{say_length(width_mm, units)} across" if is_round else _size(width_mm, depth_mm, units)
+    return f"{count} of {size}"
+
+
+def _machine_row(each: Machine, units: Units) -> MachineRow:
+    range_c = f"{say_temperature(each.low_c, units)} to {say_temperature(each.high_c, units)}"
+    heats = f", {each.watts:g} W, heating {each.duty:.0%} of the time" if each.watts else ""
+    slower = f", {each.slower:g} times as long as a fan" if each.slower != 1 else ""
+    trays = _trays(each.trays, each.width_mm, each.depth_mm, units, is_round=each.is_round)
+    return MachineRow(each.name, trays, f"{range_c}{heats}{slower}", each.source)
+
+
+def _freeze_dryer_row(each: FreezeDryer, units: Units) -> MachineRow:
+    figures = f"{say_mass(each.ice_g, units)} of ice, {say_mass(each.g_per_hour, units)} of water an hour"
+    return MachineRow(each.name, _trays(each.trays, each.width_mm, each.depth_mm, units), figures, each.source)
+
+
+def _isotherm_guide(row: IsothermRow) -> IsothermGuide:
+    held = row.isotherm.moisture_pct(np.array([0.2, 0.4, 0.6, 0.7]), 25.0)
+    at_20, at_40, at_60, at_70 = (round(float(each), 1) for each in held)
+    model = "GAB" if isinstance(row.isotherm, Gab) else "modified Henderson"
+    return IsothermGuide(row.name, model, at_20, at_40, at_60, at_70, row.source)
+
+
+def _size(width_mm: float, length_mm: float, units: Units) -> str:
+    return f"{say_length(width_mm, units)} × {say_length(length_mm, units)}"
+
+
+def _kitchen_row(row: KitchenMeasure, units: Units) -> KitchenRow:
+    first = row.words[0]
+    if row.measure in ("piece", "can"):
+        food = foods()[row.food]
+        what = f"a can of {first}" if row.measure == "can" else f"one {first}"
+        return KitchenRow(what, food.name, say_mass(row.mass_g(food), units), row.source)
+    stands_for = "nothing: a seasoning" if row.measure == "seasoning" else "nothing: not kept here"
+    return KitchenRow(", ".join(row.words), stands_for, "", row.source)
+
+
+def _body_rows(units: Units) -> list[BodyRow]:
+    rows = bodies()
+    ends = [row.age_from - 1 for row in rows[1:]]
+    return [
+        BodyRow(
+            ages=f"{row.age_from:g}–{end:g} years" if end is not None else f"{row.age_from:g} years and older",
+            female=_body(row.female, units),
+            male=_body(row.male, units),
+            source=row.source,
+        )
+        for row, end in zip(rows, [*ends, None], strict=True)
+    ]
+
+
+def _body(body: Body, units: Units) -> str:
+    return f"{say_length(body.height_cm * 10, units)}, {say_mass(body.weight_kg * 1000, units)}"
+
+
+def _life_row(life: str, packing: Packing) -> LifeRow:
+    row = lives()[life, packing]
+    cautious, customary, hopeful = (
+        None if math.isinf(days) else round(days / DAYS_PER_YEAR, 2)
+        for days in (row.days.cautious, row.days.customary, row.days.hopeful)
+    )
+    return LifeRow(packing, cautious, customary, hopeful, row.source)

@@ -1,0 +1,1 @@
+"""Who lives here, how they like to see things, and the larder itself: its file, its clock, its safe copies."""

@@ -1,0 +1,311 @@
+"""The larder as a whole: its file, its clock, and who it belongs to."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import asdict, dataclass, replace
+from datetime import date, datetime, timedelta
+from pathlib import Path
+from typing import Any
+
+from sqlalchemy import Engine, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.air import pressure_kpa
+from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.keeping import School, ageing_rate
+from yellow_larder.features.household.clock import day_of, on_the_wall, utc_now
+from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.journal import log
+from yellow_larder.journal.database import close_database, make_database, open_database, reading, writing
+from yellow_larder.journal.file import Hold, hold
+from yellow_larder.journal.tables import About, Household, Place
+from yellow_larder.reference import packets
+from yellow_larder.reference.faces import JOINS, cannot_be_printed
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.errors import NotThere, Outdated, Refused, in_words
+from yellow_larder.words.quantities import Units
+
+LONGEST_NAME = 80
+
+CLOCKS_DIFFER = timedelta(minutes=5)
+"""A clock that was set right may go back by this much and nobody need hear of it. Source: our judgement."""
+
+
+ROOM_C = (1.0, 45.0)
+"""The coldest and the warmest room that anybody packs in, °C; all sums hold for it. Source: our judgement."""
+
+
+@dataclass(frozen=True, slots=True)
+class Settings:
+    """Who eats here, the room they pack in, and how they like to see things.
+
+    Attributes:
+        name: what the household is called.
+        people: how many eat, as long as nobody is named.
+        kcal_per_person_day: what one of them eats in a day, likewise.
+        units: the measures they think in.
+        altitude_m: height of the house above the sea.
+        room_c: temperature of the room they pack in, °C.
+        humidity: relative humidity of that room, 0–1.
+        school: whose word they take on shelf life.
+        packet_sizes: ratings of the absorber packets they keep, mL.
+        currency: the sign put before sums of money; may be empty.
+        kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
+    """
+
+    name: str = "Our larder"
+    people: int = 2
+    kcal_per_person_day: float = 2200
+    units: Units = Units.METRIC
+    altitude_m: float = 0
+    room_c: float = 20
+    humidity: float = 0.5
+    school: School = School.CUSTOMARY
+    packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
+    currency: str = ""
+    kwh_coins: float = 0
+
+
+@dataclass(frozen=True, slots=True)
+class NewPlace:
+    """A place to put packages.
+
+    Attributes:
+        name: what it is called.
+        sort: how it is drawn: cupboard, cellar or loft.
+        shelves: how many there are, counted from the top.
+        width_mm: how wide they are.
+        mean_c: mean temperature of its year, °C.
+        warmest_c: the warmest it gets, °C.
+        warmest_month: the month it is warmest in, 1–12: July in the north, January in the south.
+        humidity: relative humidity, 0–1.
+    """
+
+    name: str
+    sort: str = "cupboard"
+    shelves: int = 3
+    width_mm: float = 1200
+    mean_c: float = 18
+    warmest_c: float = 22
+    warmest_month: int = 7
+    humidity: float = 0.5
+
+
+@dataclass(slots=True)
+class Larder:
+    """One household's larder: a file, held for this process alone, and a clock.
+
+    Attributes:
+        engine: the database in the file.
+        held: the hold on the file; none for a larder that is in no file.
+        clock: what tells the moment, in UTC.
+        copy_trouble: why the last safe copy could not be kept; empty if it could.
+    """
+
+    engine: Engine
+    held: Hold | None = None
+    clock: Callable[[], datetime] = utc_now
+    copy_trouble: str = ""
+
+    def today(self) -> date:
+        """The day it is in the house."""
+        return day_of(self.clock())
+
+    @property
+    def file(self) -> Path | None:
+        """The larder's file; none for a larder that is in no file."""
+        return self.held.path if self.held else None
+
+    def close(self) -> None:
+        """Carry everything over into the one file, close it, and let others have it."""
+        close_database(self.engine)
+        if self.held is not None:
+            self.held.let_go()
+
+    def __enter__(self) -> Larder:
+        return self
+
+    def __exit__(self, *_: object) -> None:
+        self.close()
+
+
+def open_larder(
+    path: Path,
+    clock: Callable[[], datetime] = utc_now,
+    *,
+    first_place: NewPlace | None = None,
+    demo: bool = False,
+) -> Larder:
+    """Open the larder in a file, or make one there.
+
+    Args:
+        path: the file.
+        clock: what tells the moment, in UTC.
+        first_place: the place that a new larder begins with; none means a pantry.
+        demo: mark a new larder as a demo, which may be made anew.
+
+    Raises:
+        CannotOpen: the file is no larder, is damaged or in use, or cannot be written; nothing was touched.
+    """
+    held = hold(path)
+    try:
+        if not held.path.exists():
+            make_database(held.path, lambda engine: _begin(engine, clock(), first_place, demo=demo))
+        return Larder(open_database(held.path), held, clock)
+    except BaseException:
+        held.let_go()
+        raise
+
+
+def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: bool) -> None:
+    acts = [
+        log.Act("household", 1, "settled", asdict(Settings())),
+        log.Act("place", 1, "made", _place_facts(first_place or NewPlace("Pantry"))),
+    ]
+    with writing(engine) as session:
+        log.record(session, "Opened the larder", acts, at=at)
+        if demo:
+            session.add(About(name="demo", value="yes"))
+
+
+def clock_behind(session: Session, now: datetime) -> str:
+    """What is to be said if the clock stands behind the newest change; empty if it does not."""
+    newest = log.newest_at(session)
+    if newest is None or newest - now <= CLOCKS_DIFFER:
+        return ""
+    shows, was = on_the_wall(now), on_the_wall(newest)
+    return (
+        f"This machine’s clock shows {say_day(shows.date())}, {shows:%H:%M}, but the newest change was made on "
+        f"{say_day(was.date())}, {was:%H:%M}. Set the clock: what is done now would get the wrong day."
+    )
+
+
+def settings(session: Session) -> Settings:
+    """How the household stands now."""
+    facts: dict[str, Any] = dict(session.get_one(Household, 1).facts)
+    coldest, warmest = ROOM_C
+    return Settings(
+        **facts
+        | {
+            # A file of before may have a room that nobody packs in.
+            "room_c": min(max(facts["room_c"], coldest), warmest),
+            "units": Units(facts["units"]),
+            "school": School(facts["school"]),
+            "packet_sizes": tuple(facts["packet_sizes"]),
+        }
+    )
+
+
+def current_settings(larder: Larder) -> Settings:
+    """How the household stands now, outside of any other reading."""
+    with reading(larder.engine) as session:
+        return settings(session)
+
+
+def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Settings:
+    """Change how the household stands, from the version it was shown in."""
+    try:
+        pressure_kpa(new.altitude_m)
+        check_range("temperature_c", new.room_c, *ROOM_C, "°C")
+        check_range("humidity", new.humidity, 0, 1, "")
+        check_range("kcal_per_person_day", new.kcal_per_person_day, 500, 8000, "kcal")
+    except OutOfRange as error:
+        raise in_words(error) from error
+    if not 1 <= new.people <= 100:
+        raise Refused("people", "Between 1 and 100 people can eat from one larder")
+    unknown = [size for size in new.packet_sizes if size not in packets()]
+    if unknown or not new.packet_sizes:
+        sizes = ", ".join(str(size) for size in packets())
+        raise Refused("packet_sizes", f"Pick the packets you keep from {sizes} mL")
+    if not 0 <= new.kwh_coins <= 1000:
+        raise Refused("kwh_coins", "A kilowatt-hour costs between 0 and 1,000 of the smallest coin")
+    currency = new.currency.strip()
+    if len(currency) > 3 or not currency.isprintable():
+        raise Refused("currency", "A sign for money has three letters at most")
+    tidy = replace(
+        new,
+        name=tidy_name(new.name, "name"),
+        packet_sizes=tuple(sorted(set(new.packet_sizes))),
+        currency=currency,
+    )
+    with writing(larder.engine) as session:
+        check_based_on(session, "household", 1, based_on, lambda: settings(session))
+        act = log.Act("household", 1, "settled", asdict(tidy))
+        log.record(session, "Changed the household", [act], at=larder.clock())
+    return tidy
+
+
+def add_place(larder: Larder, new: NewPlace) -> int:
+    """Add a place to put packages; returns its number."""
+    facts = _place_facts(new)
+    with writing(larder.engine) as session:
+        if session.scalar(select(Place.id).where(Place.name == facts["name"])):
+            raise Refused("name", f"There is already a place called {facts['name']}")
+        number = log.next_number(session, "place")
+        act = log.Act("place", number, "made", facts)
+        log.record(session, f"Added the place {facts['name']}", [act], at=larder.clock())
+    return number
+
+
+def take_back(larder: Larder, change_id: int | None = None) -> str:
+    """Undo the last change, whatever it was; returns what was undone.
+
+    Args:
+        larder: the larder.
+        change_id: the change that is meant; none means whatever is the last.
+
+    Raises:
+        NotThere: there is nothing to undo.
+        Outdated: another change came since, or that one is undone already.
+    """
+    with writing(larder.engine) as session:
+        change = log.last_change(session)
+        if change is None:
+            raise NotThere("undo", "There is nothing to undo")
+        if change_id is not None and change.id != change_id:
+            raise Outdated(
+                "undo", f"Something was changed since, perhaps on another screen: “{change.title}” came last"
+            )
+        log.undo(session, change, at=larder.clock())
+        return change.title
+
+
+def tidy_name(name: str, field_name: str) -> str:
+    """A name with its spaces tidied; markup is only text, but line breaks and control signs are refused."""
+    tidy = " ".join(name.split())
+    if not tidy:
+        raise Refused(field_name, "Give it a name")
+    if len(tidy) > LONGEST_NAME:
+        raise Refused(field_name, f"That name has {len(tidy):,} characters; {LONGEST_NAME} is the most a label holds")
+    lacking = cannot_be_printed(tidy)
+    if lacking or not all(sign.isprintable() or sign in JOINS for sign in tidy):
+        which = f"“{lacking}”" if lacking.isprintable() and lacking else "a control sign"
+        raise Refused(field_name, f"No label can print {which}: write the name without it")
+    return tidy
+
+
+def _place_facts(new: NewPlace) -> dict[str, Any]:
+    try:
+        ageing_rate(new.mean_c, new.warmest_c - new.mean_c, 2)
+        check_range("humidity", new.humidity, 0, 1, "")
+    except OutOfRange as error:
+        raise in_words(error) from error
+    if not 1 <= new.warmest_month <= 12:
+        raise Refused("warmest_month", "Months are counted from 1 to 12")
+    if new.sort not in ("cupboard", "cellar", "loft"):
+        raise Refused("sort", "A place is drawn as a cupboard, a cellar or a loft")
+    if not 1 <= new.shelves <= 12:
+        raise Refused("shelves", "Between 1 and 12 shelves can be drawn")
+    if not 300 <= new.width_mm <= 6000:
+        raise Refused("width_mm", "Shelves are between 30 cm and 6 m wide")
+    return {
+        "name": tidy_name(new.name, "name"),
+        "sort": new.sort,
+        "shelves": new.shelves,
+        "width_mm": new.width_mm,
+        "mean_c": new.mean_c,
+        "swing_c": new.warmest_c - new.mean_c,
+        "warmest_month": new.warmest_month,
+        "humidity": new.humidity,
+    }

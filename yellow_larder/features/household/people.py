@@ -1,0 +1,262 @@
+"""Who eats from the larder, and what that asks for in a day."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import asdict, dataclass, replace
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.planning import Activity, Body, Reckoned, Sex, energy_need, protein_need
+from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Record
+from yellow_larder.reference import usual_body
+from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.quantities import Units, read_amount, read_length_mm, say_length, say_mass
+
+MOST_ALIKE = 100
+
+OLDEST = 120
+"""Years; the equations are asked for none older. Source: our judgement."""
+_FEET = re.compile(
+    r"^\s*(\d+)\s*(?:ft|feet|foot|')\s*(?:(\d+(?:\.\d+)?)\s*(?:in|inch|inches|\"|″)?)?\s*$", re.IGNORECASE
+)
+
+_OWN_FIGURE = "your own figure"
+
+
+@dataclass(frozen=True, slots=True)
+class Eater:
+    """Somebody who eats here, as typed.
+
+    Attributes:
+        name: a name or a role.
+        birth_year: the year they were born.
+        sex: whose energy equation holds; "not said" takes the mean.
+        activity: how much they move.
+        height: in any units; empty means what is usual for the age.
+        weight: the same.
+        count: how many there are of them, alike.
+        weeks: guests: how many weeks of the time ahead they are here; none means always.
+        kcal: a figure of their own for the day, say from a doctor; none means the equation's.
+    """
+
+    name: str
+    birth_year: int
+    sex: Sex = Sex.UNSAID
+    activity: Activity = Activity.LIGHT
+    height: str = ""
+    weight: str = ""
+    count: int = 1
+    weeks: float | None = None
+    kcal: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Need:
+    """What one needs in a day, with the sums behind it."""
+
+    kcal: float
+    protein_g: float
+    kcal_working: str
+    protein_working: str
+    assumed: str
+
+
+@dataclass(frozen=True, slots=True)
+class EaterView:
+    """An eater as shown, with their need in a day."""
+
+    number: int
+    version: int
+    eater: Eater
+    age: int
+    need: Need
+
+
+@dataclass(frozen=True, slots=True)
+class Appetite:
+    """What the household eats in a day; guests are counted only where the time ahead is known.
+
+    Attributes:
+        people: how many always eat here.
+        kcal_day: what they eat together in a day, kcal.
+        protein_day_g: protein they need together in a day; 0 as long as nobody is named.
+        named: whether the figures are those of named eaters.
+    """
+
+    people: int
+    kcal_day: float
+    protein_day_g: float
+    named: bool
+
+    @property
+    def kcal_per_person_day(self) -> float:
+        """What one of them eats in a day, on average, kcal."""
+        return self.kcal_day / self.people
+
+
+@dataclass(frozen=True, slots=True)
+class EatersView:
+    """Everybody who eats here, and the household together."""
+
+    eaters: list[EaterView]
+    appetite: Appetite
+
+
+def appetite(session: Session, year: int) -> Appetite:
+    """What the household eats in a day."""
+    always = [
+        (_need(facts, year), facts["count"])
+        for facts in log.records(session, "eater").values()
+        # Of a year before somebody was born, the others ate.
+        if facts["weeks"] is None and facts["birth_year"] <= year
+    ]
+    if not always:
+        household = settings(session)
+        return Appetite(household.people, household.people * household.kcal_per_person_day, 0, named=False)
+    return Appetite(
+        people=sum(count for _, count in always),
+        kcal_day=sum(need.kcal * count for need, count in always),
+        protein_day_g=sum(need.protein_g * count for need, count in always),
+        named=True,
+    )
+
+
+def at_table(session: Session, days: float) -> float:
+    """How many sit down to a meal on average over the days ahead, guests counted for the weeks they stay."""
+    eaters = log.records(session, "eater").values()
+    always = sum(facts["count"] for facts in eaters if facts["weeks"] is None)
+    guests = sum(facts["count"] * min(facts["weeks"] * 7, days) for facts in eaters if facts["weeks"] is not None)
+    return (always or settings(session).people) + (guests / days if days else 0)
+
+
+def eaters(larder: Larder) -> EatersView:
+    """Everybody who eats here."""
+    year = larder.today().year
+    with reading(larder.engine) as session:
+        units = settings(session).units
+        versions = log.versions(session, "eater")
+        rows = [
+            EaterView(number, versions[number], _as_typed(facts, units), _age(facts, year), _need(facts, year))
+            for number, facts in log.records(session, "eater").items()
+        ]
+        return EatersView(rows, appetite(session, year))
+
+
+def need_of(larder: Larder, eater: Eater) -> Need:
+    """What somebody needs in a day, before they are kept."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+    return _need(_facts(eater, household, larder.today().year), larder.today().year)
+
+
+def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based_on: int | None = None) -> int:
+    """Add an eater, or change the one of that number from the version it was shown in; returns the number."""
+    with writing(larder.engine) as session:
+        facts = _facts(eater, settings(session), larder.today().year)
+        if number is None:
+            number, title = log.next_number(session, "eater"), f"{facts['name']} eats here now"
+        else:
+            old = _eater(session, number)
+            units = settings(session).units
+            check_based_on(session, "eater", number, based_on, lambda: _as_typed(old, units))
+            title = f"Changed what {old['name']} needs"
+        log.record(session, title, [log.Act("eater", number, "kept", facts)], at=larder.clock())
+    return number
+
+
+def remove_eater(larder: Larder, number: int, *, based_on: int | None = None) -> None:
+    """Somebody eats here no longer."""
+    with writing(larder.engine) as session:
+        name = _eater(session, number)["name"]
+        check_based_on(session, "eater", number, based_on)
+        log.record(session, f"{name} no longer eats here", [log.Act("eater", number, log.GONE, {})], at=larder.clock())
+
+
+def _eater(session: Session, number: int) -> dict[str, Any]:
+    row = session.get(Record, ("eater", number))
+    if row is None:
+        raise NotThere("number", "That eater is not there any more")
+    return row.facts
+
+
+def _facts(eater: Eater, household: Settings, year: int) -> dict[str, Any]:
+    """What is kept of an eater, checked; heights and weights in cm and kg."""
+    if not year - OLDEST <= eater.birth_year <= year:
+        raise Refused("birth_year", f"The year they were born lies between {year - OLDEST} and {year}")
+    if not 1 <= eater.count <= MOST_ALIKE:
+        raise Refused("count", f"Between 1 and {MOST_ALIKE} people can be counted alike; with nobody there is no need")
+    try:
+        if eater.weeks is not None:
+            check_range("weeks", eater.weeks, 0.1, 520, "weeks")
+        if eater.kcal is not None:
+            check_range("kcal_per_person_day", eater.kcal, 500, 8000, "kcal")
+        height = _read_height_cm(eater.height, household.units)
+        weight = _read_weight_kg(eater.weight, household.units)
+        usual = usual_body(year - eater.birth_year, eater.sex)
+        body = Body(height or usual.height_cm, weight or usual.weight_kg)
+        energy_need(age_years=year - eater.birth_year, sex=eater.sex, body=body, activity=eater.activity)
+    except OutOfRange as error:
+        raise in_words(error) from error
+    return asdict(replace(eater, name=tidy_name(eater.name, "name"), height="", weight="")) | {
+        "height": height,
+        "weight": weight,
+    }
+
+
+def _age(facts: dict[str, Any], year: int) -> int:
+    """Age in a year, within the ages that the equations are asked for."""
+    return min(max(year - int(facts["birth_year"]), 0), OLDEST)
+
+
+def _need(facts: dict[str, Any], year: int) -> Need:
+    age = _age(facts, year)
+    sex, activity = Sex(facts["sex"]), Activity(facts["activity"])
+    usual = usual_body(age, sex)
+    body = Body(facts["height"] or usual.height_cm, facts["weight"] or usual.weight_kg)
+    energy = energy_need(age_years=age, sex=sex, body=body, activity=activity)
+    if facts["kcal"] is not None:
+        energy = Reckoned(facts["kcal"], _OWN_FIGURE)
+    protein = protein_need(age_years=age, weight_kg=body.weight_kg)
+    return Need(energy.value, protein.value, energy.working, protein.working, _assumed(facts))
+
+
+def _assumed(facts: dict[str, Any]) -> str:
+    missing = [part for part in ("height", "weight") if not facts[part]]
+    if not missing:
+        return ""
+    return f"{' and '.join(missing)} not said: the usual for the age"
+
+
+def _as_typed(facts: dict[str, Any], units: Units) -> Eater:
+    height = say_length(facts["height"] * 10, units) if facts["height"] else ""
+    weight = say_mass(facts["weight"] * 1000, units) if facts["weight"] else ""
+    spelled = {"sex": Sex(facts["sex"]), "activity": Activity(facts["activity"])}
+    return Eater(**facts | spelled | {"height": height, "weight": weight})
+
+
+def _read_height_cm(text: str, units: Units) -> float | None:
+    if not text.strip():
+        return None
+    feet = _FEET.match(text)
+    if feet:
+        return round((int(feet[1]) * 12 + float(feet[2] or 0)) * 2.54, 1)
+    return round(read_length_mm(text, "height", units=units) / 10, 1)
+
+
+def _read_weight_kg(text: str, units: Units) -> float | None:
+    if not text.strip():
+        return None
+    bare = re.fullmatch(r"\s*\d+(?:[.,]\d+)?\s*", text)
+    if bare:
+        text += " kg" if units is Units.METRIC else " lb"
+    amount = read_amount(text, "weight")
+    if amount.volume_ml:
+        raise Refused("weight", "Write a weight such as 64 kg or 140 lb")
+    return round(amount.mass_g / 1000, 1)

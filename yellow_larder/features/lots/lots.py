@@ -1,0 +1,93 @@
+"""What is in the house and not packed yet: the cupboard's open packets, and what was just bought."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.food import Food, Trait
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
+from yellow_larder.journal.tables import Lot
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import read_amount, say_mass
+
+CRUMBS_G = 1.0
+"""Less than this is nothing left."""
+
+
+def cupboard_g(session: Session) -> dict[str, float]:
+    """Grams of each food in the cupboard, by key."""
+    rows = session.execute(select(Lot.food_key, func.sum(Lot.mass_g)).where(Lot.mass_g > 0).group_by(Lot.food_key))
+    return {row[0]: row[1] for row in rows}
+
+
+def set_cupboard(larder: Larder, food: str, amount: str) -> None:
+    """Say how much of a food is in the cupboard, as weighed or guessed; "0" or nothing for none left."""
+    with writing(larder.engine) as session:
+        foods = all_foods(session)
+        if food not in foods:
+            raise NotThere("food", "That food is not in the table")
+        wanted = foods[food]
+        nothing = amount.strip() in ("", "0", "none")
+        mass_g = 0.0 if nothing else read_amount(amount, "cupboard").weighs_g(wanted.loose_g_ml)
+        lots = session.scalars(select(Lot).where(Lot.food_key == food, Lot.mass_g > 0).order_by(Lot.came_on)).all()
+        acts = _weighed(lots, mass_g)
+        brought = mass_g - sum(lot.mass_g for lot in lots)
+        if not acts and abs(brought) < CRUMBS_G:
+            raise Refused("cupboard", "That is what is written already")
+        if brought >= CRUMBS_G:
+            facts = {"food_key": food, "came_g": brought, "came_on": larder.today().isoformat()}
+            number = log.next_number(session, "lot")
+            acts = [log.Act("lot", number, "came", facts | {"coins": None, "price": None})]
+        said = say_mass(mass_g, settings(session).units) if mass_g else "nothing"
+        log.record(session, f"In the cupboard: {said} of {wanted.name}", acts, at=larder.clock())
+
+
+def find_lot(session: Session, number: int) -> Lot:
+    """The lot of that number, as long as something of it is left."""
+    lot = session.get(Lot, number)
+    if lot is None or lot.mass_g < CRUMBS_G:
+        raise NotThere("lot", "Nothing is left of that lot")
+    return lot
+
+
+def _weighed(lots: Sequence[Lot], mass_g: float) -> list[log.Act]:
+    """The oldest is eaten first: what is missing comes off the oldest lots."""
+    gone = sum(lot.mass_g for lot in lots) - mass_g
+    acts = []
+    for lot in lots:
+        if gone < CRUMBS_G:
+            break
+        left = max(0.0, lot.mass_g - gone)
+        gone -= lot.mass_g - left
+        acts.append(log.Act("lot", lot.id, "weighed", {"mass_g": left}))
+    return acts
+
+
+def wants_proof(food: Food) -> bool:
+    """Whether a food is dried at home and one wet piece can spoil all: not meat, which is kept cold."""
+    return Trait.HOME_DRIED in food.traits and Trait.MEAT not in food.traits
+
+
+def is_unproven(food: Food, lot: Lot | None, *, conditioned: bool = False) -> bool:
+    """Whether it was dried at home, and neither its record nor anybody says that a jar has proved it dry.
+
+    Args:
+        food: the food.
+        lot: the record it comes with; none if it was typed by hand.
+        conditioned: whether somebody said so of food without a record.
+    """
+    if lot is None:
+        return wants_proof(food) and not conditioned
+    return lot.wants_conditioning and lot.conditioned_on is None
+
+
+def lot_of(session: Session, number: int | None, food: Food) -> Lot | None:
+    """The lot that a food comes from; none if it is of no lot, or of another food's."""
+    lot = session.get(Lot, number) if number is not None else None
+    return lot if lot is not None and lot.food_key == food.key else None

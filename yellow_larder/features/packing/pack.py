@@ -1,0 +1,195 @@
+"""Packing what is on the bench: from here on the containers exist."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass, replace
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.containers import Kind
+from yellow_larder.core.finding import Severity
+from yellow_larder.core.keeping import School
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
+from yellow_larder.features.packing.plan import Lasts, Packed, Plan
+from yellow_larder.features.packing.planner import plan_in
+from yellow_larder.features.packing.request import Ask, read_container
+from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
+from yellow_larder.journal.tables import Place
+from yellow_larder.reference import life_classes
+from yellow_larder.words.dates import check_day
+from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import say_mass
+
+SHORTEST_WHY, LONGEST_WHY = 8, 120
+"""Letters that a reason has which overrides a stop: more than a sigh, and not more than a label holds."""
+
+
+WEIGHED_WITHIN = 0.01
+"""How far a kitchen scale and what was rounded in typing may differ. Source: our judgement."""
+
+
+@dataclass(frozen=True, slots=True)
+class Batch:
+    """What was packed in one go."""
+
+    batch: int
+    numbers: list[int]
+    title: str
+    took: str
+    """What it took from the supplies, in words; empty if they have none of it."""
+
+
+def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int | None = None) -> Batch:
+    """Pack what is on the bench: its containers get numbers and a place.
+
+    Args:
+        larder: the larder.
+        ask: what is on the bench.
+        packed_on: the day it was packed; none means today.
+        shelf: which shelf, counted from the top; none means the one that suits the container.
+
+    Raises:
+        Refused: a field is wrong, or the verdict is a stop; nothing is saved.
+    """
+    today = larder.today()
+    day = check_day(packed_on or today, today, "packed_on")
+    with writing(larder.engine) as session:
+        planned = plan_in(session, ask, now=larder.clock(), packed_on=day)
+        against = stop_overridden(ask, planned)
+        place = session.get_one(Place, planned.place)
+        chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
+        if not 1 <= chosen <= place.shelves:
+            raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
+        facts = shared_facts(session, ask, planned, day, chosen) | {"against": against}
+        first = log.next_number(session, "package")
+        groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
+        acts = [
+            log.Act("package", first + n, "packed", facts | own_facts(group, planned)) for n, group in enumerate(groups)
+        ]
+        title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
+        check_lot_holds(session, ask, planned)
+        acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
+        stock = Stock(session)
+        taken = _off_the_supplies(stock, acts, day) if day == today else []
+        acts += taken
+        change = log.record(session, title, acts, at=larder.clock())
+        numbers = [act.subject for act in acts if act.kind == "package"]
+        return Batch(change.id, numbers, title, stock.say_taken(taken))
+
+
+def _off_the_supplies(stock: Stock, acts: list[log.Act], on: date) -> list[log.Act]:
+    """What packing takes off the supplies; of what was packed on a day that is past, the counts know already."""
+    packages = [act.facts for act in acts if act.kind == "package"]
+    return [*stock.takes(packages), *stock.opens(packages, on)]
+
+
+def stop_overridden(ask: Ask, planned: Plan) -> str:
+    """What the label says of a stop that was overridden: the stop, and why; empty if there is none.
+
+    Raises:
+        Refused: the verdict is a stop, and nobody has typed why it is packed all the same.
+    """
+    if planned.verdict.severity is not Severity.STOP:
+        return ""
+    why = " ".join(ask.against.split())
+    if not why:
+        raise Refused("verdict", planned.verdict.says)
+    if not SHORTEST_WHY <= len(why) <= LONGEST_WHY or not why.isprintable():
+        raise Refused(
+            "against", f"Say why in a few words, {SHORTEST_WHY} to {LONGEST_WHY} letters: the label carries it"
+        )
+    return f"{planned.verdict.says} Packed all the same: {why}"
+
+
+def usual_shelf(kind: Kind, shelves: int) -> int:
+    """Where things usually stand: jars at the top, bags and cans between, heavy pails at the foot."""
+    if kind in (Kind.PAIL, Kind.LINED_PAIL):
+        return shelves
+    return 1 if kind is Kind.JAR else (shelves + 1) // 2
+
+
+def check_lot_holds(session: Session, ask: Ask, planned: Plan, *, promised_g: float = 0.0) -> None:
+    """Refuse to pack more than a lot holds, unless it is said that there was more.
+
+    Args:
+        session: where the lot is read.
+        ask: what is on the bench.
+        planned: its plan.
+        promised_g: what other lines of a run take of the lot, g.
+
+    Raises:
+        Refused: it holds less.
+    """
+    if ask.lot is None or ask.more:
+        return
+    lot = find_lot(session, ask.lot)
+    left_g, wanted_g = lot.mass_g - promised_g, planned.amount_g
+    if lot.food_key == planned.food.key and wanted_g > left_g * (1 + WEIGHED_WITHIN) + CRUMBS_G:
+        units = settings(session).units
+        holds, packs = say_mass(max(0.0, left_g), units), say_mass(wanted_g, units)
+        raise Refused("lot", f"That lot holds {holds}, and this packs {packs}. Pack less, or say that there was more")
+
+
+def off_the_lot(session: Session, number: int | None, food_key: str, mass_g: float) -> list[log.Act]:
+    """What packing takes off the lot in the cupboard; a lot of another food is not meant."""
+    if number is None:
+        return []
+    lot = find_lot(session, number)
+    if lot.food_key != food_key:
+        return []
+    return [log.Act("lot", number, "packed", {"mass_g": min(mass_g, lot.mass_g)})]
+
+
+def shared_facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:
+    """What all containers of the batch have in common, as the journal keeps it."""
+    food = all_foods(session)[planned.food.key]
+    container = read_container(ask, settings(session).units)
+    return {
+        "food_key": food.key,
+        "food_name": food.name,
+        "form": food.form,
+        "colour": food.colour,
+        "container_key": container.key,
+        "closing": planned.closing.value,
+        "outer": ask.outer,
+        "moisture_pct": planned.food.moisture_pct,
+        "packed_on": day.isoformat(),
+        "place_id": planned.place,
+        "shelf": shelf,
+        "q10": life_classes()[food.life].q10,
+        **lasts_facts(planned.lasts),
+    }
+
+
+def lasts_facts(lasts: Mapping[School, Lasts]) -> dict[str, float | None]:
+    """What is kept with a package of how long it lasts."""
+    facts: dict[str, float | None] = {}
+    for school, each in lasts.items():
+        facts[f"{school.value}_days"] = each.base_days
+        facts[f"{school.value}_most"] = each.most_days
+    return facts
+
+
+def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
+    """What differs between the full ones and a last one."""
+    return {
+        "mass_g": group.mass_g,
+        "kcal": group.kcal,
+        "packets": {str(packet.size_ml): packet.count for packet in group.packets} | gel_in(planned),
+        "level": group.food_height_mm / planned.draw.inner_mm,
+        "closed": asdict(replace(planned.closed, void_ml=group.void_ml, packed_ml=group.packed_ml)),
+    }
+
+
+def gel_in(planned: Plan) -> dict[str, int]:
+    """Packets of gel that go into each, by what stands on them."""
+    if planned.damp is None or not planned.damp.gel_packets:
+        return {}
+    return {f"{planned.damp.gel_each_g:g} g gel": planned.damp.gel_packets}

@@ -1,0 +1,142 @@
+"""A package as it would stand in a place: put together once for all that is judged, promised and drawn of it."""
+
+from __future__ import annotations
+
+from yellow_larder.core.air import oxygen_left, pressure_kpa
+from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.food import Food
+from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
+from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.household.larder import Settings
+from yellow_larder.features.packing.plan import Closed
+from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
+from yellow_larder.journal.tables import Package as StoredPackage
+from yellow_larder.journal.tables import Place
+from yellow_larder.reference import life_classes, lives_of, walls_of
+from yellow_larder.reference.drying import isotherm_of, texture_of
+
+OPENINGS_A_DAY = {Opened.NEVER: 0.0, Opened.WEEKLY: 1 / 7, Opened.DAILY: 1.0}
+
+
+def climate_of(place: Place) -> Climate:
+    """The climate of a place, for the core."""
+    return Climate(place.mean_c, place.swing_c, min(max(place.humidity, 0.02), 0.98))
+
+
+def room_of(household: Settings) -> Room:
+    """The air of the room that packing is done in, for the core."""
+    return Room(household.room_c, household.humidity, pressure_kpa(household.altitude_m))
+
+
+def left_kpa(ask: Ask) -> float:
+    """Pressure that the vacuum leaves: by its gauge, or what is usual for its pump."""
+    return LEAVES_KPA[ask.pull] if ask.left_kpa is None else ask.left_kpa
+
+
+def vacuum_share(ask: Ask, closing: Closing, household: Settings) -> float | None:
+    """Oxygen that a vacuum leaves, as a share of what the room's air would hold; none if none is drawn."""
+    if closing is not Closing.VACUUM:
+        return None
+    return oxygen_left(left_kpa(ask), pressure_kpa(household.altitude_m))
+
+
+def course_of(
+    ask: Ask,
+    food: Food,
+    container: Container,
+    closing: Closing,
+    place: Place,
+    household: Settings,
+    *,
+    mass_g: float,
+    void_ml: float,
+    packed_ml: float,
+    moisture_pct: float,
+    gel_g: float = 0.0,
+) -> Course:
+    """What becomes of one container as it was asked for, where it would stand."""
+    room = room_of(household)
+    closed = Closed(
+        void_ml=void_ml,
+        packed_ml=packed_ml,
+        opened_a_day=OPENINGS_A_DAY[ask.opened],
+        gel_g=gel_g,
+        waxed=ask.waxed and container.kind is Kind.BOTTLE,
+        room_c=room.temperature_c,
+        room_humidity=room.humidity,
+        room_kpa=room.pressure_kpa,
+        vacuum_share=vacuum_share(ask, closing, household),
+    )
+    return _course(food, container, closing, place, closed, mass_g=mass_g, moisture_pct=moisture_pct)
+
+
+def closed_of(course: Course, *, waxed: bool) -> Closed:
+    """How a package was closed, as it is kept with it."""
+    of = course.of
+    return Closed(
+        void_ml=of.void_ml,
+        packed_ml=of.packed_ml,
+        vacuum_share=of.vacuum_share,
+        opened_a_day=of.opened_a_day,
+        gel_g=of.gel_g,
+        waxed=waxed and of.container.kind is Kind.BOTTLE,
+        room_c=of.room.temperature_c,
+        room_humidity=of.room.humidity,
+        room_kpa=of.room.pressure_kpa,
+    )
+
+
+def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course | None:
+    """What becomes of a package that is kept, if it stood in a place from the day it was packed.
+
+    None if nobody wrote down how it was closed.
+    """
+    if not package.closed:
+        return None
+    return _course(
+        food,
+        container_by_key(package.container_key),
+        Closing(package.closing),
+        place,
+        Closed(**package.closed),
+        mass_g=package.mass_g,
+        moisture_pct=package.moisture_pct,
+    )
+
+
+def _course(
+    food: Food,
+    container: Container,
+    closing: Closing,
+    place: Place,
+    closed: Closed,
+    *,
+    mass_g: float,
+    moisture_pct: float,
+) -> Course:
+    return Course(
+        Package(
+            container=container,
+            closing=closing,
+            walls=walls_of(container, waxed=closed.waxed),
+            void_ml=closed.void_ml,
+            packed_ml=closed.packed_ml,
+            vacuum_share=closed.vacuum_share,
+            mass_g=mass_g,
+            moisture_pct=moisture_pct,
+            isotherm=isotherm_of(food),
+            texture=texture_of(food),
+            gel_g=closed.gel_g,
+            opened_a_day=closed.opened_a_day,
+            climate=climate_of(place),
+            room=Room(closed.room_c, closed.room_humidity, closed.room_kpa),
+        )
+    )
+
+
+def bests_of(food: Food, course: Course) -> dict[School, Best]:
+    """Until when a package is good, by each school."""
+    of, life = course.of, life_classes()[food.life]
+    rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
+    packing, table = packing_class(of.container, of.closing), lives_of(food.life)
+    return {school: best_by(course, table, life.frozen, packing, rate, school) for school in School}

@@ -1,0 +1,378 @@
+"""Which container? For some lots, how long they are wanted and how fast the kitchen empties them."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime, timedelta
+from typing import Any
+
+import numpy as np
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.air import fill, mass_that_fits_g, need_by_air_ml
+from yellow_larder.core.arrays import Indices
+from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
+from yellow_larder.core.days import say_span
+from yellow_larder.core.finding import Severity
+from yellow_larder.core.food import Food
+from yellow_larder.core.moisture import Spoils
+from yellow_larder.core.packing import (
+    Case,
+    NothingFits,
+    Proposal,
+    judge,
+    keeps_too_short,
+    propose,
+    stands_open_too_long,
+)
+from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.freeze_drying.loads import moisture_of
+from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.money import say_money
+from yellow_larder.features.household.patience import still_wanted
+from yellow_larder.features.lots.lots import is_unproven, lot_of
+from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
+from yellow_larder.features.packing.package_course import bests_of, course_of
+from yellow_larder.features.packing.request import Ask, Opened, find_place, read_food, usual_closing
+from yellow_larder.features.supplies.stock import Sort, Stock
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Lot, Place
+from yellow_larder.reference import DAYS_PER_YEAR, containers
+from yellow_larder.words.dates import say_best_by
+from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import read_amount, say_mass
+
+MOST_LINES = 12
+
+_GOOD_OPEN_DAYS, _CRISP_OPEN_DAYS = 120.0, 45.0
+"""How long food is good once its container is open; crisp food shorter. Source: our judgement from common practice, the
+smallest container the kitchen will empty soon."""
+
+_FOOD_COINS_PER_G = 0.3
+"""What food is worth where nobody wrote its price down. Source: our judgement, three of the large coin a kilogram."""
+
+_HANDLING_COINS = 15.0
+"""What filling and closing one container is worth in time. Source: our judgement."""
+
+_KIND_COINS = 60.0
+"""What a second size for the same lot is worth in bother. Source: our judgement."""
+
+_PACKET_COINS_PER_ML = 0.08
+"""What absorbers cost where nobody wrote it down. Source: our judgement: a 500 mL packet at two fifths."""
+
+_USUAL_COINS = {
+    Kind.BAG: (25.0, 8.0),
+    Kind.ZIP_BAG: (30.0, 10.0),
+    Kind.CLEAR_BAG: (30.0, 10.0),
+    Kind.POUCH: (20.0, 10.0),
+    Kind.JAR: (90.0, 70.0),
+    Kind.PAIL: (300.0, 20.0),
+    Kind.LINED_PAIL: (380.0, 28.0),
+    Kind.BOTTLE: (15.0, 5.0),
+    Kind.CAN: (120.0, 60.0),
+}
+"""What a container costs where nobody wrote it down: so much, and so much a litre. Source: our judgement."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class WantedLine:
+    """A lot that is to be packed.
+
+    Attributes:
+        line: "10 kg pearl barley".
+        lot: its number in the cupboard, if it has one.
+        a_week: what the kitchen takes of it in a week, "400 g"; empty if nobody knows.
+        moisture: its moisture as measured, %; none means that of its record, or of the table.
+        conditioned: that it was conditioned in a jar, if it comes without a record.
+    """
+
+    line: str
+    lot: int | None = None
+    a_week: str = ""
+    moisture: float | None = None
+    conditioned: bool = False
+
+
+@dataclass(frozen=True, slots=True)
+class ProposedContainers:
+    """Containers of one kind for a lot."""
+
+    key: str
+    name: str
+    draw: Drawing
+    level: float
+    closing: Closing
+    count: int
+    each: str
+    amount: str
+    """What goes into all of them, as it is put on the bench."""
+    in_stock: int
+    keeps: str
+    open_for: str
+    """How long one stands open, if it is known how fast the kitchen empties it."""
+    cost: str
+
+
+@dataclass(frozen=True, slots=True)
+class ProposedLine:
+    """What is proposed for a lot."""
+
+    food: str
+    form: str
+    colour: str
+    lot: int | None
+    containers: list[ProposedContainers]
+    left_out: str
+    """Containers that may not be, and why, in short."""
+
+
+@dataclass(frozen=True, slots=True)
+class ProposedPacking:
+    """What is proposed for all lots together."""
+
+    lines: list[ProposedLine]
+    buy: list[str]
+    cost: str
+    optimal: bool
+    """Whether it is proven that nothing costs less."""
+    guessed: bool
+    """Whether prices had to be guessed."""
+
+
+@dataclass(frozen=True, slots=True)
+class _Offer:
+    """A kind of container that is offered."""
+
+    container: Container
+    stock: int
+    price: float
+    guessed: bool
+    buyable: bool
+
+
+@dataclass(frozen=True, slots=True)
+class _Lot:
+    """A lot as it was read: how much of what, its record if it has one, and what the kitchen takes of it a day, g."""
+
+    food: Food
+    mass_g: float
+    record: Lot | None
+    number: int | None
+    uses_g_day: float | None
+    moisture_pct: float
+    unproven: bool
+
+
+@dataclass(frozen=True, slots=True)
+class _Pair:
+    """A lot in a kind of container."""
+
+    fits_g: float
+    costs: float
+    life_days: float
+    open_days: float | None
+    closing: Closing
+    stop: str
+
+
+def propose_packing(
+    larder: Larder,
+    lines: Sequence[WantedLine],
+    *,
+    horizon_years: float = 10,
+    place: int | None = None,
+    opened: Opened = Opened.NEVER,
+) -> ProposedPacking:
+    """The containers that keep some lots best for least cost, all of them together.
+
+    Args:
+        larder: the larder.
+        lines: the lots.
+        horizon_years: how long they are meant to keep.
+        place: where they will stand; none means the first place.
+        opened: how often each container is opened.
+
+    Raises:
+        Refused: a line cannot be read, or goes into nothing.
+    """
+    if not 1 <= len(lines) <= MOST_LINES:
+        raise Refused("line", f"One lot at least, {MOST_LINES} at the most")
+    if not 0.1 <= horizon_years <= 40:
+        raise Refused("horizon_years", "The years it is meant to keep must lie between 0.1 and 40")
+    with reading(larder.engine) as session:
+        household, where = settings(session), find_place(session, place)
+        known = all_foods(session)
+        stock = Stock(session)
+        offers, per_ml = _offers(stock), _packet_coins_per_ml(stock)
+        wanted = [_read(session, n, line, known, larder.clock()) for n, line in enumerate(lines)]
+        asked = Ask(horizon_years=horizon_years, outer=True, opened=opened)
+        pairs = [
+            [_pair(each, offer.container, household, where, asked, per_ml) for offer in offers]
+            for each in _as_long_as_wanted(wanted)
+        ]
+        mass = np.array([each.mass_g for each in wanted])
+        try:
+            found = propose(
+                mass,
+                np.array([[pair.fits_g for pair in row] for row in pairs]),
+                np.array([[pair.costs for pair in row] for row in pairs]),
+                np.array([offer.price for offer in offers]),
+                np.array([float(offer.stock) for offer in offers]),
+                np.array([offer.buyable for offer in offers]),
+                kind_cost=_KIND_COINS,
+            )
+        except NothingFits as error:
+            raise Refused("line.0", f"No container does: {error}") from error
+        today = larder.today()
+        shown = [_line(each, pairs[n], offers, found.counts[n], household, today) for n, each in enumerate(wanted)]
+    return _packing(shown, offers, found, household)
+
+
+def _as_long_as_wanted(lots: Sequence[_Lot]) -> Iterator[_Lot]:
+    for lot in lots:
+        still_wanted()
+        yield lot
+
+
+def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, household: Settings) -> ProposedPacking:
+    bought = [(offer, int(n)) for offer, n in zip(offers, found.buy, strict=True) if n]
+    used = found.counts.sum(axis=0)
+    return ProposedPacking(
+        lines,
+        [f"{n} × {offer.container.name}" for offer, n in bought],
+        say_money(sum(offer.price * n for offer, n in bought), household) if bought else "",
+        found.gap <= 1e-3,
+        any(offer.guessed for offer, n in zip(offers, used, strict=True) if n),
+    )
+
+
+def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], now: datetime) -> _Lot:
+    try:
+        food, amount = read_food(Ask(line=line.line), known)
+        grams = amount.weighs_g(food.loose_g_ml)
+    except Refused as error:
+        raise Refused(f"line.{n}", error.message, nearest=error.nearest) from error
+    if grams < 1:
+        raise Refused(f"line.{n}", "Write how much there is, such as 10 kg")
+    lot = lot_of(session, line.lot, food)
+    known_pct = moisture_of(session, lot, now) if lot is not None and line.moisture is None else line.moisture
+    if known_pct is not None and not 0 <= known_pct <= 100:
+        raise Refused(f"line.{n}", "Moisture lies between 0 and 100 %")
+    moisture = food.composition.water_g if known_pct is None else known_pct
+    unproven = is_unproven(food, lot, conditioned=line.conditioned)
+    return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture, unproven)
+
+
+def _offers(stock: Stock) -> list[_Offer]:
+    """What there is to put food into: the table's containers, and bags cut down that are in stock."""
+    tried = [each for each in containers().values() if each.kind is not Kind.PACKET]
+    cut = [each["key"] for each in stock.records.values() if each["key"].startswith("own:") and each["count"]]
+    own = [container_by_key(key) for key in cut]
+    found = []
+    for container in [*tried, *own]:
+        supply = stock.container(container)
+        facts: dict[str, Any] = supply[1] if supply else {}
+        once, litre = _USUAL_COINS[container.kind]
+        coins = facts.get("coins")
+        price = float(coins) if coins is not None else once + litre * closed_volume_ml(container) / 1000
+        bought = not container.key.startswith("own:")
+        found.append(_Offer(container, int(facts.get("count", 0)), price, coins is None and bought, bought))
+    return found
+
+
+def _packet_coins_per_ml(stock: Stock) -> float:
+    """What a millilitre of packet costs: the mean of what was paid, or the usual."""
+    paid = [
+        each["coins"] / (each["per_pack"] * int(each["key"]))
+        for each in stock.records.values()
+        if each["sort"] == Sort.PACKETS and each.get("coins")
+    ]
+    return sum(paid) / len(paid) if paid else _PACKET_COINS_PER_ML
+
+
+def _pair(lot: _Lot, container: Container, household: Settings, place: Place, asked: Ask, coins_per_ml: float) -> _Pair:
+    """What one container of a kind holds of a lot, what that costs, and whether it may be."""
+    food, mine = lot.food, lot.record
+    closing = Closing.LID if lot.unproven and Closing.LID in container.closings else usual_closing(food, container)
+    fits = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
+    filled = fill(container, food, fits, pressed=True)
+    need = need_by_air_ml(oxygen_in_room_ml(filled.void_ml, household)) if closing is Closing.ABSORBER else 0.0
+    course = course_of(
+        asked,
+        food,
+        container,
+        closing,
+        place,
+        household,
+        mass_g=fits,
+        void_ml=filled.void_ml,
+        packed_ml=need,
+        moisture_pct=lot.moisture_pct,
+    )
+    case = Case(
+        food=food,
+        course=course,
+        outer=True,
+        horizon_years=asked.horizon_years,
+        fill=filled,
+        need_ml=need,
+        unproven=lot.unproven,
+    )
+    stop = next((each.says for each in judge(case) if each.severity is Severity.STOP), "")
+    life = bests_of(food, course)[household.school].days
+    days_open = fits / lot.uses_g_day if lot.uses_g_day else None
+    worth = fits * (mine.coins / mine.came_g if mine is not None and mine.coins else _FOOD_COINS_PER_G)
+    best = _CRISP_OPEN_DAYS if course.of.texture.spoils is not Spoils.MOULD else _GOOD_OPEN_DAYS
+    lost = float(keeps_too_short(np.array(life), np.array(asked.horizon_years * DAYS_PER_YEAR)))
+    lost += float(stands_open_too_long(np.array(days_open), best)) if days_open is not None else 0.0
+    costs = worth * lost + need * coins_per_ml + _HANDLING_COINS
+    return _Pair(0.0 if stop else fits, costs, life, days_open, closing, stop)
+
+
+def _uses_g_day(line: WantedLine, food: Food, n: int) -> float | None:
+    if not line.a_week.strip():
+        return None
+    grams = read_amount(line.a_week, f"a_week.{n}").weighs_g(food.loose_g_ml)
+    if grams <= 0:
+        raise Refused(f"a_week.{n}", "Write what the kitchen takes in a week, such as 400 g; or leave it out")
+    return grams / 7
+
+
+def _line(
+    lot: _Lot,
+    pairs: list[_Pair],
+    offers: list[_Offer],
+    counts: Indices,
+    household: Settings,
+    today: date,
+) -> ProposedLine:
+    food, amount_g = lot.food, lot.mass_g
+    holds = sum(pair.fits_g * int(n) for pair, n in zip(pairs, counts, strict=True))
+    shown = []
+    for pair, offer, n in zip(pairs, offers, counts, strict=True):
+        if not n:
+            continue
+        each_g = pair.fits_g * amount_g / holds
+        space = volume_below_ml(offer.container, 0)
+        ends = None if math.isinf(pair.life_days) else today + timedelta(days=pair.life_days)
+        shown.append(
+            ProposedContainers(
+                key=offer.container.key,
+                name=offer.container.name,
+                draw=drawing(offer.container),
+                level=min(1.0, each_g / food.loose_g_ml / space) if space else 0.0,
+                closing=pair.closing,
+                count=int(n),
+                each=say_mass(each_g, household.units),
+                amount=f"{each_g * int(n):.0f} g",
+                in_stock=min(int(n), offer.stock),
+                keeps=say_best_by(ends, today),
+                open_for=say_span(pair.open_days * amount_g / holds) if pair.open_days is not None else "",
+                cost=say_money(offer.price * int(n), household),
+            )
+        )
+    stops = sorted({pair.stop for pair in pairs if pair.stop})
+    return ProposedLine(food.name, food.form, food.colour, lot.number, shown, "; ".join(stops))

@@ -1,0 +1,102 @@
+"""The schools of sizing absorbers, side by side over a grid of foods and containers, against the oxygen there is."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from yellow_larder.core.air import (
+    fill,
+    is_airy_kind,
+    mass_that_fits_g,
+    need_by_air_ml,
+    need_by_container_ml,
+    need_by_kind_ml,
+    oxygen_ml,
+)
+from yellow_larder.core.containers import Container, volume_below_ml
+from yellow_larder.core.food import Food
+from yellow_larder.features.packing.request import Sizing
+from yellow_larder.words.quantities import Units, say_mass
+
+_FOODS = (
+    "white-rice",
+    "hard-red-wheat",
+    "white-flour",
+    "pearl-barley",
+    "rolled-oats",
+    "brown-lentils",
+    "pinto-beans",
+    "macaroni",
+    "skim-milk-powder",
+    "dried-apples",
+    "fd-fish-stew",
+)
+_CONTAINERS = ("jar-quart", "jar-half-gallon", "bag-quart", "bag-gallon", "lined-5-gallon")
+
+
+def asks_ml(sizing: Sizing, food: Food, container: Container, oxygen_there_ml: float) -> float:
+    """Packet millilitres that a school asks for.
+
+    Example:
+        >>> from yellow_larder.reference import containers, foods
+        >>> asks_ml(Sizing.KIND, foods()["macaroni"], containers()["bag-gallon"], 457)
+        1000.0
+    """
+    match sizing:
+        case Sizing.AIR:
+            return need_by_air_ml(oxygen_there_ml)
+        case Sizing.CONTAINER:
+            return need_by_container_ml(container.nominal_qt)
+        case Sizing.KIND:
+            return need_by_kind_ml(container.nominal_qt, airy=is_airy_kind(food))
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolSays:
+    """What a school asks for, and what that comes to."""
+
+    asks_ml: int
+    over_ml: int
+    """What it has to spare beyond the oxygen that is there; below zero: what it is short by."""
+
+
+@dataclass(frozen=True, slots=True)
+class SchoolsRow:
+    """One food in one container, filled to the customary headspace and shut at sea level."""
+
+    food: str
+    container: str
+    holds: str
+    oxygen_ml: int
+    airy: bool
+    by_air: SchoolSays
+    by_container: SchoolSays
+    by_kind: SchoolSays
+
+
+def schools_table(foods: dict[str, Food], containers: dict[str, Container], units: Units) -> list[SchoolsRow]:
+    """Every food of the grid in every container of it."""
+    return [
+        _row(foods[food], containers[container], units)
+        for food in _FOODS
+        if food in foods
+        for container in _CONTAINERS
+        if "absorber" in containers[container].closings
+    ]
+
+
+def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
+    mass = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
+    there = oxygen_ml(fill(container, food, mass, pressed=True).void_ml, humidity=0.5)
+    asks = {sizing: round(asks_ml(sizing, food, container, there)) for sizing in Sizing}
+    says = {sizing: SchoolSays(each, each - round(there)) for sizing, each in asks.items()}
+    return SchoolsRow(
+        food=food.name,
+        container=container.name,
+        holds=say_mass(mass, units),
+        oxygen_ml=round(there),
+        airy=is_airy_kind(food),
+        by_air=says[Sizing.AIR],
+        by_container=says[Sizing.CONTAINER],
+        by_kind=says[Sizing.KIND],
+    )

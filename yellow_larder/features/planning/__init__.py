@@ -1,0 +1,1 @@
+"""What to store, cook, buy and eat."""

@@ -1,0 +1,99 @@
+"""Money for the store: what comes in every week, and what is carried over."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, timedelta
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.money import read_money, say_money
+from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
+from yellow_larder.journal.tables import Lot
+from yellow_larder.words.dates import say_day
+
+
+@dataclass(frozen=True, slots=True)
+class Purse:
+    """Money for the store.
+
+    Attributes:
+        weekly_coins: what comes in every week.
+        since: the day the first of those weeks began.
+        carried_coins: what was over from before.
+    """
+
+    weekly_coins: int
+    since: date
+    carried_coins: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class PurseView:
+    """The purse as shown."""
+
+    weekly: str
+    carried: str
+    spent: str
+    at_hand: str
+    at_hand_coins: int
+    weekly_coins: int
+    week_began: str
+
+
+def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> None:
+    """Say what there is to spend in a week, from the version it was shown in; what is over so far goes on."""
+    coins = read_money(weekly, "weekly")
+    with writing(larder.engine) as session:
+        old = purse_in(session)
+        check_based_on(session, "purse", 1, based_on, lambda: old)
+        today = larder.today()
+        if old is None:
+            new = Purse(coins, today)
+        else:
+            began = _week_began(old, today)
+            new = Purse(coins, began, _carried(session, old, began))
+        facts = {"weekly_coins": coins, "since": new.since.isoformat(), "carried_coins": new.carried_coins}
+        title = f"{say_money(coins, settings(session))} a week for the store"
+        log.record(session, title, [log.Act("purse", 1, "set", facts)], at=larder.clock())
+
+
+def purse_in(session: Session) -> Purse | None:
+    """The purse, if a week's sum was ever said."""
+    facts = log.records(session, "purse").get(1)
+    return Purse(**facts | {"since": date.fromisoformat(facts["since"])}) if facts else None
+
+
+def _week_began(purse: Purse, today: date) -> date:
+    return purse.since + timedelta(days=(today - purse.since).days // 7 * 7)
+
+
+def _carried(session: Session, purse: Purse, began: date) -> int:
+    """What is over from all the weeks before the one that began on a day; never less than nothing."""
+    weeks_past = (began - purse.since).days // 7
+    return max(0, purse.carried_coins + purse.weekly_coins * weeks_past - _spent(session, purse.since, began))
+
+
+def _spent(session: Session, since: date, until: date | None = None) -> int:
+    sum_of = select(func.sum(Lot.coins)).where(Lot.came_on >= since)
+    return session.scalar(sum_of if until is None else sum_of.where(Lot.came_on < until)) or 0
+
+
+def purse_view(session: Session, purse: Purse, household: Settings, today: date) -> PurseView:
+    """The purse as it stands today."""
+    began = _week_began(purse, today)
+    carried, spent = _carried(session, purse, began), _spent(session, began)
+    at_hand = max(0, purse.weekly_coins + carried - spent)
+    return PurseView(
+        weekly=say_money(purse.weekly_coins, household),
+        carried=say_money(carried, household) if carried else "",
+        spent=say_money(spent, household) if spent else "",
+        at_hand=say_money(at_hand, household),
+        at_hand_coins=at_hand,
+        weekly_coins=purse.weekly_coins,
+        week_began=say_day(began),
+    )

@@ -1,0 +1,1 @@
+"""What is due today, and the figures along the top edge."""

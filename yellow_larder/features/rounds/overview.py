@@ -1,0 +1,87 @@
+"""The figures along the top edge."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.features.household.backups import SafeCopy, safe_copy
+from yellow_larder.features.household.larder import Larder, Settings, clock_behind, settings
+from yellow_larder.features.household.people import Appetite, appetite
+from yellow_larder.features.planning.master_list import in_store
+from yellow_larder.features.rounds.rounds import due_now
+from yellow_larder.features.run.record import RunPhase, current
+from yellow_larder.features.supplies.supplies import low_supplies
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading
+
+
+@dataclass(frozen=True, slots=True)
+class Undoable:
+    """The change that undo would take back."""
+
+    change: int
+    title: str
+
+
+@dataclass(frozen=True, slots=True)
+class Overview:
+    """What stands here in figures, how the household is set, and what undo would take back."""
+
+    settings: Settings
+    settings_version: int
+    appetite: Appetite
+    kept: int
+    kcal: float
+    days: float
+    freezing: int
+    drying: int
+    """Loads and jars."""
+    due: int
+    """What is late or due today."""
+    running: str
+    """How far the run is that is on; empty if there is none."""
+    low: int
+    """Supplies that are running low."""
+    can_undo: Undoable | None
+    clock_behind: str
+    """What is to be said if the machine's clock stands behind the newest change; empty if it does not."""
+    copy: SafeCopy | None
+    """The newest safe copy; none for a demo, which needs none."""
+
+
+def overview(larder: Larder) -> Overview:
+    """The figures along the top edge."""
+    with reading(larder.engine) as session:
+        eats = appetite(session, larder.today().year)
+        here = in_store(session, eats)
+        change = log.last_change(session)
+        copy = safe_copy(larder, session)
+        return Overview(
+            settings=settings(session),
+            settings_version=log.version(session, "household", 1),
+            appetite=eats,
+            kept=here.packages,
+            kcal=here.kcal,
+            days=here.days,
+            freezing=log.how_many(session, "freezing"),
+            drying=log.how_many(session, "load", "jar", "freeze-load"),
+            due=due_now(session, larder.clock(), copy),
+            running=_running(session),
+            low=len(low_supplies(session)),
+            can_undo=Undoable(change.id, change.title) if change else None,
+            clock_behind=clock_behind(session, larder.clock()),
+            copy=copy,
+        )
+
+
+def _running(session: Session) -> str:
+    run = current(session)
+    if run is None:
+        return ""
+    if run.phase() is RunPhase.SHEET:
+        lines = len(run.facts.get("lines", {}))
+        return f"{lines} on the sheet" if lines else ""
+    closed = sum("closed" in each for each in run.containers.values())
+    return f"{closed} of {len(run.containers)} closed"

@@ -1,0 +1,394 @@
+"""The round: what is due today, what is late, and what comes next, over everything in the house."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime, time, timedelta
+from enum import StrEnum
+from typing import Any
+
+import numpy as np
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.drying import JarPhase
+from yellow_larder.core.food import Food
+from yellow_larder.core.packing import LOOK_DAYS
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.drying.conditioning import jar_standing
+from yellow_larder.features.drying.load_state import Running, Step
+from yellow_larder.features.freeze_drying.loads import Stage, freeze_loads
+from yellow_larder.features.freezer.contents import Phase, freezings
+from yellow_larder.features.household.backups import SafeCopy, safe_copy
+from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.lots import CRUMBS_G
+from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
+from yellow_larder.features.shelves.inspection import due_looks
+from yellow_larder.features.supplies.supplies import low_supplies
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Lot, Package
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.quantities import Units, say_mass
+
+MORNING = time(8)
+"""When things that are due on a day are put in a calendar. Source: our judgement."""
+
+
+class TaskKind(StrEnum):
+    """What sort of thing is due."""
+
+    SHAKE = "shake"
+    REDRY = "redry"
+    WEIGH = "weigh"
+    LOOSEN = "loosen"
+    TEST = "test"
+    FREEZER_OUT = "freezer-out"
+    FREEZER_OPEN = "freezer-open"
+    FREEZE_DRYER = "freeze-dryer"
+    CLOSE_UP = "close-up"
+    CONDITION = "condition"
+    EAT = "eat"
+    LOOK = "look"
+    TROUBLE = "trouble"
+    SUPPLY = "supply"
+    COPY = "copy"
+
+
+class When(StrEnum):
+    """How it stands with the time."""
+
+    LATE = "late"
+    TODAY = "today"
+    AHEAD = "ahead"
+
+
+@dataclass(slots=True)
+class Task:
+    """One thing that is due; not frozen, since hundreds are made at once and freezing takes longest.
+
+    Attributes:
+        kind: what sort of thing.
+        number: of the load, jar, package or lot.
+        item: the food of a load, the tray to weigh; 0 otherwise.
+        title: what to do, in a short line.
+        detail: the rest of it.
+        due: when, UTC.
+        all_day: whether only the day matters.
+        when: late, today or ahead.
+        now: whether it can be done now.
+        form: shape of the food, for drawing; empty if there is none.
+        colour: colour of the food.
+        more_days: on how many days after this one it comes again, one after the other.
+    """
+
+    kind: TaskKind
+    number: int
+    item: int
+    title: str
+    detail: str
+    due: datetime
+    all_day: bool
+    when: When
+    now: bool
+    form: str = ""
+    colour: str = ""
+    more_days: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Rounds:
+    """Everything that is due, what is late first."""
+
+    day: date
+    due: list[Task]
+    late: int
+    today: int
+    ahead: int
+    to_do: int
+    """What is late, or due today and can be done now: the one figure, along the top and on the page."""
+
+
+def rounds(larder: Larder) -> Rounds:
+    """What is due, what is late first."""
+    now = larder.clock()
+    with reading(larder.engine) as session:
+        found = _found(session, now, safe_copy(larder, session))
+    order = list(When)
+    found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
+    late, today, ahead = (sum(each.when is when for each in found) for when in When)
+    return Rounds(day_of(now), found, late, today, ahead, _to_do(found))
+
+
+def due_now(session: Session, now: datetime, copy: SafeCopy | None) -> int:
+    """How many things are late, or due today and can be done now."""
+    return _to_do(_found(session, now, copy))
+
+
+def _to_do(found: Sequence[Task]) -> int:
+    return sum(each.when is When.LATE or (each.when is When.TODAY and each.now) for each in found)
+
+
+def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]:
+    known, units = all_foods(session), settings(session).units
+    jars, lots = log.records(session, "jar"), _lots(session)
+    return [
+        *_loads(session, now),
+        *_freezer(session, now),
+        *_freeze_dryer(session, now),
+        *_jars(jars, lots, known, units, now),
+        *_waiting(jars, lots, known, units, now),
+        *_looks(session, now),
+        *_trouble(session),
+        *_supplies(session, now),
+        *_eat(session, now),
+        *_copy(copy, now),
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class _Lot:
+    """As much of a lot as a round has to know: hundreds are read at once, and need no objects with an identity."""
+
+    food_key: str
+    mass_g: float
+    came_on: date
+    wants_jar: bool
+
+
+def _lots(session: Session) -> dict[int, _Lot]:
+    """The lots of which something is left, by number."""
+    wants = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
+    found = session.execute(select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, wants).where(Lot.mass_g >= CRUMBS_G))
+    return {number: _Lot(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found.all()}
+
+
+def _by_day(due: datetime, today: date) -> When:
+    """Late, today or ahead of what is due on a day: it is late once the day is over."""
+    day = due.date()
+    return When.AHEAD if day > today else When.LATE if day < today else When.TODAY
+
+
+def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
+    """Late, today or ahead of what is due at an hour: it is late once that has passed by more than its grace."""
+    if day_of(due) > day_of(now):
+        return When.AHEAD
+    return When.LATE if now > due + grace else When.TODAY
+
+
+def _loads(session: Session, now: datetime) -> Iterator[Task]:
+    kinds = {Step.WEIGH: TaskKind.WEIGH, Step.LOOSEN: TaskKind.LOOSEN, Step.TEST: TaskKind.TEST}
+    for number, facts in log.records(session, "load").items():
+        running = Running(session, number, facts, now)
+        for step in running.to_do():
+            food = running.lying[step.item].food
+            when = _by_hour(step.due, now, timedelta(hours=1))
+            yield Task(
+                kinds[step.step],
+                number,
+                step.item,
+                step.says.split(":")[0],
+                f"{running.machine.name}, {running.lying[step.item].produce.cut}",
+                step.due,
+                False,
+                when,
+                step.due <= now,
+                food.form,
+                food.colour,
+            )
+
+
+def _freezer(session: Session, now: datetime) -> Iterator[Task]:
+    for each in freezings(session, now):
+        out = each.phase in (Phase.COOLING, Phase.HOLDING, Phase.DONE)
+        due = each.out_at if out else each.open_at or each.out_at
+        yield Task(
+            TaskKind.FREEZER_OUT if out else TaskKind.FREEZER_OPEN,
+            each.number,
+            0,
+            f"Take the {each.food} out of the freezer, closed" if out else f"Open the {each.food}, and pack it dry",
+            each.says,
+            due,
+            False,
+            _by_hour(due, now, timedelta(days=2)),
+            each.phase in (Phase.DONE, Phase.READY),
+            each.form,
+            each.colour,
+        )
+
+
+def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
+    for each in freeze_loads(session, now):
+        first = each.items[0]
+        names = " and ".join(item.name for item in each.items)
+        title = {
+            Stage.DRY: f"Take the {names} out of the freeze dryer, and close it at once",
+            Stage.OPEN: f"Close up the {names}: it drinks the room",
+        }.get(each.stage, f"Weigh the {names} in the freeze dryer{' again' if each.weighed else ''}")
+        open_now = each.stage is Stage.OPEN
+        yield Task(
+            TaskKind.CLOSE_UP if open_now else TaskKind.FREEZE_DRYER,
+            each.number,
+            0,
+            title,
+            each.says,
+            each.due,
+            False,
+            _by_hour(each.due, now, timedelta(0) if open_now else timedelta(hours=6)),
+            open_now or each.due <= now,
+            first.form,
+            first.colour,
+        )
+
+
+def _jars(
+    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+) -> Iterator[Task]:
+    today = day_of(now)
+    for number, facts in records.items():
+        lot = lots.get(facts["lot"])
+        if lot is None:
+            continue
+        food, stands = known[lot.food_key], jar_standing(facts, today)
+        jars = f"{facts['jars']} jars" if facts["jars"] > 1 else "a jar"
+        detail = f"{say_mass(lot.mass_g, units)} in {jars}"
+        if stands.phase is JarPhase.DRYER:
+            due = datetime.combine(stands.counted_from, MORNING)
+            when = _by_day(due, today)
+            title = f"Dry the {_plain(food)} again: back on the trays"
+            yield Task(TaskKind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
+        elif stands.due is not None:
+            due = datetime.combine(stands.due, MORNING)
+            said = f"{detail}, day {stands.free_days + 1} of {stands.wanted}"
+            when = _by_day(due, today)
+            more = stands.wanted - stands.free_days - 1
+            can = stands.due <= today
+            title = f"Shake the {_plain(food)}"
+            yield Task(
+                TaskKind.SHAKE, number, 0, title, said, due, True, when, can, food.form, food.colour, more_days=more
+            )
+
+
+def _waiting(
+    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+) -> Iterator[Task]:
+    """What was dried and is in no jar yet."""
+    held = {facts["lot"] for facts in records.values()}
+    for number, lot in lots.items():
+        if not lot.wants_jar or number in held:
+            continue
+        food = known[lot.food_key]
+        due = datetime.combine(lot.came_on, MORNING)
+        yield Task(
+            TaskKind.CONDITION,
+            number,
+            0,
+            f"Put the {_plain(food)} into a jar to condition",
+            say_mass(lot.mass_g, units),
+            due,
+            True,
+            _by_day(due, day_of(now)),
+            True,
+            food.form,
+            food.colour,
+        )
+
+
+def _eat(session: Session, now: datetime) -> Iterator[Task]:
+    """What has passed its best-by, or will soon: a line for each food."""
+    soon = due_within(session, day_of(now), SOON_DAYS)
+    for n, food in enumerate(soon.foods):
+        mine = np.flatnonzero(soon.food == n)
+        if not len(mine):
+            continue
+        soonest = mine[np.argmin(soon.days[mine])]
+        first = session.get_one(Package, int(soon.number[soonest]))
+        end = day_of(now) + timedelta(days=int(np.floor(soon.days[soonest])))
+        past = bool((soon.days[mine] < 0).any())
+        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first.number} first"
+        yield Task(
+            TaskKind.EAT,
+            first.number,
+            0,
+            f"Look at the {food}: past best-by" if past else f"Eat the {food} next",
+            count,
+            datetime.combine(end, MORNING),
+            True,
+            When.TODAY if past else When.AHEAD,
+            past,
+            first.form,
+            first.colour,
+        )
+
+
+def _looks(session: Session, now: datetime) -> Iterator[Task]:
+    """Packages to be looked over, those of one food and one run together."""
+    together: dict[tuple[int, str, date], list[Package]] = defaultdict(list)
+    for package in due_looks(session, day_of(now) + timedelta(days=LOOK_DAYS[-1])):
+        together[package.batch, package.food_name, package.look_due or day_of(now)].append(package)
+    for (_, food, day), packages in together.items():
+        first = packages[0]
+        due = datetime.combine(day, MORNING)
+        after = (day - first.packed_on).days
+        count = f"{len(packages)} packages" if len(packages) > 1 else "1 package"
+        yield Task(
+            TaskKind.LOOK,
+            first.number,
+            0,
+            f"Look at the {food}: firm, loose or puffed?",
+            f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
+            due,
+            True,
+            _by_day(due, day_of(now)),
+            day <= day_of(now),
+            first.form,
+            first.colour,
+        )
+
+
+def _trouble(session: Session) -> Iterator[Task]:
+    """Packages that were not right when they were looked over."""
+    # Above nothing, rather than not nothing: a range, which the index knows.
+    wrong = select(Package).where(Package.trouble > "", Package.thrown_out_on.is_(None)).order_by(Package.number)
+    for package in session.scalars(wrong):
+        yield Task(
+            TaskKind.TROUBLE,
+            package.number,
+            0,
+            f"Number {package.number}, {package.food_name}: {package.trouble.split(':')[0].lower()}",
+            package.trouble,
+            datetime.combine(package.stands_since, MORNING),
+            True,
+            When.TODAY,
+            True,
+            package.form,
+            package.colour,
+        )
+
+
+def _supplies(session: Session, now: datetime) -> Iterator[Task]:
+    """What to pack with is running low: one line for all."""
+    low = low_supplies(session)
+    if not low:
+        return
+    names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
+    today = datetime.combine(day_of(now), MORNING)
+    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, today, True, When.TODAY, True)
+
+
+def _copy(copy: SafeCopy | None, now: datetime) -> Iterator[Task]:
+    """The newest safe copy is old, or the last could not be kept."""
+    if copy is None or not (copy.old or copy.trouble):
+        return
+    newest = f"The newest is of {say_day(copy.on)}, {copy.days} days old" if copy.on else "There is none yet"
+    detail = f"{newest}. {copy.trouble[0].upper()}{copy.trouble[1:]}" if copy.trouble else newest
+    today = datetime.combine(day_of(now), MORNING)
+    yield Task(TaskKind.COPY, 0, 0, "Keep a safe copy of the larder", detail, today, True, When.TODAY, True)
+
+
+def _plain(food: Food) -> str:
+    """What a dried food is called at the jar, where nobody thinks of it fresh."""
+    return food.name.removeprefix("dried ")

@@ -1,0 +1,1 @@
+"""A run of packing against the clock of the absorbers, step by step."""

@@ -1,0 +1,173 @@
+"""How much of their life packages have left, over the whole larder at once."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from math import isinf
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+from sqlalchemy import ColumnElement, func, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.keeping import School, ageing_rate, days_left, rate_band, share_left
+from yellow_larder.features.household.larder import settings
+from yellow_larder.journal.projections import life_used_in
+from yellow_larder.journal.tables import Package, Place
+from yellow_larder.words.dates import say_best_by
+
+SOON_DAYS = 90
+"""What is best by a date nearer than this is marked as due soon. Source: our judgement, a season's warning."""
+
+LIFE_COLUMNS = [
+    Package.__table__.columns[name]
+    for name in (
+        "place_id",
+        "q10",
+        "thrown_out_on",
+        "stands_since",
+        "packed_on",
+        "used_days",
+        *(f"{school.value}_{what}" for school in School for what in ("days", "most")),
+    )
+]
+"""What the life of a package is worked out from."""
+
+
+def kept_rows(
+    session: Session, columns: Sequence[ColumnElement[Any]], *only: ColumnElement[bool], most: int | None = None
+) -> list[dict[str, Any]]:
+    """What is kept, by place and number; or only what meets some conditions, and so many at the most.
+
+    Straight from the connection: thousands of rows need no objects with an identity.
+    """
+    wanted = select(*columns).where(Package.thrown_out_on.is_(None), *only)
+    found = session.connection().execute(wanted.order_by(Package.place_id, Package.number).limit(most))
+    names = list(found.keys())
+    return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
+
+
+@dataclass(frozen=True, slots=True)
+class DueSoon:
+    """What is kept and will soon be used up, as columns: there may be tens of thousands.
+
+    Attributes:
+        number: their numbers.
+        place: the places where they stand.
+        food: their foods, as indices into `foods`.
+        days: days they have left; negative if past.
+        foods: names of foods.
+    """
+
+    number: NDArray[np.int64]
+    place: NDArray[np.int64]
+    food: NDArray[np.int64]
+    days: Numbers
+    foods: list[str]
+
+
+def due_within(session: Session, today: date, days: float) -> DueSoon:
+    """What is kept and has fewer than so many days left by the household's school.
+
+    The file is asked only for what could be due if every day were as warm as the warmest.
+    """
+    school = settings(session).school
+    places = {place.id: place for place in session.scalars(select(Place))}
+    base, most, ends = (Package.__table__.columns[f"{school.value}_{what}"] for what in ("days", "most", "end"))
+    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
+    wanted = select(
+        Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, Package.food_name
+    ).where(ends <= today.toordinal() + int(days) + 1, Package.thrown_out_on.is_(None))
+    rows = session.connection().execute(wanted).fetchall()
+    foods: dict[str, int] = {}
+    food = np.array([foods.setdefault(row[8], len(foods)) for row in rows], dtype=np.int64)
+    figures = np.array([row[:8] for row in rows], dtype=float).reshape(len(rows), 8)
+    lives = np.where(np.isnan(figures[:, 6:8]), np.inf, figures[:, 6:8])
+    place = figures[:, 1].astype(np.int64)
+    since, packed = (np.round(figures[:, column]) for column in (3, 4))
+    until = np.full(len(rows), float(today.toordinal()))
+    left, _ = _lives(
+        place, figures[:, 2], since, until, until - packed, figures[:, 5], lives[:, 0], lives[:, 1], places
+    )
+    soon = left < days
+    return DueSoon(figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], list(foods))
+
+
+_JULIAN = 1721424.5
+"""What SQLite's day numbers are ahead of those of the common calendar. Source: sqlite.org/lang_datefunc.html."""
+
+
+def _lives(
+    place: NDArray[np.int64],
+    q10: Numbers,
+    since: Numbers,
+    until: Numbers,
+    age: Numbers,
+    used: Numbers,
+    base: Numbers,
+    most: Numbers,
+    places: dict[int, Place],
+) -> tuple[Numbers, Numbers]:
+    """Days left and share left of many packages.
+
+    Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
+    """
+    used, rate = used.copy(), np.ones(len(used))
+    for place_id in np.unique(place).tolist():
+        there = place == place_id
+        for pace in np.unique(q10[there]).tolist():
+            pair = there & (q10 == pace)
+            climate = places[place_id]
+            used[pair] += life_used_in(climate, pace, since[pair], until[pair])
+            rate[pair] = ageing_rate(climate.mean_c, climate.swing_c, pace)
+    return days_left(base, used, rate, most, age), share_left(base, used, most, age)
+
+
+def lives_left(
+    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: School, today: date
+) -> tuple[Numbers, Numbers, str]:
+    """Days left and share left by the household's school, and the band of the first in words."""
+    if not rows:
+        return np.zeros(0), np.zeros(0), ""
+    place = np.array([row["place_id"] for row in rows], dtype=np.int64)
+    q10 = np.array([row["q10"] for row in rows], dtype=float)
+    ends = [row["thrown_out_on"] or today for row in rows]
+    until = np.array([end.toordinal() for end in ends], dtype=float)
+    since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
+    age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
+    used = np.array([row["used_days"] for row in rows], dtype=float)
+    left, share = _lives(place, q10, since, until, age, used, *_base(rows, school), places)
+    band = "does not age while it is dry"
+    if np.isfinite(left[0]):
+        band = _band(rows[0], (since[:1], until[:1], age[:1], used[:1]), places[rows[0]["place_id"]], ends[0])
+    return left, share, band
+
+
+def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], place: Place, end: date) -> str:
+    """The soonest and the latest end of one package for all that is unsure: schools, its place's warmth, its pace."""
+    since, until, age, used = of
+    so_far = used + life_used_in(place, row["q10"], since, until)
+    slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
+    said = []
+    for school, rate in ((School.CAUTIOUS, fast), (School.HOPEFUL, slow)):
+        base, most = _base([row], school)
+        left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
+        said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
+    return f"{said[0]} cautious · {said[1]} hopeful"
+
+
+def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
+    """The best-by of a package, in words; of one that is gone, what it was on its last day."""
+    end = row["thrown_out_on"] or today
+    return say_best_by(None if isinf(days_left) else end + timedelta(days=days_left), row["packed_on"])
+
+
+def _base(rows: Sequence[dict[str, Any]], school: School) -> tuple[Numbers, Numbers]:
+    """Lives at 21 °C and the most days from packing, by a school; infinite where there is no end."""
+    columns = (f"{school.value}_days", f"{school.value}_most")
+    base, most = (np.array([np.inf if row[name] is None else row[name] for row in rows]) for name in columns)
+    return base, most

@@ -1,0 +1,186 @@
+"""The card of one package: what is in it, what happened to it, and what of its life is used up."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date
+
+from sqlalchemy import select
+
+from yellow_larder.core.food import person_days
+from yellow_larder.core.packing import Eye
+from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing, say_container
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.people import appetite
+from yellow_larder.features.shelves.ageing import lives_left
+from yellow_larder.features.shelves.photos import photos_in
+from yellow_larder.features.shelves.shelves import Due, find_package, on_shelf, say_climate
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.projections import life_used
+from yellow_larder.journal.tables import Change, Entry, Package, Place
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.packets import say_packets
+from yellow_larder.words.quantities import Units, say_kcal, say_mass
+
+
+@dataclass(frozen=True, slots=True)
+class Happening:
+    """A line of a package's journal."""
+
+    on: str
+    what: str
+    detail: str
+
+
+@dataclass(frozen=True, slots=True)
+class Stretch:
+    """A time spent in one place, and the life it cost."""
+
+    place: str
+    climate: str
+    since: str
+    until: str
+    days: int
+    life_days: int
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Everything about one package."""
+
+    number: int
+    food: str
+    form: str
+    colour: str
+    draw: Drawing
+    container: str
+    container_size: str
+    closing: str
+    mass: str
+    mass_g: float
+    kcal_text: str
+    person_days: float
+    moisture_pct: float
+    packets: str
+    level: float
+    outer: bool
+    place: int
+    place_name: str
+    shelf: int
+    packed_on: str
+    best_by: str
+    band: str
+    left: float
+    due: Due
+    gone_on: str | None
+    """The day it was thrown out or emptied; none if it is kept."""
+    gone: str
+    """The same in words; empty if it is kept."""
+    against: str
+    """The stop it was packed against, and why; empty if there was none."""
+    trouble: str
+    """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
+    photos: list[int]
+    journal: list[Happening]
+    ledger: list[Stretch]
+
+
+def card(larder: Larder, number: int) -> Card:
+    """Everything about one package, thrown out or not."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+        package = find_package(session, number)
+        places = {place.id: place for place in session.scalars(select(Place))}
+        standing = log.entries(session, "package", number)
+        eating = appetite(session, larder.today().year)
+    row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
+    today = larder.today()
+    left, share, band = lives_left([row], places, household.school, today)
+    container = container_by_key(package.container_key)
+    shown = on_shelf(row, float(left[0]), float(share[0]), household.units, today)
+    return Card(
+        number=number,
+        food=package.food_name,
+        form=package.form,
+        colour=package.colour,
+        draw=drawing(container),
+        container=container.name,
+        container_size=say_container(container, household.units),
+        closing=package.closing,
+        mass=shown.mass,
+        mass_g=package.mass_g,
+        kcal_text=say_kcal(package.kcal),
+        person_days=person_days(package.kcal, eating.kcal_per_person_day),
+        moisture_pct=package.moisture_pct,
+        packets=say_packets(package.packets),
+        level=package.level,
+        outer=package.outer,
+        place=package.place_id,
+        place_name=places[package.place_id].name,
+        shelf=package.shelf,
+        packed_on=say_day(package.packed_on),
+        best_by=shown.best_by,
+        band=band,
+        left=shown.left,
+        due=shown.due,
+        gone_on=say_day(package.thrown_out_on) if package.thrown_out_on else None,
+        gone=_gone(package, standing),
+        against=package.against,
+        trouble=package.trouble,
+        photos=photos_in(standing),
+        journal=[_happening(entry, places, household.units) for entry, _ in standing],
+        ledger=_ledger(package, standing, places, household.units, today),
+    )
+
+
+def _gone(package: Package, standing: list[tuple[Entry, Change]]) -> str:
+    if package.thrown_out_on is None:
+        return ""
+    emptied = any(entry.act == "emptied" for entry, _ in standing)
+    return f"{'Emptied' if emptied else 'Thrown out'} on {say_day(package.thrown_out_on)}"
+
+
+def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happening:
+    facts = entry.facts
+    if entry.act == "packed":
+        closing = {"absorber": "with absorbers", "vacuum": "vacuum", "lid": "with room air"}[facts["closing"]]
+        return Happening(
+            say_day(date.fromisoformat(facts["packed_on"])),
+            f"Packed {closing}",
+            f"{say_mass(facts['mass_g'], units)}, {facts['moisture_pct']:.1f} % moisture, "
+            f"{places[facts['place_id']].name}" + (f"; {facts['note']}" if facts.get("note") else ""),
+        )
+    on = say_day(date.fromisoformat(facts["on"]))
+    if entry.act == "moved":
+        return Happening(on, f"Moved to {places[facts['place_id']].name}", f"shelf {facts['shelf']}")
+    if entry.act == "looked":
+        eye = "" if facts["eye"] == Eye.UNSEEN else f", eye {facts['eye']}"
+        return Happening(on, f"Looked over: {facts['feel']}{eye}", facts["says"])
+    if entry.act == "photographed":
+        return Happening(on, "A picture taken", "")
+    if entry.act == "emptied":
+        return Happening(on, "Emptied", "to be packed anew")
+    return Happening(on, "Thrown out", facts["why"])
+
+
+def _ledger(
+    package: Package, standing: list[tuple[Entry, Change]], places: dict[int, Place], units: Units, today: date
+) -> list[Stretch]:
+    """The life ledger: how long it stood where, and what that cost."""
+    first = standing[0][0].facts
+    at, since = first["place_id"], package.packed_on
+    found = []
+    stops = [(date.fromisoformat(entry.facts["on"]), entry) for entry, _ in standing[1:]]
+    for until, entry in [*stops, (package.thrown_out_on or today, None)]:
+        leaves = entry is None or entry.facts.get("place_id", at) != at or entry.act in ("thrown out", "emptied")
+        if leaves and (until > since or entry is None):
+            place = places[at]
+            days = (until - since).days
+            cost = life_used(place, package.q10, since, until)
+            ends = "now" if entry is None and package.thrown_out_on is None else say_day(until)
+            found.append(Stretch(place.name, say_climate(place, units), say_day(since), ends, days, round(cost)))
+            since = until
+        if entry is not None:
+            at = entry.facts.get("place_id", at)
+    return [stretch for n, stretch in enumerate(found) if stretch.days or n == 0]

@@ -1,0 +1,211 @@
+"""Looking packages over a day and a week after closing, and what follows from what is found."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Any
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
+from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Package
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import say_mass
+
+AGAIN_DAYS = 7
+"""When a package that is neither right nor wrong after a week is looked at again. Source: our judgement."""
+
+
+@dataclass(frozen=True, slots=True)
+class Felt:
+    """What was found at one package."""
+
+    number: int
+    feel: Feel
+    eye: Eye = Eye.UNSEEN
+
+
+@dataclass(frozen=True, slots=True)
+class ToLook:
+    """A package to be looked over."""
+
+    number: int
+    food: str
+    form: str
+    colour: str
+    container: str
+    closing: Closing
+    mass: str
+    due: date
+    closed_on: str
+    place: int
+    shelf: int
+    batch: int
+    expected: str
+    """How it should feel."""
+    is_jar: bool
+
+
+@dataclass(frozen=True, slots=True)
+class Looked:
+    """What a look at one package means."""
+
+    number: int
+    doing: Doing
+    says: str
+    why: str
+    source: str
+
+
+def to_look(larder: Larder, *, ahead_days: int = 0) -> list[ToLook]:
+    """What is to be looked over, today or within some days, what is due first."""
+    with reading(larder.engine) as session:
+        units = settings(session).units
+        found = []
+        for package in due_looks(session, larder.today() + timedelta(days=ahead_days)):
+            container = container_by_key(package.container_key)
+            found.append(
+                ToLook(
+                    number=package.number,
+                    food=package.food_name,
+                    form=package.form,
+                    colour=package.colour,
+                    container=container.name,
+                    closing=Closing(package.closing),
+                    mass=say_mass(package.mass_g, units),
+                    due=package.look_due or larder.today(),
+                    closed_on=say_day(package.packed_on),
+                    place=package.place_id,
+                    shelf=package.shelf,
+                    batch=package.batch,
+                    expected=_expected(_draws_in(session, package.number), container.kind),
+                    is_jar=not container.is_flat,
+                )
+            )
+        return found
+
+
+def _expected(draws_in: bool, kind: Kind) -> str:
+    if kind is Kind.LINED_PAIL:
+        return "the liner should cling; the pail looks the same"
+    if kind in (Kind.PAIL, Kind.CAN, Kind.BOTTLE):
+        return "looks the same: a stiff wall; the wall of a bottle may dent"
+    if kind is Kind.JAR:
+        return "the lid should dip, and not come off to the fingers"
+    return "should be firm" if draws_in else "may be loose: airy food"
+
+
+def due_looks(session: Session, until: date) -> Sequence[Package]:
+    """Packages whose look is due by a day."""
+    wanted = select(Package).where(Package.look_due <= until, Package.thrown_out_on.is_(None))
+    return session.scalars(wanted.order_by(Package.look_due, Package.number)).all()
+
+
+def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) -> list[Looked]:
+    """Packages were looked over: what that means for each, and when it is looked at again.
+
+    Raises:
+        Refused: there is nothing to write, or a package is gone.
+    """
+    if not looks:
+        raise Refused("looks", "Say how at least one of them feels")
+    twice = [number for number, times in Counter(look.number for look in set(looks)).items() if times > 1]
+    if twice:
+        raise Refused("looks", f"Number {twice[0]} is told twice, each time otherwise")
+    looks = list(dict.fromkeys(looks))
+    today = on or larder.today()
+    with writing(larder.engine) as session:
+        known = all_foods(session)
+        acts, found = [], []
+        for look in looks:
+            package = session.get(Package, look.number)
+            if package is None or package.thrown_out_on is not None:
+                raise NotThere("number", f"Number {look.number} is not kept any more")
+            day = max(0, (today - package.packed_on).days)
+            container = container_by_key(package.container_key)
+            advice = advise(
+                look.feel,
+                look.eye,
+                day=min(day, 3650),
+                food=known[package.food_key],
+                closing=Closing(package.closing),
+                kind=container.kind,
+                draws_in=_draws_in(session, look.number),
+            )
+            acts.append(log.Act("package", look.number, "looked", _facts(look, advice, day, today, package)))
+            found.append(Looked(look.number, advice.doing, advice.says, advice.why, advice.source))
+        bad = sum(each.doing in (Doing.REPACK, Doing.OUT) for each in found)
+        title = f"Looked over {len(found)}" + (f", {bad} not right" if bad else "")
+        log.record(session, title, acts, at=larder.clock())
+    return found
+
+
+def _facts(look: Felt, advice: Advice, day: int, today: date, package: Package) -> dict[str, Any]:
+    wrong = advice.doing in (Doing.REPACK, Doing.OUT)
+    later = [package.packed_on + timedelta(days=each) for each in LOOK_DAYS if each > day]
+    if wrong:
+        again = None
+    elif later:
+        again = later[0]
+    else:
+        again = today + timedelta(days=AGAIN_DAYS) if advice.doing is Doing.AGAIN else None
+    return {
+        "on": today.isoformat(),
+        "feel": look.feel.value,
+        "eye": look.eye.value,
+        "says": advice.says,
+        "trouble": advice.says if wrong else "",
+        "next": again.isoformat() if again else None,
+    }
+
+
+def empty_out(larder: Larder, number: int) -> int:
+    """A package is opened to be packed anew: what was in it is a lot again; returns the lot's number.
+
+    Raises:
+        Refused: it is gone already, or it is to be thrown out rather than eaten.
+    """
+    today = larder.today().isoformat()
+    with writing(larder.engine) as session:
+        package = session.get(Package, number)
+        if package is None or package.thrown_out_on is not None:
+            raise NotThere("number", f"Number {number} is not kept any more")
+        last = next((e for e, _ in reversed(log.entries(session, "package", number)) if e.act == "looked"), None)
+        if last is not None and last.facts["feel"] == Feel.PUFFED:
+            raise Refused("number", "Puffed up: throw it out, do not open it")
+        lot = log.next_number(session, "lot")
+        story = [f"Out of number {number}, packed {say_day(package.packed_on)}: {package.trouble or 'opened'}"]
+        came = {
+            "food_key": package.food_key,
+            "came_g": package.mass_g,
+            "came_on": today,
+            "coins": None,
+            "price": None,
+            "moisture_pct": package.moisture_pct,
+            "story": story,
+        }
+        acts = [
+            log.Act("package", number, "emptied", {"on": today}),
+            log.Act("lot", lot, "came", came),
+            *Stock(session).gives_back(package.container_key, lid_holds=not package.trouble),
+        ]
+        log.record(session, f"Emptied number {number}, to be packed anew", acts, at=larder.clock())
+    return lot
+
+
+def _draws_in(session: Session, number: int) -> bool:
+    """Whether it was expected to draw in; so it was, if nobody said."""
+    entries = log.entries(session, "package", number)
+    return bool(entries[0][0].facts.get("draws_in", True)) if entries else True

@@ -1,0 +1,148 @@
+"""What stands on a container's label, and reading its code back."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlalchemy import or_, select
+
+from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.run.record import the_run
+from yellow_larder.features.shelves.ageing import best_by, lives_left
+from yellow_larder.journal.database import reading
+from yellow_larder.journal.tables import Package, Place
+from yellow_larder.words.dates import say_day
+from yellow_larder.words.errors import NotThere
+from yellow_larder.words.packets import say_packets
+from yellow_larder.words.quantities import Units, say_kcal, say_mass
+
+_CODE = re.compile(r"^\s*(?:YELLOW LARDER\s+)?(?:No\.?\s*)?(\d{1,9})\s*$", re.IGNORECASE)
+
+
+@dataclass(frozen=True, slots=True)
+class Label:
+    """The lines of one label, and what its code says."""
+
+    number: int
+    food: str
+    mass: str
+    energy: str
+    packed: str
+    best_by: str
+    packets: str
+    container: str
+    code: str
+    against: str = ""
+
+
+def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> list[Label]:
+    """The labels of a batch, or of some numbers."""
+    with reading(larder.engine) as session:
+        meant = or_(Package.number.in_(numbers), Package.batch == batch)
+        found = session.execute(select(*Package.__table__.columns).where(meant).order_by(Package.number)).mappings()
+        rows = {row["number"]: dict(row) for row in found}
+        household, places = settings(session), {place.id: place for place in session.scalars(select(Place))}
+    wanted = [*numbers, *(number for number, row in rows.items() if row["batch"] == batch)]
+    if not wanted:
+        raise NotThere("batch", "There is nothing to label: that packing was taken back")
+    missing = next((number for number in wanted if number not in rows), None)
+    if missing is not None:
+        raise NotThere("number", f"There is no package number {missing}")
+    today = larder.today()
+    ordered = [rows[number] for number in wanted]
+    left, _, _ = lives_left(ordered, places, household.school, today)
+    return [
+        _label(row, best_by(row, float(days), today), household.units) for row, days in zip(ordered, left, strict=True)
+    ]
+
+
+def run_labels(larder: Larder, number: int) -> list[Label]:
+    """The labels of a run, which are stuck on before anything is filled: they say what is planned."""
+    with reading(larder.engine) as session:
+        units, run = settings(session).units, the_run(session, number)
+        wanted = [_planned(each, units, larder.today()) for each in run.containers.values()]
+    if not wanted:
+        raise NotThere("run", "The run has no numbers yet: begin it first")
+    return wanted
+
+
+def code_of(number: int) -> str:
+    """What a container's code says: plain words that any reader shows, and the find box takes."""
+    return f"YELLOW LARDER {number}"
+
+
+def read_code(text: str) -> int | None:
+    """The container's number from its code, or from the number typed.
+
+    Example:
+        >>> read_code("YELLOW LARDER 17"), read_code("no. 17"), read_code("barley")
+        (17, 17, None)
+    """
+    found = _CODE.match(text)
+    return int(found[1]) if found else None
+
+
+def _label(row: dict[str, Any], best_by: str, units: Units) -> Label:
+    return _of(
+        row["number"],
+        row["food_name"],
+        mass=say_mass(row["mass_g"], units),
+        energy=say_kcal(row["kcal"]),
+        packed=say_day(row["packed_on"]),
+        best_by=best_by,
+        packets=say_packets(row["packets"]),
+        closing=row["closing"],
+        container=container_by_key(row["container_key"]).name,
+        against=row["against"],
+    )
+
+
+def _planned(mine: dict[str, Any], units: Units, today: date) -> Label:
+    facts = mine["facts"]
+    return _of(
+        mine["package"],
+        facts["food_name"],
+        mass=say_mass(mine["planned_g"], units),
+        energy=say_kcal(facts["kcal"]),
+        packed=say_day(today),
+        best_by=mine["best_by"],
+        packets=say_packets(facts["packets"]),
+        closing=facts["closing"],
+        container=container_by_key(facts["container_key"]).name,
+        against=facts["against"],
+    )
+
+
+def _of(
+    number: int,
+    food: str,
+    *,
+    mass: str,
+    energy: str,
+    packed: str,
+    best_by: str,
+    packets: str,
+    closing: str,
+    container: str,
+    against: str,
+) -> Label:
+    inside = f"{packets} packets: not food" if packets != "no packets" else "no packets inside"
+    if closing == "vacuum":
+        inside = "closed under vacuum" + ("" if packets == "no packets" else f", {packets}: not food")
+    return Label(
+        number=number,
+        food=food[:1].upper() + food[1:],
+        mass=mass,
+        energy=f"{energy} kcal",
+        packed=f"Packed {packed}",
+        best_by=f"Best by {best_by}" if best_by != "keeps" else "Keeps while it is dry",
+        packets=inside,
+        container=container,
+        code=code_of(number),
+        against=against,
+    )

@@ -1,0 +1,80 @@
+"""What becomes of packages where they are moved to: their oxygen and their damp go on from where they are."""
+
+from __future__ import annotations
+
+import math
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from datetime import date
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.keeping import Best, School
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.packing.pack import lasts_facts
+from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
+from yellow_larder.features.packing.plan import Lasts
+from yellow_larder.journal.projections import endless
+from yellow_larder.journal.tables import Package, Place
+
+
+def lasts_there(session: Session, packages: Sequence[Package], target: Place, on: date) -> dict[int, dict[str, Any]]:
+    """How long packages last in another place, as is kept with them, by number.
+
+    Of what the wall and the openings let in, a share is used up by the day of the move; the rest goes at the pace of
+    the new place. Packages alike are reckoned once.
+
+    Args:
+        session: where foods are read.
+        packages: the packages.
+        target: where they go.
+        on: the day.
+    """
+    foods = all_foods(session)
+    seen: dict[tuple[Any, ...], dict[School, Best] | None] = {}
+    found: dict[int, dict[str, Any]] = {}
+    for package in packages:
+        if package.place_id == target.id or package.food_key not in foods:
+            continue
+        alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
+        key = (*alike, tuple(sorted((name, str(value)) for name, value in package.closed.items())))
+        if key not in seen:
+            course = course_elsewhere(package, foods[package.food_key], target)
+            seen[key] = None if course is None else bests_of(foods[package.food_key], course)
+        bests = seen[key]
+        if bests is not None:
+            found[package.number] = _goes_on(package, bests, (on - package.packed_on).days)
+    return found
+
+
+def _goes_on(package: Package, bests: Mapping[School, Best], age: int) -> dict[str, float | None]:
+    kept = {}
+    for school, there in bests.items():
+        base, most = (endless(getattr(package, f"{school.value}_{what}")) for what in ("days", "most"))
+        # A place never gives back what a package has lost.
+        rest = rest_days(most, there.most_days, age)
+        kept[school] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest))
+    return lasts_facts(kept)
+
+
+def rest_days(here: float, there: float, age: float) -> float:
+    """The most days from packing of a package that is moved at some age, by what it had here and would have had there.
+
+    Args:
+        here: the most days from packing where it stood; may be infinite.
+        there: the same if it had stood in the new place all along.
+        age: days since it was packed.
+
+    Example:
+        Half of its oxygen budget is gone after a year of two; where it would have had four, two are left:
+
+        >>> rest_days(2 * 365, 4 * 365, 365) / 365, rest_days(math.inf, 100, 365), rest_days(100, 50, 200)
+        (3.0, 465.0, 100)
+
+    Source: what comes in is in proportion to time; our judgement for damp, which slows down as it comes in.
+    """
+    if age >= here:
+        return here
+    left = 1.0 if math.isinf(here) else 1 - age / here
+    return age + there * left

@@ -1,0 +1,323 @@
+"""The shelves: what stands where, how much of its life is left, and what can be done with it."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date
+from enum import StrEnum
+from typing import Any
+
+import numpy as np
+from sqlalchemy import func, or_, select
+from sqlalchemy.orm import Session
+
+from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.shelves.ageing import (
+    LIFE_COLUMNS,
+    SOON_DAYS,
+    DueSoon,
+    best_by,
+    due_within,
+    kept_rows,
+    lives_left,
+)
+from yellow_larder.features.shelves.moving import lasts_there
+from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.tables import Package, Place
+from yellow_larder.words.dates import check_day, say_day
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temperature
+
+
+class Due(StrEnum):
+    """How a package stands against its best-by."""
+
+    FINE = "fine"
+    SOON = "soon"
+    PAST = "past"
+
+
+@dataclass(slots=True)
+class OnShelf:
+    """A package as its picture needs it; not frozen, since thousands are made at once and freezing takes longest."""
+
+    number: int
+    food: str
+    form: str
+    colour: str
+    container: str
+    mass: str
+    level: float
+    outer: bool
+    place: int
+    shelf: int
+    batch: int
+    left: float
+    due: Due
+    best_by: str
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """One food in one place, added up."""
+
+    food: str
+    count: int
+    mass: str
+    kcal_text: str
+
+
+@dataclass(frozen=True, slots=True)
+class PlaceView:
+    """A place, with what it holds in figures."""
+
+    id: int
+    name: str
+    sort: str
+    shelves: int
+    width_mm: float
+    climate: str
+    kept: int
+    due: int
+    kcal_text: str
+    foods: list[Kept]
+
+
+@dataclass(frozen=True, slots=True)
+class ShelvesView:
+    """All places, packages kept, and how their containers are drawn."""
+
+    places: list[PlaceView]
+    packages: list[OnShelf]
+    due: list[OnShelf]
+    """The first of what is due, wherever it stands."""
+    more_after: int | None
+    """The number after which there are more packages; none if these are all."""
+    containers: dict[str, Drawing]
+
+
+@dataclass(frozen=True, slots=True)
+class Found:
+    """A package that was looked for, and where it stands."""
+
+    number: int
+    place: int
+
+
+_SHOWN = ("number", "food_name", "form", "colour", "container_key", "mass_g", "level", "outer", "shelf", "batch")
+_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in _SHOWN)]
+
+MOST_DUE = 40
+"""More than these are not listed beside the shelves; the Rounds tell of all."""
+
+MOST_FOUND = 1000
+
+
+def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: int | None = None) -> ShelvesView:
+    """What stands where.
+
+    Args:
+        larder: the larder.
+        place: only the packages of this place; none means of all.
+        after: only packages whose number is above this.
+        most: so many packages at the most; none means all.
+
+    Returns:
+        All places with their sums, the packages asked for by place and number, and what is due anywhere.
+    """
+    today = larder.today()
+    with reading(larder.engine) as session:
+        household = settings(session)
+        places = {each.id: each for each in session.scalars(select(Place).order_by(Place.id))}
+        only = [Package.number > after] if after else []
+        if place is not None:
+            only.append(Package.place_id == place)
+        rows = kept_rows(session, _COLUMNS, *only, most=most)
+        soon = due_within(session, today, SOON_DAYS)
+        sums = _sums(session)
+        first_due = _first_due(session, soon)
+    packages = _on_shelves(rows, places, household, today)
+    return ShelvesView(
+        places=_place_views(places, sums, soon, household.units),
+        packages=packages,
+        due=_on_shelves(first_due, places, household, today),
+        more_after=packages[-1].number if most is not None and len(packages) == most else None,
+        containers={key: drawing(container_by_key(key)) for key in sorted({row["container_key"] for row in rows})},
+    )
+
+
+def see_places(larder: Larder) -> list[PlaceView]:
+    """All places, with what each holds in figures."""
+    with reading(larder.engine) as session:
+        places = {each.id: each for each in session.scalars(select(Place).order_by(Place.id))}
+        soon = due_within(session, larder.today(), SOON_DAYS)
+        return _place_views(places, _sums(session), soon, settings(session).units)
+
+
+def _place_views(places: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, units: Units) -> list[PlaceView]:
+    due = Counter(soon.place.tolist())
+    return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in places.values()]
+
+
+def find_packages(larder: Larder, words: str, number: int | None) -> list[Found]:
+    """The packages kept that some words mean: part of a food's name, or a number."""
+    wanted = words.strip().lower() if number is None else ""
+    with reading(larder.engine) as session:
+        kept = Package.thrown_out_on.is_(None)
+        foods = session.scalars(select(Package.food_name).where(kept).distinct()).all() if wanted else ()
+        names = [name for name in foods if wanted in name.lower()]
+        meant = select(Package.number, Package.place_id).where(
+            kept, or_(Package.number == number, Package.food_name.in_(names))
+        )
+        rows = session.execute(meant.order_by(Package.place_id, Package.number).limit(MOST_FOUND))
+        return [Found(*row) for row in rows]
+
+
+def _on_shelves(
+    rows: list[dict[str, Any]], places: dict[int, Place], household: Settings, today: date
+) -> list[OnShelf]:
+    left, share, _ = lives_left(rows, places, household.school, today)
+    return [
+        on_shelf(row, days, part, household.units, today)
+        for row, days, part in zip(rows, left.tolist(), share.tolist(), strict=True)
+    ]
+
+
+def _first_due(session: Session, soon: DueSoon) -> list[dict[str, Any]]:
+    """Of what is due the first, as their pictures need them."""
+    numbers = soon.number[np.argsort(soon.days, kind="stable")[:MOST_DUE]].tolist()
+    found = {row["number"]: row for row in kept_rows(session, _COLUMNS, Package.number.in_(numbers))}
+    return [found[number] for number in numbers]
+
+
+_Sums = list[tuple[str, int, float, float]]
+"""Of each food: how many packages, their weight in g, their energy in kcal."""
+
+
+def _sums(session: Session) -> dict[int, _Sums]:
+    """What each place holds, by food."""
+    rows = session.execute(
+        select(Package.place_id, Package.food_name, func.count(), func.sum(Package.mass_g), func.sum(Package.kcal))
+        .where(Package.thrown_out_on.is_(None))
+        .group_by(Package.place_id, Package.food_name)
+    )
+    sums: dict[int, _Sums] = {}
+    for place, food, count, mass_g, kcal in rows:
+        sums.setdefault(place, []).append((food, count, mass_g, kcal))
+    return sums
+
+
+def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: date | None = None) -> None:
+    """Move packages to a shelf of a place."""
+    with writing(larder.engine) as session:
+        target = session.get(Place, place)
+        if target is None:
+            raise NotThere("place", "That place is not there any more; pick another")
+        if not 1 <= shelf <= target.shelves:
+            raise Refused("shelf", f"{target.name} has shelves 1 to {target.shelves}")
+        packages = _all_kept(session, numbers)
+        moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
+        if not moving:
+            raise Refused("shelf", "It stands there already")
+        facts = {"place_id": place, "shelf": shelf}
+        title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
+        acts = _acts(larder, "moved", moving, facts, on)
+        lasts = lasts_there(session, moving, target, date.fromisoformat(acts[0].facts["on"]))
+        acts = [replace(act, facts=act.facts | lasts.get(act.subject, {})) for act in acts]
+        log.record(session, title, acts, at=larder.clock())
+
+
+def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | None = None) -> None:
+    """Throw packages out. They leave the shelves; their journal stays, and jars come back to the supplies."""
+    reason = tidy_name(why, "why")
+    with writing(larder.engine) as session:
+        packages = _all_kept(session, numbers)
+        acts = _acts(larder, "thrown out", packages, {"why": reason}, on)
+        stock = Stock(session)
+        for each in packages:
+            acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
+        log.record(session, f"Threw out {_say_packages(packages)}", acts, at=larder.clock())
+
+
+def _acts(
+    larder: Larder, act: str, packages: Sequence[Package], facts: dict[str, Any], on: date | None
+) -> list[log.Act]:
+    """What happens to some packages on a day that each of them has seen."""
+    today = larder.today()
+    day = max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
+    return [log.Act("package", each.number, act, facts | {"on": day.isoformat()}) for each in packages]
+
+
+def _say_packages(packages: Sequence[Package]) -> str:
+    names = sorted({package.food_name for package in packages})
+    numbers = f"number {packages[0].number}" if len(packages) == 1 else f"{len(packages)} packages"
+    return f"{numbers} ({', '.join(names[:3])})"
+
+
+def find_package(session: Session, number: int) -> Package:
+    """A package by its number, thrown out or not."""
+    package = session.get(Package, number)
+    if package is None:
+        raise NotThere("number", f"There is no package number {number}")
+    return package
+
+
+def _kept(session: Session, number: int) -> Package:
+    package = find_package(session, number)
+    if package.thrown_out_on is not None:
+        raise Refused("number", f"Number {number} was thrown out on {say_day(package.thrown_out_on)}")
+    return package
+
+
+def _all_kept(session: Session, numbers: Sequence[int]) -> list[Package]:
+    """Packages by their numbers; a number that is given twice is one package."""
+    return [_kept(session, number) for number in dict.fromkeys(numbers)]
+
+
+def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:
+    """A package as its picture needs it, from its row and what is left of its life."""
+    return OnShelf(
+        number=row["number"],
+        food=row["food_name"],
+        form=row["form"],
+        colour=row["colour"],
+        container=row["container_key"],
+        mass=say_mass(row["mass_g"], units),
+        level=round(row["level"], 3),
+        outer=row["outer"],
+        place=row["place_id"],
+        shelf=row["shelf"],
+        batch=row["batch"],
+        left=round(share, 3),
+        due=Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE,
+        best_by=best_by(row, days, today),
+    )
+
+
+def _place_view(place: Place, sums: _Sums, due: int, units: Units) -> PlaceView:
+    return PlaceView(
+        id=place.id,
+        name=place.name,
+        sort=place.sort,
+        shelves=place.shelves,
+        width_mm=place.width_mm,
+        climate=say_climate(place, units),
+        kept=sum(count for _, count, _, _ in sums),
+        due=due,
+        kcal_text=say_kcal(sum(kcal for *_, kcal in sums)),
+        foods=[
+            Kept(food, count, say_mass(mass_g, units), say_kcal(kcal))
+            for food, count, mass_g, kcal in sorted(sums, key=lambda each: -each[3])
+        ],
+    )
+
+
+def say_climate(place: Place, units: Units) -> str:
+    """The year of a place, in words."""
+    mean, warmest = (say_temperature(t, units) for t in (place.mean_c, place.mean_c + place.swing_c))
+    return f"{mean} over the year, {warmest} at its warmest"

@@ -1,0 +1,1 @@
+"""What there is to pack with."""

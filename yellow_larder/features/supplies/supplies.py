@@ -1,0 +1,448 @@
+"""Supplies: what there is to pack with, what it cost, and what is running low."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, datetime
+from typing import Any
+
+from sqlalchemy.orm import Session
+
+from yellow_larder.core.containers import Mouth
+from yellow_larder.core.moisture import OVEN_C, OVEN_HOURS, PAPER_C, full_gel_g
+from yellow_larder.core.packing import worth_after
+from yellow_larder.features.catalog.containers import (
+    Drawing,
+    container_by_key,
+    cut_shorter,
+    drawing,
+    own_bag,
+    say_container,
+)
+from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.money import read_money, say_money
+from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.features.supplies.stock import SORT_OF, Sort, Stock, is_low, is_trusted, say_count, spares_act
+from yellow_larder.journal import log
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.reference import packets
+from yellow_larder.words.dates import check_day, say_day
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import Units, read_length_mm, say_dial, say_length, say_mass
+
+MOST = 10_000
+"""More of one thing than this is a slip of the pen."""
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class NewSupply:
+    """Something to pack with, as a person writes it down.
+
+    Attributes:
+        sort: what sort of thing.
+        key: of a container, its key in the table; of packets, their rating in mL; of lids, the
+            mouth they fit; of desiccant, grams in one.
+        size: flat size of a bag of one's own, "25 × 35 cm"; goes before `key`.
+        name: of tools, and of lids for no common mouth, what it is called.
+        count: how many there are; of packets, inner packs that are closed.
+        per_pack: packets in one inner pack.
+        cost: what one costs, "0.45"; of packets, one inner pack.
+        low: a count at which it is running low.
+        note: what is to be known of it, such as where the spares are or how hot the iron must be.
+        came_on: the day it came; none means today.
+    """
+
+    sort: Sort
+    key: str = ""
+    size: str = ""
+    name: str = ""
+    count: int = 0
+    per_pack: int = 1
+    cost: str = ""
+    low: int = 0
+    note: str = ""
+    came_on: date | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Supply:
+    """Something to pack with, as it stands."""
+
+    number: int
+    version: int
+    sort: Sort
+    key: str
+    name: str
+    size: str
+    count: int
+    counted: str
+    """How many there are, in words."""
+    per_pack: int
+    spares: int
+    spares_say: str
+    """Of packets: how many wait in the jar, and what they are still worth; empty if none do."""
+    trusted: bool
+    """Whether its spares may still be used."""
+    spent: int
+    dry_again: str
+    """Of gel that is full of water: how it is dried for another use; empty of all else."""
+    again: int
+    """Of lids: how many were used before."""
+    uses: str
+    """Of lids: how often they have closed something, in words; empty of all else."""
+    cost: str
+    low: int
+    is_low: bool
+    note: str
+    draw: Drawing | None
+
+
+@dataclass(frozen=True, slots=True)
+class SuppliesView:
+    """Everything there is to pack with, by sort."""
+
+    supplies: list[Supply]
+    low: int
+
+
+def see_supplies(larder: Larder) -> SuppliesView:
+    """Everything there is to pack with."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+        versions = log.versions(session, "supply")
+        found = [
+            _view(number, versions[number], facts, household, larder.clock())
+            for number, facts in Stock(session).records.items()
+        ]
+    order = list(Sort)
+    found.sort(key=lambda each: (order.index(each.sort), _size(each), each.name))
+    return SuppliesView(found, sum(each.is_low for each in found))
+
+
+def _size(each: Supply) -> float:
+    if each.draw is not None:
+        return each.draw.width_mm * each.draw.height_mm
+    return float(each.key) if each.key.replace(".", "", 1).isdigit() else 0.0
+
+
+def add_supply(larder: Larder, new: NewSupply) -> int:
+    """Write down something to pack with; returns its number.
+
+    Raises:
+        Refused: a field cannot be read, or it is written down already.
+    """
+    with writing(larder.engine) as session:
+        household = settings(session)
+        key, name = _identity(new, household.units)
+        _check_count(new.count, "count")
+        if not 1 <= new.per_pack <= 1000:
+            raise Refused("per_pack", "Packets in one inner pack: 1 to 1,000")
+        known = log.records(session, "supply")
+        if any((facts["sort"], facts["key"], facts["name"]) == (new.sort, key, name) for facts in known.values()):
+            raise Refused("name", f"{name} is written down already: change its count there")
+        facts = {
+            "sort": new.sort.value,
+            "key": key,
+            "name": name,
+            "per_pack": new.per_pack if new.sort is Sort.PACKETS else 1,
+            "low": _check_count(new.low, "low"),
+            "note": _note(new.note),
+            "count": new.count,
+            "coins": read_money(new.cost, "cost") if new.cost.strip() else None,
+            "came_on": check_day(new.came_on or larder.today(), larder.today(), "came_on").isoformat(),
+        }
+        number = log.next_number(session, "supply")
+        title = f"Written down: {new.count} × {name}"
+        acts = [log.Act("supply", number, "set", facts)]
+        log.record(session, title, acts, at=larder.clock())
+    return number
+
+
+def _identity(new: NewSupply, units: Units) -> tuple[str, str]:
+    """Its key and its name, by its sort."""
+    if new.sort is Sort.PACKETS:
+        size = _rating(new.key)
+        return str(size), f"{size} mL absorbers"
+    if new.sort is Sort.DESICCANT:
+        grams = _grams(new.key)
+        return f"{grams:g}", f"silica gel, {grams:g} g"
+    if new.sort is Sort.LIDS and new.key:
+        return _mouth(new.key).value, f"{_mouth(new.key)}-mouth lids"
+    if new.sort in (Sort.LIDS, Sort.TOOLS):
+        return "", tidy_name(new.name, "name")
+    container = own_bag(new.size, 7, units, field="size") if new.size.strip() else container_by_key(new.key)
+    if SORT_OF.get(container.kind) is not new.sort:
+        raise Refused("key", f"A {container.name} is not among the {new.sort.value}")
+    return container.key, container.name
+
+
+def _mouth(text: str) -> Mouth:
+    if text not in list(Mouth):
+        raise Refused("key", "Lids fit a regular or a wide mouth; give any other lid a name of its own")
+    return Mouth(text)
+
+
+def _rating(text: str) -> int:
+    size = int(text) if text.isdecimal() else 0
+    if size not in packets():
+        sizes = ", ".join(str(each) for each in sorted(packets()))
+        raise Refused("key", f"Absorbers come in {sizes} mL")
+    return size
+
+
+def _grams(text: str) -> float:
+    try:
+        grams = float(text.replace(",", "."))
+    except ValueError:
+        grams = 0.0
+    if not 0.5 <= grams <= 1000:
+        raise Refused("key", "Grams of gel in one packet: 0.5 to 1,000")
+    return grams
+
+
+def _note(text: str) -> str:
+    note = " ".join(text.split())
+    if len(note) > 120:
+        raise Refused("note", f"That is {len(note)} letters; 120 is the most")
+    return note
+
+
+def _check_count(count: int, field: str) -> int:
+    if not 0 <= count <= MOST:
+        raise Refused(field, f"A count between 0 and {MOST:,}")
+    return count
+
+
+def count_supply(
+    larder: Larder,
+    number: int,
+    count: int,
+    *,
+    spares: int | None = None,
+    again: int | None = None,
+    based_on: int | None = None,
+) -> None:
+    """It was counted: so many there are, so many spares in the jar, so many lids that were used before.
+
+    Raises:
+        Refused: the count is below nothing, or absurd.
+    """
+    _check_count(count, "count")
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        check_based_on(session, "supply", number, based_on, lambda: _countable(facts))
+        said: dict[str, Any] = {"count": count}
+        if spares is not None:
+            if facts["sort"] != Sort.PACKETS:
+                raise Refused("spares", "Only packets have spares")
+            said["spares"] = _check_count(spares, "spares")
+            if spares and not facts["spares"]:
+                said |= {"since": larder.today().isoformat(), "worth": worth_after(5)}
+        if again is not None:
+            if facts["sort"] != Sort.LIDS:
+                raise Refused("again", "Only lids are told apart by use")
+            said["again"] = _check_count(again, "again")
+        if all(facts[name] == value for name, value in said.items()):
+            raise Refused("count", "That is what is written already")
+        title = f"Counted {facts['name']}: {count}"
+        log.record(session, title, [log.Act("supply", number, "set", said)], at=larder.clock())
+
+
+def more_of(larder: Larder, number: int, count: int, *, cost: str = "") -> None:
+    """More of it came into the house; with what one costs, if that is said.
+
+    Raises:
+        Refused: the count is nothing or absurd, or the cost cannot be read.
+    """
+    if not 1 <= count <= MOST:
+        raise Refused("count", f"How many came: 1 to {MOST:,}")
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        said: dict[str, Any] = {"count": count}
+        if cost.strip():
+            said["coins"] = read_money(cost, "cost")
+        title = f"{count} more {facts['name']}"
+        log.record(session, title, [log.Act("supply", number, "came", said)], at=larder.clock())
+
+
+def set_supply(
+    larder: Larder,
+    number: int,
+    *,
+    low: int | None = None,
+    cost: str | None = None,
+    note: str | None = None,
+    based_on: int | None = None,
+) -> None:
+    """Say when it is running low, what one costs, what is to be known of it.
+
+    Raises:
+        Refused: a field cannot be read.
+    """
+    said: dict[str, Any] = {}
+    if low is not None:
+        said["low"] = _check_count(low, "low")
+    if cost is not None:
+        said["coins"] = read_money(cost, "cost") if cost.strip() else None
+    if note is not None:
+        said["note"] = _note(note)
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        name, household = facts["name"], settings(session)
+        check_based_on(session, "supply", number, based_on, lambda: _noted(facts, household))
+        acts = [log.Act("supply", number, "set", said)]
+        log.record(session, f"Noted of {name}", acts, at=larder.clock())
+
+
+def _countable(facts: dict[str, Any]) -> dict[str, object]:
+    """What counting says of a supply."""
+    return {name: facts[name] for name in ("count", "spares", "again")}
+
+
+def _noted(facts: dict[str, Any], household: Settings) -> dict[str, object]:
+    """What is noted of a supply, as it is typed."""
+    cost = say_money(facts["coins"], household) if facts.get("coins") is not None else ""
+    return {"low": facts["low"], "cost": cost, "note": facts["note"]}
+
+
+def forget_supply(larder: Larder, number: int) -> None:
+    """Strike it out."""
+    with writing(larder.engine) as session:
+        name = _facts(session, number)["name"]
+        acts = [log.Act("supply", number, log.GONE, {})]
+        log.record(session, f"Struck out {name}", acts, at=larder.clock())
+
+
+def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: date | None = None) -> None:
+    """Packets that lay out for so long went into the jar of spares, today or on a day that is past.
+
+    Raises:
+        Refused: the count or the time is absurd, it is no packet, or it would be older than the pack it came in.
+    """
+    today = larder.today()
+    day = check_day(on or today, today, "on")
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        if facts["sort"] != Sort.PACKETS:
+            raise Refused("count", "Only packets have spares")
+        if not 1 <= count <= MOST:
+            raise Refused("count", f"How many went into the jar: 1 to {MOST:,}")
+        if not 0 <= minutes <= 24 * 60:
+            raise Refused("minutes", "How many minutes they lay out: 0 to 1,440")
+        came = date.fromisoformat(facts.get("came_on") or day.isoformat())
+        if day < came:
+            raise Refused("on", f"Older than its pack: that came on {say_day(came)}")
+        act = spares_act(number, int(facts["key"]), count, minutes, day)
+        title = f"{count} spare {facts['name']} into the jar, {minutes:g} minutes out"
+        log.record(session, title, [act], at=larder.clock())
+
+
+def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
+    """A bag was cut open under its seal and is kept: one that is shorter by so much; returns its number.
+
+    Raises:
+        Refused: it is no bag, or too short to be closed again.
+    """
+    with writing(larder.engine) as session:
+        household = settings(session)
+        facts = _facts(session, number)
+        if facts["sort"] not in (Sort.BAGS, Sort.POUCHES):
+            raise Refused("number", "Only bags are cut down")
+        shorter = cut_shorter(container_by_key(facts["key"]), read_length_mm(by, "by", units=household.units))
+        there = Stock(session).find(Sort.BAGS, shorter.key)
+        new = there[0] if there is not None else log.next_number(session, "supply")
+        if there is not None:
+            act = log.Act("supply", new, "came", {"count": 1})
+        else:
+            what = {"sort": Sort.BAGS.value, "key": shorter.key, "name": shorter.name, "per_pack": 1, "count": 1}
+            act = log.Act("supply", new, "set", what | {"low": 0, "note": "cut down", "coins": None})
+        left = say_length(shorter.length_mm, household.units)
+        title = f"Cut down a {facts['name']}: {left} long now"
+        log.record(session, title, [act], at=larder.clock())
+    return new
+
+
+def spend_desiccant(larder: Larder, number: int, count: int, *, restored: bool) -> None:
+    """So many packets of gel are full of water; or came out of the oven dry again.
+
+    Raises:
+        Refused: there are not so many, or it is no desiccant.
+    """
+    with writing(larder.engine) as session:
+        facts = _facts(session, number)
+        there = facts["spent"] if restored else facts["count"]
+        if facts["sort"] != Sort.DESICCANT:
+            raise Refused("number", "Only desiccant is dried in the oven")
+        if not 1 <= count <= there:
+            raise Refused("count", f"There are {there} of them")
+        act = log.Act("supply", number, "restored" if restored else "spent", {"count": count})
+        title = f"{count} × {facts['name']}: {'dry again' if restored else 'full of water'}"
+        log.record(session, title, [act], at=larder.clock())
+
+
+def low_supplies(session: Session) -> list[tuple[int, str, str]]:
+    """What is running low: its number, its name, and how many there are in words."""
+    return [
+        (number, facts["name"], say_count(facts)) for number, facts in Stock(session).records.items() if is_low(facts)
+    ]
+
+
+def _facts(session: Session, number: int) -> dict[str, Any]:
+    facts = Stock(session).records.get(number)
+    if facts is None:
+        raise NotThere("number", "That is not among the supplies any more")
+    return facts
+
+
+def _say_uses(facts: dict[str, Any]) -> str:
+    if facts["sort"] != Sort.LIDS or not facts["uses"]:
+        return ""
+    times = "once" if facts["uses"] == 1 else f"{facts['uses']} times"
+    return f"closed {times} so far"
+
+
+def _say_oven(facts: dict[str, Any], units: Units) -> str:
+    if facts["sort"] != Sort.DESICCANT or not facts["spent"]:
+        return ""
+    dry_g = facts["spent"] * float(facts["key"])
+    low, high = OVEN_HOURS
+    return (
+        f"Spread thin, {low}–{high} hours at {say_dial(OVEN_C, units)}; packets of paper or cloth overnight at "
+        f"{say_dial(PAPER_C, units)}. Full of a room's damp the {facts['spent']} weigh up to "
+        f"{say_mass(full_gel_g(dry_g), units)}; they are dry when they weigh {say_mass(dry_g, units)} again. Into a "
+        "closed jar while they are warm, out of children's reach."
+    )
+
+
+def _view(number: int, version: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
+    sort = Sort(facts["sort"])
+    container = container_by_key(facts["key"]) if sort in SORT_OF.values() else None
+    trusted = is_trusted(facts, now)
+    spares = ""
+    if facts["spares"]:
+        since = say_day(datetime.fromisoformat(facts["since"]).date()) if facts["since"] else "today"
+        worth = f"worth {facts['worth']:.0%} of their rating" if trusted else "too old or too long out: throw them away"
+        spares = f"{facts['spares']} loose in the jar since {since}, {worth}"
+    return Supply(
+        number=number,
+        version=version,
+        sort=sort,
+        key=facts["key"],
+        name=facts["name"],
+        size=say_container(container, household.units) if container else "",
+        count=facts["count"],
+        counted=say_count(facts),
+        per_pack=facts["per_pack"],
+        spares=facts["spares"],
+        spares_say=spares,
+        trusted=trusted,
+        spent=facts["spent"],
+        dry_again=_say_oven(facts, household.units),
+        again=facts["again"],
+        uses=_say_uses(facts),
+        cost=say_money(facts["coins"], household) if facts.get("coins") is not None else "",
+        low=facts["low"],
+        is_low=is_low(facts),
+        note=facts["note"],
+        draw=drawing(container) if container else None,
+    )

@@ -1,1 +1,0 @@
-"""What a person does, in their words: use cases that join the core to the store."""

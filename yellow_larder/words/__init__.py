@@ -1,0 +1,1 @@
+"""Reading what people type, and saying figures back."""

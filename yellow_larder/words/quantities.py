@@ -1,0 +1,337 @@
+"""Reading what people type, and saying figures back in the household's units.
+
+Conversions are Pint's. US cups, pints, quarts and gallons are meant, since those are what recipes and jars use.
+"""
+
+from __future__ import annotations
+
+import math
+import re
+from dataclasses import dataclass
+from enum import StrEnum
+from functools import lru_cache
+
+import pint
+
+from yellow_larder.words.errors import Refused
+
+_UNITS: pint.UnitRegistry[float] = pint.UnitRegistry(cache_folder=None)
+
+
+class Units(StrEnum):
+    """The measures a household thinks in."""
+
+    METRIC = "metric"
+    US = "US"
+
+
+MOST_KG = 5_000
+"""More than this on one bench is a slip of the pen: two people eat it for ten years."""
+
+_MASS = {
+    "kg": "kilogram", "kgs": "kilogram", "kilo": "kilogram", "kilos": "kilogram", "kilogram": "kilogram",
+    "kilograms": "kilogram", "g": "gram", "gr": "gram", "gram": "gram", "grams": "gram", "grammes": "gram",
+    "t": "metric_ton", "tonne": "metric_ton", "tonnes": "metric_ton", "lb": "pound", "lbs": "pound",
+    "pound": "pound", "pounds": "pound", "oz": "ounce", "ounce": "ounce", "ounces": "ounce", "stone": "stone",
+    "st": "stone",
+}  # fmt: skip
+_VOLUME = {
+    "l": "liter", "litre": "liter", "litres": "liter", "liter": "liter", "liters": "liter", "ml": "milliliter",
+    "cup": "cup", "cups": "cup", "tbsp": "tablespoon", "tablespoon": "tablespoon", "tablespoons": "tablespoon",
+    "tsp": "teaspoon", "teaspoon": "teaspoon", "teaspoons": "teaspoon", "pt": "pint", "pint": "pint",
+    "pints": "pint", "qt": "quart", "quart": "quart", "quarts": "quart", "gal": "gallon", "gallon": "gallon",
+    "gallons": "gallon", "bushel": "bushel", "bushels": "bushel",
+}  # fmt: skip
+_LENGTH = {"mm": "millimeter", "cm": "centimeter", "m": "meter", "in": "inch", "inch": "inch", "inches": "inch",
+           '"': "inch", "″": "inch", "ft": "foot"}  # fmt: skip
+_WORDS: dict[str, float] = {
+    word: n
+    for n, word in enumerate(
+        ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], 1
+    )
+}
+_WORDS |= {"a": 1, "an": 1, "half": 0.5, "dozen": 12}
+_FRACTIONS = dict(zip("½⅓⅔¼¾⅛⅜⅝⅞", ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"], strict=True))
+_VESSELS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
+
+_NUMBER = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
+COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
+"""A number as people write it: 2, 1½, 3/4, two, a, half."""
+
+
+def _unit_pattern(table: dict[str, str]) -> str:
+    return "|".join(sorted((re.escape(unit) for unit in table), key=len, reverse=True))
+
+
+_AMOUNT_UNITS = _MASS | _VOLUME
+_PART = rf"-?{COUNT}\s*-?(?:{_unit_pattern(_AMOUNT_UNITS)})\b\.?"
+_AMOUNT = rf"{_PART}(?:\s*(?:and|,)?\s*{_PART})*"
+_LINE = re.compile(
+    rf"^(?:(?!\d+\s+\d+/\d+)(?P<count>{COUNT})\s*(?:[x×*]\s*|\s(?!\s*(?:{_unit_pattern(_AMOUNT_UNITS)})\b)))?"
+    rf"(?P<amount>{_AMOUNT})(?:\s+(?:{_VESSELS})\b)?(?:\s+of\b)?\s*(?P<food>.*)$",
+    re.IGNORECASE,
+)
+_TRAILING = re.compile(rf"^(?P<food>.*?\S)[\s,:]+(?P<amount>{_AMOUNT})$", re.IGNORECASE)
+_ONE_PART = re.compile(rf"(?P<number>-?{COUNT})\s*-?(?P<unit>{_unit_pattern(_AMOUNT_UNITS)})\b", re.IGNORECASE)
+
+
+@dataclass(frozen=True, slots=True)
+class Amount:
+    """An amount of food as typed: a weight, a volume, or both added up."""
+
+    mass_g: float
+    volume_ml: float
+
+    def weighs_g(self, bulk_g_ml: float) -> float:
+        """Its weight, grams, volumes taken as poured loose."""
+        return self.mass_g + self.volume_ml * bulk_g_ml
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A line such as "two 7.5 lb bags of oats": an amount, and the words for the food."""
+
+    amount: Amount
+    food: str
+
+
+def read_line(text: str) -> Line:
+    """Read "10 kg pearl barley", "two 7.5 lb bags of oats", "pearl barley 10 kg".
+
+    Raises:
+        Refused: there is no amount, no food, or no sense in it.
+
+    Example:
+        >>> line = read_line("two 7.5 lb bags of oats")
+        >>> round(line.amount.mass_g), line.food
+        (6804, 'oats')
+    """
+    tidy = _tidy(text, "line")
+    found = _LINE.match(tidy) or _TRAILING.match(tidy)
+    if found is None:
+        if re.match(rf"^-?{_NUMBER}", tidy):
+            raise Refused("line", "Say what it is measured in, and of what: “10 kg pearl barley”, “5 cups oats”")
+        raise Refused("line", f"How much {_short(tidy)}? Start with an amount: “10 kg {_short(tidy)}”")
+    food = found["food"].strip(" ,.:")
+    if not food:
+        raise Refused("line", "And of what? Put the food behind it: “10 kg pearl barley”")
+    amount = _read_amount(found["amount"], "line")
+    count = _number(found["count"]) if "count" in found.groupdict() and found["count"] else 1
+    return Line(Amount(amount.mass_g * count, amount.volume_ml * count), food)
+
+
+def read_amount(text: str, field: str = "amount") -> Amount:
+    """Read an amount alone: "10 kg", "2 lb 4 oz", "1½ cups", "2 × 5 kg".
+
+    Raises:
+        Refused: it is not an amount.
+
+    Example:
+        >>> round(read_amount("2 lb 4 oz").mass_g)
+        1021
+    """
+    tidy = _tidy(text, field)
+    found = _LINE.match(tidy)
+    if found is None or found["food"]:
+        raise Refused(field, "Write an amount such as 2.5 kg, 5 lb 8 oz or 3 cups")
+    amount = _read_amount(found["amount"], field)
+    count = _number(found["count"]) if found["count"] else 1
+    return Amount(amount.mass_g * count, amount.volume_ml * count)
+
+
+def read_length_mm(text: str, field: str, *, units: Units) -> float:
+    """Read a length, a bare number being cm or inches as the household thinks.
+
+    Example:
+        >>> read_length_mm("2 in", "headspace", units=Units.METRIC)
+        50.8
+    """
+    found = re.match(rf"^(?P<number>-?{_NUMBER})\s*(?P<unit>{_unit_pattern(_LENGTH)})?$", _tidy(text, field), re.I)
+    if found is None:
+        raise Refused(field, "Write a length such as 5 cm or 2 in")
+    unit = _LENGTH[found["unit"].lower()] if found["unit"] else _bare_length(units)
+    return _convert(_number(found["number"]), unit, "millimeter")
+
+
+def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
+    """Read a flat size, "25 x 35 cm" or "10 × 14 in".
+
+    Example:
+        >>> read_size_mm("25 x 35 cm", "own_bag", units=Units.METRIC)
+        (250.0, 350.0)
+    """
+    unit = rf"\s*({_unit_pattern(_LENGTH)})?\s*"
+    found = re.match(rf"^(-?{_NUMBER}){unit}(?:x|×|by)\s*(-?{_NUMBER}){unit}$", _tidy(text, field), re.I)
+    if found is None:
+        raise Refused(field, "Write width by length, such as 25 × 35 cm or 10 × 14 in")
+    last = _LENGTH[found[4].lower()] if found[4] else _bare_length(units)
+    first = _LENGTH[found[2].lower()] if found[2] else last
+    return _convert(_number(found[1]), first, "millimeter"), _convert(_number(found[3]), last, "millimeter")
+
+
+@lru_cache(maxsize=4096)
+def say_mass(mass_g: float, units: Units) -> str:
+    """A weight in words and figures, to about three figures.
+
+    Example:
+        >>> say_mass(2500, Units.METRIC), say_mass(2500, Units.US), say_mass(96, Units.METRIC)
+        ('2.5 kg', '5 lb 8 oz', '96 g')
+    """
+    if units is Units.METRIC:
+        if mass_g < 999.5:
+            return f"{_three_figures(mass_g)} g"
+        return f"{_three_figures(mass_g / 1000)} kg"
+    ounces = _convert(mass_g, "gram", "ounce")
+    if ounces < 15.95:
+        return f"{_three_figures(ounces)} oz"
+    if ounces >= 20 * 16:
+        return f"{_three_figures(ounces / 16)} lb"
+    pounds, rest = divmod(round(ounces), 16)
+    return f"{pounds} lb {rest} oz" if rest else f"{pounds} lb"
+
+
+def say_off(mass_g: float, wanted_g: float, units: Units) -> str:
+    """How far a weight is off what was wanted; empty if nobody would mind: half a per cent, or 2 g.
+
+    Example:
+        >>> say_off(2540, 2500, Units.METRIC), say_off(2495, 2500, Units.METRIC)
+        ('over by 40 g', '')
+    """
+    by = mass_g - wanted_g
+    if abs(by) <= max(2.0, wanted_g * 0.005):
+        return ""
+    return f"{'over' if by > 0 else 'under'} by {say_mass(abs(by), units)}"
+
+
+def say_length(length_mm: float, units: Units) -> str:
+    """A length, cm or inches, to a tenth.
+
+    Example:
+        >>> say_length(50, Units.METRIC), say_length(50.8, Units.US)
+        ('5 cm', '2 in')
+    """
+    if units is Units.METRIC:
+        return f"{round(length_mm / 10, 1):g} cm"
+    return f"{round(_convert(length_mm, 'millimeter', 'inch'), 1):g} in"
+
+
+def say_volume(volume_ml: float, units: Units) -> str:
+    """What a container holds.
+
+    Example:
+        >>> say_volume(3785, Units.US), say_volume(3785, Units.METRIC), say_volume(250, Units.METRIC)
+        ('4 qt', '3.79 L', '250 mL')
+    """
+    if units is Units.US:
+        return f"{_three_figures(_convert(volume_ml, 'milliliter', 'quart'))} qt"
+    return f"{_three_figures(volume_ml)} mL" if volume_ml < 999.5 else f"{_three_figures(volume_ml / 1000)} L"
+
+
+def say_temperature(temperature_c: float, units: Units) -> str:
+    """A temperature to the degree.
+
+    Example:
+        >>> say_temperature(11, Units.METRIC), say_temperature(21, Units.US)
+        ('11 °C', '70 °F')
+    """
+    return f"{temperature_c:.0f} °C" if units is Units.METRIC else f"{temperature_c * 1.8 + 32:.0f} °F"
+
+
+def say_dial(temperature_c: float, units: Units) -> str:
+    """A temperature as a dial is set: to five degrees, or ten.
+
+    Example:
+        >>> say_dial(175, Units.METRIC), say_dial(175, Units.US)
+        ('175 °C', '350 °F')
+    """
+    if units is Units.METRIC:
+        return f"{round(temperature_c / 5) * 5} °C"
+    return f"{round((temperature_c * 1.8 + 32) / 10) * 10} °F"
+
+
+def say_kcal(kcal: float) -> str:
+    """Energy to three figures: no food table is truer than that.
+
+    Example:
+        >>> say_kcal(35234), say_kcal(1_934_000)
+        ('35,200', '1.93 million')
+    """
+    if kcal >= 1e6:
+        return f"{_three_figures(kcal / 1e6)} million"
+    return f"{float(_three_figures(kcal).replace(',', '')):,.0f}"
+
+
+def _three_figures(value: float) -> str:
+    if value == 0:
+        return "0"
+    digits = max(0, 2 - math.floor(math.log10(abs(value))))
+    rounded = round(value, digits) if abs(value) < 1000 else round(value, -math.floor(math.log10(abs(value))) + 2)
+    return f"{rounded:,.{digits}f}".rstrip("0").rstrip(".") if digits else f"{rounded:,.0f}"
+
+
+def _bare_length(units: Units) -> str:
+    return "centimeter" if units is Units.METRIC else "inch"
+
+
+def _tidy(text: str, field: str) -> str:
+    if len(text) > 200:
+        raise Refused(field, f"That is {len(text):,} characters; 200 is the most for one line")
+    for sign, fraction in _FRACTIONS.items():
+        text = re.sub(rf"(\d?){sign}", lambda m, f=fraction: f"{m[1]} {f}" if m[1] else f, text)  # type: ignore[misc]
+    tidy = re.sub(r"\s+", " ", text).strip()
+    if not tidy:
+        raise Refused(
+            field, "Nothing is written here yet: try “10 kg pearl barley”" if field == "line" else "Write it in"
+        )
+    return tidy
+
+
+def _short(text: str) -> str:
+    return text if len(text) <= 40 else f"{text[:40]}…"
+
+
+def read_count(text: str) -> float:
+    """A number that stands before a thing that is counted.
+
+    Example:
+        >>> read_count("two"), read_count("1 1/2"), read_count("½")
+        (2.0, 1.5, 0.5)
+    """
+    return _number(_tidy(text, "line"))
+
+
+def _number(text: str) -> float:
+    text = text.strip().lower()
+    if text in _WORDS:
+        return float(_WORDS[text])
+    if text.startswith("-"):
+        return -_number(text[1:])
+    if re.fullmatch(r"\d{1,3}(,\d{3})+(\.\d+)?", text):
+        text = text.replace(",", "")
+    whole, _, fraction = text.replace(",", ".").rpartition(" ")
+    value = float(whole) if whole else 0.0
+    if "/" not in fraction:
+        return float(fraction)
+    above, below = fraction.split("/")
+    return value + float(above) / float(below) if float(below) else math.inf
+
+
+def _convert(value: float, source: str, target: str) -> float:
+    return float(_UNITS.Quantity(value, source).to(target).magnitude)
+
+
+def _read_amount(text: str, field: str) -> Amount:
+    mass_g = volume_ml = 0.0
+    for part in _ONE_PART.finditer(text):
+        value, unit = _number(part["number"]), part["unit"].lower()
+        if value < 0:
+            raise Refused(field, "The amount is below zero; write how much there is, such as 10 kg")
+        if unit in _MASS:
+            mass_g += _convert(value, _MASS[unit], "gram")
+        else:
+            volume_ml += _convert(value, _VOLUME[unit], "milliliter")
+    if not mass_g and not volume_ml:
+        raise Refused(field, "The amount is zero; write how much there is, such as 10 kg")
+    if mass_g + volume_ml > MOST_KG * 1000:
+        raise Refused(field, f"That is more than {MOST_KG:,} kg; plan it in parts, or mend the slip")
+    return Amount(mass_g, volume_ml)
