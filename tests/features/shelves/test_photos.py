@@ -4,8 +4,8 @@ import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
 
-from tests.journal.test_log import a_picture
 from tests.features.run.test_run import filled
+from tests.journal.test_log import a_picture
 from yellow_larder.features.household.larder import Larder, take_back
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
