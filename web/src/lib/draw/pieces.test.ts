@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { SQUARE, crest, form, seeded, strew } from "./pieces";
+import { SQUARE, crest, form, moved, seeded, square, strew } from "./pieces";
 
 const FORMS = ["grain", "rice", "bead", "pea", "split", "flake", "tube", "curl", "dust", "crystal", "ring", "slice", "leaf", "cap", "cube", "nut", "seed"];
 
@@ -42,5 +42,23 @@ describe("strewn pieces", () => {
 
   it("of an unknown form are drawn as grain", () => {
     expect(form("moon dust")).toBe(form("grain"));
+  });
+
+  it.each(FORMS)("of %s make a square of a handful of paths, each piece in it", (name) => {
+    const drawn = square(name);
+    expect(drawn.layers.length).toBeLessThan(16);
+    const starts = drawn.layers.join("").match(/M/g)?.length ?? 0;
+    const each = form(name).outline.match(/M/g)?.length ?? 1;
+    expect(starts).toBeGreaterThanOrEqual(strew(name).length * each);
+    expect(square(name)).toBe(drawn);
+    expect(square(name, 50).layers.join("").length).toBeLessThan(drawn.layers.join("").length);
+  });
+
+  it("lie where a transform would put them", () => {
+    // A quarter turn takes (1, 0) to (0, 1); then twice the size, and moved by (10, 20).
+    const piece = { x: 10, y: 20, turn: 90, size: 2 };
+    expect(moved("M1 0L3-1H2V4h-1Z", piece)).toBe("M10 22L12 26L12 24L2 24L2 22Z");
+    expect(moved("M2.3 0A2.3 2.3 0 1 1-2.3 0Z", piece)).toBe("M10 24.6A4.6 4.6 90 1 1 10 15.4Z");
+    expect(moved("M0 0C1 0 0 1 1 1S2 0 3 0", { x: 0, y: 0, turn: 0, size: 1 })).toBe("M0 0C1 0 0 1 1 1S2 0 3 0");
   });
 });

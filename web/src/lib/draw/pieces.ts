@@ -79,6 +79,80 @@ export function strew(name: string): Piece[] {
   return pieces;
 }
 
+/** The pieces of a square as few shapes: those in one layer do not touch, and each layer lies over the one before. */
+export interface Square {
+  layers: string[];
+  fine: string;
+}
+
+const squares = new Map<string, Square>();
+
+/** The repeating square of a form, or as much of it as is looked at: thousands of pieces in a handful of paths. */
+export function square(name: string, upTo = SQUARE): Square {
+  const key = `${name} ${upTo}`;
+  const known = squares.get(key);
+  if (known) return known;
+  const shape = form(name);
+  const touch = 2 * reach(shape.outline);
+  const layers: Piece[][] = [];
+  for (const piece of copies(strew(name), upTo)) {
+    const layer = layers.find((each) => each.every((other) => Math.hypot(other.x - piece.x, other.y - piece.y) > touch));
+    if (layer) layer.push(piece);
+    else layers.push([piece]);
+  }
+  const joined = (outline: string, pieces: Piece[]) => pieces.map((piece) => moved(outline, piece)).join("");
+  const found = { layers: layers.map((layer) => joined(shape.outline, layer)), fine: shape.fine ? joined(shape.fine, layers.flat()) : "" };
+  squares.set(key, found);
+  return found;
+}
+
+/** Pieces, and those that cross the edge of the square once more on its other side. */
+function copies(pieces: Piece[], upTo: number): Piece[] {
+  const near = (at: number) => at > -10 && at < upTo + 10;
+  const beside = [-SQUARE, 0, SQUARE];
+  return pieces
+    .flatMap((piece) => beside.flatMap((dx) => beside.map((dy) => ({ ...piece, x: piece.x + dx, y: piece.y + dy }))))
+    .filter((piece) => near(piece.x) && near(piece.y));
+}
+
+/** How far a piece reaches from its middle, at its largest. */
+function reach(outline: string): number {
+  return 1.12 * Math.max(...(outline.match(NUMBER) ?? []).map((each) => Math.abs(Number(each)))) + 0.4;
+}
+
+const NUMBER = /-?(?:\d+\.?\d*|\.\d+)/g;
+const COMMAND = /([A-Za-z])([^A-Za-z]*)/g;
+
+/** An outline where its piece lies: sized, turned and moved as an SVG transform would do it. */
+export function moved(outline: string, piece: Piece): string {
+  const turn = (piece.turn * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn) * piece.size, Math.sin(turn) * piece.size];
+  const say = (n: number) => String(Math.round(n * 100) / 100);
+  const at = (x: number, y: number) => `${say(piece.x + x * cos - y * sin)} ${say(piece.y + x * sin + y * cos)}`;
+  let [x, y] = [0, 0];
+  return outline.replace(COMMAND, (_, command: string, rest: string) => {
+    const n = (rest.match(NUMBER) ?? []).map(Number);
+    const to = (px: number, py: number) => at((x = px), (y = py));
+    switch (command) {
+      case "H":
+        return `L${to(n[0] ?? 0, y)}`;
+      case "h":
+        return `L${to(x + (n[0] ?? 0), y)}`;
+      case "V":
+        return `L${to(x, n[0] ?? 0)}`;
+      case "A": {
+        const [rx = 0, ry = 0, slant = 0, large = 0, sweep = 0, px = 0, py = 0] = n;
+        return `A${say(rx * piece.size)} ${say(ry * piece.size)} ${slant + piece.turn} ${large} ${sweep} ${to(px, py)}`;
+      }
+      case "Z":
+        return "Z";
+      default:
+        // M, L, C and S: nothing but points.
+        return command + n.flatMap((px, i) => (i % 2 ? [] : [to(px, n[i + 1] ?? 0)])).join(" ");
+    }
+  });
+}
+
 /** A line of pieces that make the uneven top of a heap, from 0 to a width. */
 export function crest(name: string, width: number, seed: number): Piece[] {
   const { apart } = form(name);
