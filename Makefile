@@ -4,14 +4,21 @@ BIN := .venv/bin
 WEB_SOURCES := $(shell find web/src web/static -type f) web/package.json web/svelte.config.js web/vite.config.ts
 PORT ?= 8790
 
-.PHONY: demo serve test test-thorough check bench soak screenshots client lock clean
+.PHONY: help demo serve dev test test-thorough check bench soak screenshots client lock clean
 .DELETE_ON_ERROR:
+
+help:                                         ## this list
+	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 20
 
 demo: .venv/ready web/build/index.html        ## serve the demo household's larder
 	$(BIN)/yellow-larder demo --port $(PORT)
 
 serve: .venv/ready web/build/index.html       ## serve your own larder
 	$(BIN)/yellow-larder serve --port $(PORT)
+
+dev: .venv/ready web/node_modules/ready       ## the demo, and pages that reload at http://127.0.0.1:5173
+	$(BIN)/uvicorn --factory yellow_larder.demo.reloading:app --reload --reload-dir yellow_larder --port $(PORT) & \
+	  trap "kill $$!" EXIT; cd web && npm run --silent dev
 
 test: .venv/ready web/build/index.html        ## all tests, browser included
 	sh tools/chromium.sh

@@ -101,13 +101,19 @@ def test_every_answer_and_question_is_described(client: TestClient) -> None:
 
 def test_pages_are_served_and_nothing_beside_them(larder: Larder, tmp_path: Path) -> None:
     web = tmp_path / "web"
-    (web / "_app").mkdir(parents=True)
+    (web / "_app" / "immutable").mkdir(parents=True)
+    (web / "_app" / "immutable" / "start.7f3a.js").write_text("start()")
+    (web / "_app" / "version.json").write_text("{}")
     (web / "index.html").write_text("the page")
     (tmp_path / "secret").write_text("secret")
     client = TestClient(make_app(larder, web), base_url="http://127.0.0.1")
     assert client.get("/bench").text == "the page"
     assert client.get("/..%2fsecret").text == "the page"
     assert client.get("/api/nothing").status_code == 404
+    assert client.get("/_app/immutable/start.7f3a.js").headers["cache-control"].endswith("immutable")
+    assert client.get("/_app/immutable/nothing.js").status_code == 404
+    for changes in ("/_app/version.json", "/bench"):
+        assert "immutable" not in client.get(changes).headers.get("cache-control", "")
 
 
 def test_the_household_is_changed_and_everything_is_shown_its_way(client: TestClient) -> None:

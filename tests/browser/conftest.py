@@ -11,13 +11,16 @@ import sys
 import threading
 import time
 from collections.abc import Iterator
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from pathlib import Path
 
 import httpx
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Page, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Error, Page, expect, sync_playwright
+from starlette.responses import PlainTextResponse
+from starlette.types import ASGIApp, Receive, Scope, Send
 
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import furnish
@@ -79,18 +82,38 @@ def browser() -> Iterator[Browser]:
         browser.close()
 
 
-class Here:
-    """The real server over a larder in a file, in a thread of this process, so that starting it costs nothing."""
+GONE = PlainTextResponse("The test is over", status_code=503)
 
-    def __init__(self, larder: Larder) -> None:
-        self.larder = larder
+
+class Here:
+    """The real server, in a thread of this process, over one larder after the other.
+
+    One address for all of them: what a browser has fetched of the pages it need not fetch and read again.
+    """
+
+    larder: Larder
+
+    def __init__(self) -> None:
         self.port = _free_port()
         self.url = f"http://127.0.0.1:{self.port}"
-        app = make_app(larder, ROOT / "web" / "build")
+        self._app: ASGIApp = GONE
         self._server = uvicorn.Server(
-            uvicorn.Config(app, host="127.0.0.1", port=self.port, log_level="warning", lifespan="off")
+            uvicorn.Config(
+                self._answer, host="127.0.0.1", port=self.port, interface="asgi3", log_level="warning", lifespan="off"
+            )
         )
         self._thread = threading.Thread(target=self._server.run, daemon=True)
+
+    async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
+        await self._app(scope, receive, send)
+
+    @contextmanager
+    def over(self, larder: Larder) -> Iterator[Here]:
+        """The same address over another larder; a page that asks on when it is gone is told so."""
+        self.larder = larder
+        self._app = make_app(larder, ROOT / "web" / "build")
+        yield self
+        self._app = GONE
 
     def __enter__(self) -> Here:
         self._thread.start()
@@ -102,14 +125,29 @@ class Here:
         self._server.should_exit = True
         self._server.force_exit = True
         self._thread.join(timeout=5)
-        self.larder.engine.dispose()
+
+
+@pytest.fixture(scope="session")
+def here() -> Iterator[Here]:
+    """The address that new larders are served at."""
+    with Here() as here:
+        yield here
+
+
+@pytest.fixture(scope="session")
+def opened_now(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of a new larder by the clock of today; made once, and copied for each test."""
+    file = tmp_path_factory.mktemp("opened") / "larder.db"
+    open_larder(file).close()
+    return file
 
 
 @pytest.fixture
-def served(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
+def served(here: Here, opened_now: Path, tmp_path: Path) -> Iterator[Here]:
     """A new larder, served."""
-    with Here(open_larder(tmp_path_factory.mktemp("larder") / "larder.db")) as here:
-        yield here
+    file = Path(shutil.copy(opened_now, tmp_path / "larder.db"))
+    with open_larder(file) as larder, here.over(larder) as served:
+        yield served
 
 
 @pytest.fixture
@@ -135,16 +173,29 @@ def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
 def demo(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
     """The demo household's larder, served once for the tests of a module."""
     file = Path(shutil.copy(furnished, tmp_path_factory.mktemp("demo") / "demo.db"))
-    with Here(open_larder(file)) as here:
-        yield here
+    with open_larder(file) as larder, Here() as here, here.over(larder) as demo:
+        yield demo
+
+
+@pytest.fixture(scope="session")
+def window(browser: Browser) -> Iterator[BrowserContext]:
+    """One browser's window for all tests that ask for no other: scripts are fetched and compiled once."""
+    window = browser.new_context(viewport={"width": 1280, "height": 800}, color_scheme="light", locale="en-GB")
+    window.set_default_timeout(8000)
+    yield window
+    window.close()
 
 
 @pytest.fixture
-def context(browser: Browser) -> Iterator[BrowserContext]:
-    context = browser.new_context(viewport={"width": 1280, "height": 800}, color_scheme="light", locale="en-GB")
-    context.set_default_timeout(8000)
-    yield context
-    context.close()
+def context(window: BrowserContext) -> Iterator[BrowserContext]:
+    """That window with nothing kept in it by the test before."""
+    yield window
+    for page in window.pages:
+        # A page that is gone, or was never at an address, keeps nothing.
+        with suppress(Error):
+            page.evaluate("localStorage.clear(); sessionStorage.clear()")
+        page.close()
+    window.clear_cookies()
 
 
 @pytest.fixture

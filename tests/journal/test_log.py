@@ -80,6 +80,7 @@ from yellow_larder.features.supplies.supplies import (
 from yellow_larder.journal import log
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.projections import UnknownAct
 from yellow_larder.journal.tables import (
     Base,
     Change,
@@ -453,3 +454,18 @@ def test_an_acknowledged_write_survives_kill_9(tmp_path: Path) -> None:
         assert session.execute(text("PRAGMA integrity_check")).scalar() == "ok"
     assert set(acknowledged) <= numbers
     assert len(numbers) <= len(acknowledged) + 1
+
+
+def test_what_this_version_knows_nothing_of_is_an_error_and_no_silence(larder: Larder) -> None:
+    number = add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=5))
+    with pytest.raises(UnknownAct, match="supply 1: “lent” is nothing"), writing(larder.engine) as session:
+        log.record(session, "Lent", [log.Act("supply", number, "lent", {})], at=larder.clock())
+    assert check(larder.engine) == []
+    with larder.engine.begin() as connection:
+        change = connection.exec_driver_sql("SELECT max(id) FROM changes").scalar_one()
+        connection.exec_driver_sql(
+            "INSERT INTO journal (change_id, kind, subject, act, facts) VALUES (?, 'supply', ?, 'lent', '{}')",
+            (change, number),
+        )
+    (found,) = check(larder.engine)
+    assert found == "supply 1: “lent” is nothing that this version knows of; a newer one wrote it"

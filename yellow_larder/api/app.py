@@ -5,6 +5,7 @@ from __future__ import annotations
 import base64
 import hashlib
 import re
+from importlib.metadata import version
 from pathlib import Path
 
 from fastapi import FastAPI, Response
@@ -13,6 +14,7 @@ from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
+from starlette.types import Scope
 
 from yellow_larder import __doc__ as about
 from yellow_larder.api import (
@@ -38,7 +40,9 @@ from yellow_larder.features.household.larder import Larder
 
 def make_app(larder: Larder, web: Path | None = None, instruments: Devices | None = None) -> FastAPI:
     """The application over one larder; with the built front end, if it is given, and simulated instruments if not."""
-    app = FastAPI(title="Yellow Larder", description=about or "", version="0.1.0", docs_url=None, redoc_url=None)
+    app = FastAPI(
+        title="Yellow Larder", description=about or "", version=version("yellow-larder"), docs_url=None, redoc_url=None
+    )
     app.state.larder = larder
     app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
@@ -106,12 +110,23 @@ def content_policy(page: str) -> str:
     )
 
 
+class _Forever(StaticFiles):
+    """Files whose names change whenever what is in them does: a browser need not ask for one twice."""
+
+    async def get_response(self, path: str, scope: Scope) -> Response:
+        """The file, to be kept for good."""
+        response = await super().get_response(path, scope)
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return response
+
+
 def _serve_web(app: FastAPI, web: Path) -> None:
     index = web / "index.html"
     page_text = index.read_text()
     headers = {"Cache-Control": "no-cache", "Content-Security-Policy": content_policy(page_text)}
     # Known by name beforehand: what an address says is never looked for on the disk.
     files = {path.relative_to(web).as_posix(): path for path in web.rglob("*") if path.is_file() and path != index}
+    app.mount("/_app/immutable", _Forever(directory=web / "_app" / "immutable", check_dir=False), name="forever")
     app.mount("/_app", StaticFiles(directory=web / "_app"), name="app")
 
     @app.get("/{path:path}", include_in_schema=False)

@@ -11,7 +11,7 @@ from sqlalchemy import Connection, Engine, create_engine, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.journal import log
-from yellow_larder.journal.projections import FOLDS, State
+from yellow_larder.journal.projections import FOLDS, State, UnknownAct
 from yellow_larder.journal.tables import Entry, Photo, Record
 
 MOST_NAMED = 50
@@ -56,8 +56,13 @@ def _dangling(connection: Connection) -> list[str]:
 
 def _differences(session: Session) -> Iterator[str]:
     expected: dict[str, dict[int, State]] = {kind: {} for kind in FOLDS}
-    for kind, subject, state in log.fold_all(session):
-        expected[kind][subject] = state
+    try:
+        for kind, subject, state in log.fold_all(session):
+            expected[kind][subject] = state
+    except UnknownAct as error:
+        # What follows from it nobody can say, and so nothing of the tables.
+        yield str(error)
+        return
     for kind, of in FOLDS.items():
         rows = select(*of.columns).execution_options(yield_per=2000)
         if of.model is Record:

@@ -57,6 +57,13 @@ class Happened:
     facts: dict[str, Any]
 
 
+class UnknownAct(Exception):
+    """The journal tells of something that this version knows nothing of: it was written by a newer one."""
+
+    def __init__(self, kind: str, subject: int, act: str) -> None:
+        super().__init__(f"{kind} {subject}: “{act}” is nothing that this version knows of; a newer one wrote it")
+
+
 Step = Callable[[State | None, Happened, int, Climates], State | None]
 """Takes the state before, what happened, the subject's number and the climates to the state after."""
 
@@ -68,10 +75,12 @@ class Fold:
     Attributes:
         model: the table its state is kept in.
         step: what one entry does to the state.
+        acts: what can happen to it, beside being removed, read anew, or having its number reserved.
     """
 
     model: type[Base]
     step: Step
+    acts: frozenset[str]
 
     @property
     def columns(self) -> list[Column[Any]]:
@@ -243,7 +252,7 @@ def _price(_state: State | None, happened: Happened, number: int, _climates: Cli
     return {"id": number} | happened.facts | {"seen_on": date.fromisoformat(happened.facts["seen_on"])}
 
 
-_LOT: State = {
+_NEW_LOT: State = {
     "coins": None,
     "price": None,
     "frozen_on": None,
@@ -262,7 +271,7 @@ def _lot(state: State | None, happened: Happened, number: int, _climates: Climat
         said = {name: value for name, value in facts.items() if name != "story"}
         days = {"came_on": date.fromisoformat(facts["came_on"]), "frozen_on": _day(facts.get("frozen_on"))}
         lines = list(facts.get("story", []))
-        return _LOT | said | days | {"id": number, "mass_g": facts["came_g"], "story": {"lines": lines}}
+        return _NEW_LOT | said | days | {"id": number, "mass_g": facts["came_g"], "story": {"lines": lines}}
     new = state | {"story": {"lines": state["story"]["lines"] + facts.get("story", [])}}
     match happened.act:
         case "frozen":
@@ -331,38 +340,55 @@ def _with_spares(facts: State, said: State) -> State:
     return {"spares": together, "worth": worth, "since": facts["since"] if there else said["since"]}
 
 
-_SAID = (
-    "eater",
-    "meal",
-    "goal",
-    "purse",
-    "meaning",
-    "tried",
-    "freezing",
-    "machine",
-    "load",
-    "jar",
-    "freeze-load",
-)
+_SAID = {
+    "eater": "kept",
+    "meal": "kept",
+    "goal": "set",
+    "purse": "set",
+    "meaning": "said",
+    "tried": "said",
+    "freezing": "in|out",
+    "machine": "added",
+    "load": "began|more|loosened|weighed|tested|out",
+    "jar": "filled|free|clumped|stuck|droplets|back",
+    "freeze-load": "began|weighed|out",
+}
+"""Kinds of which the last word counts, with what can happen to them."""
+
+_PACKAGE = "packed|moved|looked|photographed|thrown out|emptied"
+_LOT = "came|frozen|conditioned|damp|dried again|weighed|packed|ground"
+_RUN = "line|line off|begun|labelled|set_out|ticked|filled|opened|closed|put back|done"
+_SUPPLY = "set|came|used|back|spares|spent|restored"
+
+
+def _fold(model: type[Base], step: Step, acts: str) -> Fold:
+    return Fold(model, step, frozenset({*acts.split("|"), REREAD}))
+
 
 # Places come before packages: a package's row points at its place's, and its life depends on its climate.
 FOLDS: dict[str, Fold] = {
-    "household": Fold(Household, _household),
-    "place": Fold(Place, _place),
-    "food": Fold(OwnFood, _own_food),
-    "package": Fold(Package, _package),
-    "diary": Fold(DiaryDay, _diary_day),
-    "price": Fold(Price, _price),
-    "lot": Fold(Lot, _lot),
-    "run": Fold(Record, _record("run", _patched)),
-    "supply": Fold(Record, _record("supply", _supply)),
-    **{kind: Fold(Record, _record(kind, _last_said)) for kind in _SAID},
+    "household": _fold(Household, _household, "settled"),
+    "place": _fold(Place, _place, "made"),
+    "food": _fold(OwnFood, _own_food, "added"),
+    "package": _fold(Package, _package, _PACKAGE),
+    "diary": _fold(DiaryDay, _diary_day, "wrote|added"),
+    "price": _fold(Price, _price, "seen"),
+    "lot": _fold(Lot, _lot, _LOT),
+    "run": _fold(Record, _record("run", _patched), _RUN),
+    "supply": _fold(Record, _record("supply", _supply), _SUPPLY),
+    **{kind: _fold(Record, _record(kind, _last_said), acts) for kind, acts in _SAID.items()},
 }
 """How each kind of subject is folded, in the order in which they are."""
 
 
 def fold(kind: str, subject: int, state: State | None, happened: Happened, climates: Climates) -> State | None:
-    """The state of a subject after one more entry."""
+    """The state of a subject after one more entry.
+
+    Raises:
+        UnknownAct: nobody knows what that would do to it.
+    """
     if happened.act == RESERVED:
         return state
+    if happened.act != GONE and happened.act not in FOLDS[kind].acts:
+        raise UnknownAct(kind, subject, happened.act)
     return None if happened.act == GONE else FOLDS[kind].step(state, happened, subject, climates)

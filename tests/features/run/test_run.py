@@ -301,7 +301,7 @@ def test_filling_is_weighed(larder: Larder) -> None:
     assert light.off == "under by 1.3 kg"
     with pytest.raises(Refused, match="Number 1 is full already"):
         steps.fill_one(larder, number, 1, "2.5 kg")
-    for wrong, says in (("nothing", ""), ("0 g", "The amount is zero"), ("9 kg", "")):
+    for wrong, says in (("nothing", "Write an amount"), ("0 g", "The amount is zero"), ("9 kg", "More than fits")):
         with pytest.raises(Refused, match=says):
             steps.fill_one(larder, number, 2, wrong)
     assert seen(larder).containers[1].filled_g is None
