@@ -36,6 +36,16 @@ UNSEEN = "Failed to load resource"
 expect.set_options(timeout=10_000)
 
 
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    """What fails in a real browser is tried once more, and listed as RERUN: a machine may stand still for seconds.
+
+    What fails twice is red. A test that is listed again and again has found something all the same.
+    """
+    for item in items:
+        if "browser" in item.keywords:
+            item.add_marker(pytest.mark.flaky(reruns=1))
+
+
 @dataclass
 class Served:
     """A server of the larder in a file, that can be killed and started again."""
