@@ -20,7 +20,7 @@ import httpx
 import numpy as np
 import psutil
 from playwright.sync_api import sync_playwright
-from sqlalchemy import func, insert, select
+from sqlalchemy import event, func, insert, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.cli import spare_garbage
@@ -29,6 +29,7 @@ from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
 from yellow_larder.core.keeping import days_left
 from yellow_larder.core.moisture import Damp, Henderson
 from yellow_larder.core.packing import propose
+from yellow_larder.demo.household import furnish
 from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
 from yellow_larder.features.freezer.contents import plan_freeze
 from yellow_larder.features.freezer.plan import FreezeAsk
@@ -43,6 +44,8 @@ from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import week_list
+from yellow_larder.features.rounds.overview import overview
+from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.supplies.stock import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.journal import log
@@ -71,6 +74,7 @@ def main() -> None:
         _table(Path(folder) / "table.db")
     _javascript()
     _core()
+    _statements()
 
 
 def _row(what: str, measured: float, goal: float, unit: str) -> None:
@@ -348,6 +352,22 @@ def _p95_of(do: Callable[[], object], times: int = 10) -> float:
         do()
         took.append(time.perf_counter() - start)
     return _p95_ms(took)
+
+
+def _statements() -> None:
+    """How often the file is asked for one request, on the demo's larder."""
+    with tempfile.TemporaryDirectory() as folder, furnish(Path(folder) / "larder.db") as larder:
+        asked: list[str] = []
+        event.listen(larder.engine, "before_cursor_execute", lambda _c, _u, statement, *_: asked.append(statement))
+        for what, do, most in (
+            ("a packing", lambda: pack(larder, Ask(line="2 kg pearl barley", container="bag-gallon")), 12),
+            ("the overview", lambda: overview(larder), 8),
+            ("fifty labels", lambda: labels(larder, numbers=range(1, 51)), 10),
+            ("this week's list", lambda: week_list(larder), 12),
+        ):
+            asked.clear()
+            do()
+            _row(f"statements of {what}", sum(not each.startswith("BEGIN") for each in asked), most + 1, "")
 
 
 def _javascript() -> None:

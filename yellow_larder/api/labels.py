@@ -17,7 +17,7 @@ from yellow_larder.documents.labels import label_sheet
 from yellow_larder.documents.layouts import Layout, layout_by_key, layouts, own_layout
 from yellow_larder.features.household.larder import Larder, current_settings
 from yellow_larder.features.shelves.labels import Label, labels, run_labels
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import ROLL_EMPTY, NotThere, Refused
 
 router = larder_router(tags=["labels"], responses=REFUSALS)
 
@@ -114,7 +114,8 @@ def print_singly(
         raise Refused("printer", "No answer from the label printer: is it on, and its cable in? Nothing was printed")
     if job.state is Printing.EMPTY:
         done = len(each) - job.labels
-        raise Refused("printer", f"The roll is empty: {done} printed, the last {job.labels} not. Put a new roll in")
+        says = f"The roll is empty: {done} printed, the last {job.labels} not. Put a new roll in"
+        raise Refused("printer", says, code=ROLL_EMPTY)
     return PrinterView(len(each), job.labels, f"{len(each)} printed, {job.labels} left on the roll", simulated)
 
 

@@ -23,6 +23,7 @@ class FieldProblem(BaseModel):
     field: str = Field(examples=["line"])
     message: str = Field(examples=["“perl barlee” is not in the table"])
     nearest: list[str] = Field(default=[], examples=[["pearl barley", "hulled barley"]])
+    code: str = Field(default="", examples=["unknown-food"])
 
 
 class Problem(BaseModel):
@@ -105,7 +106,7 @@ def problem(
 
 async def _refused(_request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Refused)
-    field = FieldProblem(field=error.field, message=error.message, nearest=list(error.nearest))
+    field = FieldProblem(field=error.field, message=error.message, nearest=list(error.nearest), code=error.code)
     if isinstance(error, Outdated):
         return problem(409, "Changed since", error.message, [field], now=error.now, version=error.version)
     status, title = (404, "Not found") if isinstance(error, NotThere) else (422, "That can't be done")

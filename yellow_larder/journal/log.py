@@ -8,11 +8,11 @@ are one mechanism, and nothing that happened is ever rewritten.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Hashable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from itertools import groupby, islice
-from typing import Any, TypeVarTuple
+from typing import Any, TypeVar, TypeVarTuple
 
 from sqlalchemy import Date, Select, delete, func, insert, select
 from sqlalchemy.dialects.sqlite import insert as upsert
@@ -34,6 +34,8 @@ __all__ = [
     "newest_at",
     "next_entry",
     "next_number",
+    "once",
+    "read_records",
     "record",
     "records",
     "refold",
@@ -52,6 +54,11 @@ SNAPSHOT_EVERY = 100
 _MOST_BOUND = 500
 """Values bound to one statement; SQLite takes 32,766."""
 
+
+_KNOWN = "known"
+"""Where a session keeps what it has read."""
+
+_Read = TypeVar("_Read")
 
 _Found = TypeVarTuple("_Found")
 """What is looked for: the columns of a select."""
@@ -96,7 +103,9 @@ def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -
         touched.setdefault(act.kind, {}).setdefault(act.subject, []).append(happened)
     for kind in FOLDS:
         if kind in touched:
-            before = _states(session, kind, list(touched[kind]))
+            # Of what has only just come into the house there is no row yet to be looked for.
+            known = [subject for subject, all_ in touched[kind].items() if all_[0].act not in FOLDS[kind].begins]
+            before = _states(session, kind, known)
             _fold_on(session, kind, before, touched[kind])
             _take_snapshots(session, kind, list(before))
     return change
@@ -144,15 +153,39 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
     return undoing
 
 
+def once(session: Session, what: Hashable, read: Callable[[], _Read]) -> _Read:
+    """Something read from the file: once for a session, until that session writes.
+
+    A page asks a dozen questions that all want the household, the foods, the supplies. Each asks for itself, and
+    the file is asked once.
+    """
+    known: dict[Hashable, Any] = session.info.setdefault(_KNOWN, {})
+    if what not in known:
+        known[what] = read()
+    found: _Read = known[what]
+    return found
+
+
+def read_records(session: Session, *kinds: str) -> None:
+    """Read the records of several kinds in one go, so that what asks for any of them later need not."""
+    wanted = [kind for kind in kinds if ("records", kind) not in session.info.get(_KNOWN, {})]
+    found: dict[str, dict[int, dict[str, Any]]] = {kind: {} for kind in wanted}
+    rows = select(Record.kind, Record.number, Record.facts).where(Record.kind.in_(wanted)).order_by(Record.number)
+    for kind, number, facts in session.execute(rows) if wanted else ():
+        found[kind][number] = facts
+    session.info.setdefault(_KNOWN, {}).update({("records", kind): facts for kind, facts in found.items()})
+
+
 def records(session: Session, kind: str) -> dict[int, dict[str, Any]]:
     """What was last said of every subject of a kind that is kept as a record, by number."""
-    rows = session.execute(select(Record.number, Record.facts).where(Record.kind == kind).order_by(Record.number))
-    return {row.number: row.facts for row in rows}
+    read_records(session, kind)
+    return dict(session.info[_KNOWN]["records", kind])
 
 
 def how_many(session: Session, *kinds: str) -> int:
     """How many subjects there are of kinds that are kept as records."""
-    return session.scalar(select(func.count()).select_from(Record).where(Record.kind.in_(kinds))) or 0
+    read_records(session, *kinds)
+    return sum(len(session.info[_KNOWN]["records", kind]) for kind in kinds)
 
 
 def _that_count(found: Select[*_Found]) -> Select[*_Found]:
@@ -228,6 +261,7 @@ def refold(session: Session) -> None:
         if photo not in told:
             session.execute(delete(Photo).where(Photo.id == photo))
     session.expire_all()
+    session.info.pop(_KNOWN, None)
 
 
 def photographs(session: Session) -> Iterator[int]:
@@ -275,8 +309,12 @@ def _fold_on(
         key_columns = [column.name for column in of.model.__table__.primary_key]
         values = {column.name: statement.excluded[column.name] for column in of.columns}
         session.execute(statement.on_conflict_do_update(index_elements=key_columns, set_=values), rows)
-    # Rows were written past the objects that this session may hold of them.
-    session.expire_all()
+    # Rows were written past the objects that this session may hold of them, and past what it has read. The journal
+    # itself is never rewritten.
+    for held in session.identity_map.values():
+        if not isinstance(held, Change | Entry):
+            session.expire(held)
+    session.info.pop(_KNOWN, None)
 
 
 def _happened(session: Session, kind: str, subject: int, since: int) -> list[Happened]:

@@ -8,6 +8,7 @@ kept, and folding can go on from it.
 from __future__ import annotations
 
 import math
+import re
 from collections.abc import Callable
 from dataclasses import dataclass
 from datetime import date
@@ -76,11 +77,13 @@ class Fold:
         model: the table its state is kept in.
         step: what one entry does to the state.
         acts: what can happen to it, beside being removed, read anew, or having its number reserved.
+        begins: those of them that are always the first.
     """
 
     model: type[Base]
     step: Step
     acts: frozenset[str]
+    begins: frozenset[str] = frozenset()
 
     @property
     def columns(self) -> list[Column[Any]]:
@@ -185,6 +188,20 @@ def endless(days: float | None) -> float:
     return math.inf if days is None else days
 
 
+GEL = "gel-"
+"""What the name of a packet of silica gel begins with; its grams follow. An absorber's is its rating alone."""
+
+
+def lifted_packets(packets: dict[str, int]) -> dict[str, int]:
+    """What goes in with a package, by code: until October 2026 gel stood there as it was shown.
+
+    Example:
+        >>> lifted_packets({"300": 1, "10 g gel": 2, "gel-5": 1})
+        {'300': 1, 'gel-10': 2, 'gel-5': 1}
+    """
+    return {re.sub(r"^([\d.]+) g gel$", rf"{GEL}\1", name): n for name, n in packets.items()}
+
+
 def _package_after(state: State | None, happened: Happened, number: int, climates: Climates) -> State:
     facts = happened.facts
     if state is None:
@@ -197,6 +214,7 @@ def _package_after(state: State | None, happened: Happened, number: int, climate
                 "number": number,
                 "batch": facts.get("batch", happened.change_id),
                 "packed_on": packed_on,
+                "packets": lifted_packets(facts["packets"]),
                 "stands_since": packed_on,
                 "used_days": 0.0,
                 "thrown_out_on": None,
@@ -361,8 +379,8 @@ _RUN = "line|line off|begun|labelled|set_out|ticked|filled|opened|closed|put bac
 _SUPPLY = "set|came|used|back|spares|spent|restored"
 
 
-def _fold(model: type[Base], step: Step, acts: str) -> Fold:
-    return Fold(model, step, frozenset({*acts.split("|"), REREAD}))
+def _fold(model: type[Base], step: Step, acts: str, *begins: str) -> Fold:
+    return Fold(model, step, frozenset({*acts.split("|"), REREAD}), frozenset(begins))
 
 
 # Places come before packages: a package's row points at its place's, and its life depends on its climate.
@@ -370,10 +388,10 @@ FOLDS: dict[str, Fold] = {
     "household": _fold(Household, _household, "settled"),
     "place": _fold(Place, _place, "made"),
     "food": _fold(OwnFood, _own_food, "added"),
-    "package": _fold(Package, _package, _PACKAGE),
+    "package": _fold(Package, _package, _PACKAGE, "packed"),
     "diary": _fold(DiaryDay, _diary_day, "wrote|added"),
     "price": _fold(Price, _price, "seen"),
-    "lot": _fold(Lot, _lot, _LOT),
+    "lot": _fold(Lot, _lot, _LOT, "came"),
     "run": _fold(Record, _record("run", _patched), _RUN),
     "supply": _fold(Record, _record("supply", _supply), _SUPPLY),
     **{kind: _fold(Record, _record(kind, _last_said), acts) for kind, acts in _SAID.items()},

@@ -7,6 +7,12 @@ from collections.abc import Iterable
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.finding import Finding, Severity
 
+UNKNOWN_FOOD = "unknown-food"
+"""Nobody has told the larder of such a food: it can be added."""
+
+ROLL_EMPTY = "roll-empty"
+"""The label printer's roll is empty: a new one can be put in."""
+
 
 class Refused(Exception):
     """Something a person asked for cannot be done; nothing was saved.
@@ -15,10 +21,11 @@ class Refused(Exception):
         field: the field it stands by.
         message: a sentence in the trade's words.
         nearest: names that were perhaps meant.
+        code: which refusal it is, where a screen offers a way out of it; else empty.
     """
 
-    def __init__(self, field: str, message: str, *, nearest: tuple[str, ...] = ()) -> None:
-        self.field, self.message, self.nearest = field, message, nearest
+    def __init__(self, field: str, message: str, *, nearest: tuple[str, ...] = (), code: str = "") -> None:
+        self.field, self.message, self.nearest, self.code = field, message, nearest, code
         super().__init__(f"{field}: {message}")
 
 

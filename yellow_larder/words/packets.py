@@ -4,14 +4,18 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
+from yellow_larder.journal.projections import GEL
+
 
 def say_packets(packets: Mapping[str, int]) -> str:
-    """Packets by their rating.
+    """Packets by their rating, gel by its weight.
 
     Example:
-        >>> say_packets({"300": 1, "100": 2}), say_packets({"10 g gel": 2}), say_packets({})
+        >>> say_packets({"300": 1, "100": 2}), say_packets({"gel-10": 2}), say_packets({})
         ('1 × 300 mL + 2 × 100 mL', '2 × 10 g gel', 'no packets')
     """
-    return " + ".join(f"{n} × {each} mL" if each.isdigit() else f"{n} × {each}" for each, n in packets.items()) or (
-        "no packets"
-    )
+    return " + ".join(f"{n} × {_say_kind(kind)}" for kind, n in packets.items()) or "no packets"
+
+
+def _say_kind(kind: str) -> str:
+    return f"{kind.removeprefix(GEL)} g gel" if kind.startswith(GEL) else f"{kind} mL"

@@ -215,6 +215,16 @@ def say_length(length_mm: float, units: Units) -> str:
     return f"{round(_convert(length_mm, 'millimeter', 'inch'), 1):g} in"
 
 
+def say_thickness(thickness_mm: float, units: Units) -> str:
+    """How thick a slice is, mm or inches.
+
+    Example:
+        >>> say_thickness(6, Units.METRIC), say_thickness(6.35, Units.US)
+        ('6 mm', '0.25 in')
+    """
+    return f"{thickness_mm:.2g} mm" if units is Units.METRIC else f"{thickness_mm / 25.4:.2g} in"
+
+
 def say_volume(volume_ml: float, units: Units) -> str:
     """What a container holds.
 

@@ -1,7 +1,7 @@
 import pytest
 
 from yellow_larder.core.drying import Air, Laid, Treatment, judge_load
-from yellow_larder.core.finding import Severity
+from yellow_larder.core.finding import Amount, Severity, Unit
 from yellow_larder.reference.drying import produce
 
 ALL = produce()
@@ -25,7 +25,8 @@ def test_meat_is_stopped_until_it_is_heated() -> None:
     assert codes(laid("lean-beef"), air_c=68)["meat-unheated"] is Severity.STOP
     heated = judge_load([laid("lean-beef", Treatment.HEATED)], air=Air.MACHINE, air_c=68)
     assert [found.code for found in heated] == ["meat-lean-and-cold"]
-    assert "71 °C" in heated[0].figures
+    assert heated[0].figures == "heated to {reach}"
+    assert heated[0].amounts["reach"] == Amount(71, Unit.CELSIUS)
     assert "fridge or freezer" in heated[0].says
 
 
@@ -67,7 +68,11 @@ def test_what_one_air_does_not_suit_dries_another_day() -> None:
     """Source: common practice: herbs 35, fruit 57 °C."""
     mixed = judge_load([laid("pears", Treatment.LEMON), laid("parsley")], air=Air.MACHINE, air_c=57)
     (apart,) = [found for found in mixed if found.code == "not-together"]
-    assert (apart.says, apart.figures) == ("Fresh parsley should not dry with the rest", "fresh parsley 30–41 °C")
+    assert (apart.says, apart.figures) == (
+        "Fresh parsley should not dry with the rest",
+        "fresh parsley {low 0} to {high 0}",
+    )
+    assert (apart.amounts["low 0"].value, apart.amounts["high 0"].value) == (30, 41)
     assert "not-together" not in codes(laid("parsley"), air_c=57)
     assert "not-together" not in codes(laid("pears"), laid("mushrooms"), air_c=54)
 

@@ -4,7 +4,7 @@ from tests.support.packages import case
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.finding import Severity
+from yellow_larder.core.finding import Amount, Severity, Unit
 from yellow_larder.core.keeping import Climate
 from yellow_larder.core.packing import Case, guards, judge
 
@@ -211,7 +211,8 @@ def test_home_dried_food_has_the_ten_per_cent_line_whatever_its_activity() -> No
     assert "absorber-with-moist" in codes(case("dried-leeks", moisture=11), Severity.STOP)
     (finding,) = [found for found in judge(case("dried-leeks", moisture=9)) if found.code == "dry-enough"]
     assert finding.figures.startswith("9.0 % moisture, a water activity of 0.")
-    assert finding.figures.endswith("at 22 °C, the store's warmest; nothing grows below 0.60")
+    assert finding.figures.endswith("at {warmest}, the store's warmest; nothing grows below 0.60")
+    assert finding.amounts["warmest"] == Amount(22, Unit.CELSIUS)
 
 
 LADDER = [

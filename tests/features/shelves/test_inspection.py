@@ -71,7 +71,7 @@ def test_puffed_is_thrown_out_and_never_opened(larder: Larder, clock: Clock) -> 
     assert found.doing is Doing.OUT
     assert "do not taste it" in found.says
     (task,) = due(larder, TaskKind.TROUBLE)
-    assert (task.number, task.title) == (2, "Number 2, red lentils: puffed up")
+    assert (task.number, task.title) == (2, "Number 2, red lentils: not right")
     assert card(larder, 2).trouble == found.says
     with pytest.raises(Refused, match="throw it out, do not open it"):
         empty_out(larder, 2)

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.finding import Finding, Severity, gravest_first
+from yellow_larder.core.finding import MEAT_HEATED, POULTRY_HEATED, Amount, Finding, Severity, Unit, gravest_first
 
 FAT_MIND_PCT, FAT_STOP_PCT = 10.0, 30.0
 """Fat of the food as it goes in: above the first it keeps for less long, above the second it does not dry.
@@ -123,7 +123,8 @@ def judge_freeze_load(trays: Sequence[Tray], *, ice_g: float) -> list[Finding]:
                 "More water than the chamber's wall holds as ice",
                 "The drain freezes up and the load stays wet. Take a tray out.",
                 "the machine's own figure",
-                f"{water / 1000:.1f} kg of water; {ice_g / 1000:.1f} kg of ice at the most",
+                "{water} of water; {ice} of ice at the most",
+                {"water": Amount(water, Unit.GRAM), "ice": Amount(ice_g, Unit.GRAM)},
             )
         )
     return gravest_first(found)
@@ -154,9 +155,10 @@ def _raw(tray: Tray) -> list[Finding]:
             Severity.MIND,
             "still-raw",
             f"{tray.name.capitalize()} stays raw: mark it, and cook it through before anybody eats it",
-            "Cold and vacuum kill no germs. Meat must reach 71 °C (160 °F), poultry 74 °C (165 °F). Your local "
+            "Cold and vacuum kill no germs. Meat must reach {meat}, poultry {poultry}. Your local "
             "food-safety authority has the last word.",
             "US extension advice, from memory",
+            amounts={"meat": MEAT_HEATED, "poultry": POULTRY_HEATED},
         )
     ]
 

@@ -6,14 +6,20 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from yellow_larder.core.drying.produce import Air, Produce, Treatment
-from yellow_larder.core.finding import Finding, Severity, gravest_first
+from yellow_larder.core.finding import (
+    MEAT_HEATED,
+    POULTRY_HEATED,
+    Amount,
+    Finding,
+    Severity,
+    Unit,
+    gravest_first,
+    with_amounts,
+)
 
 THICK = 1.6
 """How many times thicker than usual a cut may be before its face dries long before its middle. Source: our judgement:
 the time grows with the square."""
-
-MEAT_C, POULTRY_C = 71.0, 74.0
-"""What the middle of meat and of poultry has to reach. Source: US advice on dried meat (USDA), from memory."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +58,7 @@ def judge_load(load: Sequence[Laid], *, air: Air, air_c: float) -> list[Finding]
     found += [*_not_together(load, air_c), *_smells(load, air)]
     if air is Air.SUN:
         found.append(_SUN)
-    return gravest_first(found)
+    return with_amounts(gravest_first(found), {"air": Amount(air_c, Unit.CELSIUS), "meat": MEAT_HEATED})
 
 
 _SUN = Finding(
@@ -60,7 +66,7 @@ _SUN = Finding(
     "sun",
     "Sun brings flies and eggs with it",
     "Net the screens, turn them, take them in at night and before dew. Afterwards hold the dry food in the freezer, or "
-    "warm it to 71 °C for half an hour, against eggs. Fruit only: its sugar and acid keep it; vegetables spoil first.",
+    "warm it to {meat} for half an hour, against eggs. Fruit only: its sugar and acid keep it; vegetables spoil first.",
     "US extension advice on sun drying, from memory",
 )
 
@@ -73,7 +79,7 @@ def _meat(laid: Laid, air: Air) -> list[Finding]:
     produce = laid.produce
     if not produce.animal:
         return []
-    reach = POULTRY_C if produce.animal == "poultry" else MEAT_C
+    reach = {"reach": POULTRY_HEATED if produce.animal == "poultry" else MEAT_HEATED}
     source = "US extension advice on dried meat (USDA), from memory"
     if air in (Air.SUN, Air.HANGING):
         return [
@@ -90,11 +96,12 @@ def _meat(laid: Laid, air: Air) -> list[Finding]:
             Finding(
                 Severity.STOP,
                 "meat-unheated",
-                f"Heat {produce.name} through to {reach:.0f} °C: drying alone does not kill germs",
+                f"Heat {produce.name} through to {{reach}}: drying alone does not kill germs",
                 "Steam or roast it until the middle reaches that, before it goes on the trays or as soon as it comes "
                 "off. A dryer's air does not get wet meat that hot. "
                 "Your local food-safety authority has the last word.",
                 source,
+                amounts=reach,
             )
         ]
     return [
@@ -104,7 +111,8 @@ def _meat(laid: Laid, air: Air) -> list[Finding]:
             f"Only lean {produce.name}, and afterwards into the fridge or freezer",
             "Fat does not dry and turns rancid. Dried meat keeps two weeks at the most in a cool room.",
             source,
-            f"heated to {reach:.0f} °C",
+            "heated to {reach}",
+            reach,
         )
     ]
 
@@ -120,7 +128,8 @@ def _air(laid: Laid, air_c: float) -> list[Finding]:
                 f"Too hot for {produce.name}: the face closes over a wet middle",
                 "Case hardening: it feels dry, passes, and moulds a month or two later. Leaves lose their oil.",
                 "common practice",
-                f"{air_c:.0f} °C; {produce.high_c:.0f} °C is the most",
+                "{air}; {most} is the most",
+                {"most": Amount(produce.high_c, Unit.CELSIUS)},
             )
         )
     if air_c < produce.low_c - 0.5 and laid.floor_pct < laid.target_pct:
@@ -131,7 +140,8 @@ def _air(laid: Laid, air_c: float) -> list[Finding]:
                 f"Cool for {produce.name}: it may sour before it is dry",
                 "Warm and wet for long is what moulds and yeasts like.",
                 "common practice",
-                f"{air_c:.0f} °C; from {produce.low_c:.0f} °C",
+                "{air}; from {least}",
+                {"least": Amount(produce.low_c, Unit.CELSIUS)},
             )
         )
     if laid.floor_pct >= laid.target_pct:
@@ -169,7 +179,11 @@ def _skin_and_cut(laid: Laid) -> list[Finding]:
                 f"Thick for {produce.name}: cut it thinner, or look for a wet middle",
                 "Time grows with the square of the thickness, and the face is dry long before the middle.",
                 "common practice; diffusion in a slab",
-                f"{laid.thickness_mm:g} mm; {produce.thickness_mm:g} mm is usual",
+                "{cut}; {usual} is usual",
+                {
+                    "cut": Amount(laid.thickness_mm, Unit.MILLIMETRE),
+                    "usual": Amount(produce.thickness_mm, Unit.MILLIMETRE),
+                },
             )
         )
     return found
@@ -207,15 +221,19 @@ def _not_together(load: Sequence[Laid], air_c: float) -> list[Finding]:
     apart = [laid.produce for laid in load if not laid.produce.low_c - 0.5 <= air_c <= laid.produce.high_c + 0.5]
     if not apart or len(apart) == len(load):
         return []
-    ranges = "; ".join(f"{food.name} {food.low_c:.0f}–{food.high_c:.0f} °C" for food in dict.fromkeys(apart))
+    foods = list(dict.fromkeys(apart))
+    ranges = "; ".join(f"{food.name} {{low {n}}} to {{high {n}}}" for n, food in enumerate(foods))
+    amounts = {f"low {n}": Amount(food.low_c, Unit.CELSIUS) for n, food in enumerate(foods)}
+    amounts |= {f"high {n}": Amount(food.high_c, Unit.CELSIUS) for n, food in enumerate(foods)}
     return [
         Finding(
             Severity.MIND,
             "not-together",
             f"{_names(apart).capitalize()} should not dry with the rest",
-            f"One air goes over all trays, and {air_c:.0f} °C suits the others. Dry them on another day.",
+            "One air goes over all trays, and {air} suits the others. Dry them on another day.",
             "common practice",
             ranges,
+            amounts,
         )
     ]
 

@@ -9,6 +9,7 @@ from yellow_larder.core.air import Fill
 from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.errors import check_range
+from yellow_larder.core.finding import MEAT_HEATED, POULTRY_HEATED, Amount, Unit
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.core.keeping import Course, Ends, spoilt
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS
@@ -121,6 +122,12 @@ class Case:
         return self.course.of.opened_a_day > 0
 
     @property
+    def amounts(self) -> dict[str, Amount]:
+        """Amounts that what is said of it may name."""
+        warmest, store = Amount(self.warmest_c, Unit.CELSIUS), Amount(self.course.store_c, Unit.CELSIUS)
+        return {"warmest": warmest, "store": store, "meat": MEAT_HEATED, "poultry": POULTRY_HEATED}
+
+    @property
     def water(self) -> str:
         """Its moisture and water activity in words."""
         has = f"{self.moisture_pct:.1f} % moisture"
@@ -128,4 +135,4 @@ class Case:
             return has
         if self.water_activity >= 1:
             return f"{has}, as wet as fresh food"
-        return f"{has}, a water activity of {self.water_activity:.2f} at {self.warmest_c:.0f} °C, the store's warmest"
+        return f"{has}, a water activity of {self.water_activity:.2f} at {{warmest}}, the store's warmest"

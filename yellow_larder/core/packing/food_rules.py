@@ -322,7 +322,7 @@ def _eggs(case: Case) -> list[Finding]:
                 "Without oxygen every stage of every insect dies, warm rooms faster than cold ones. The seal must hold "
                 "until then: look at it after a day and a week.",
                 "controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
-                f"at {store_c:.0f} °C, one per cent of oxygen or less, three if it is for longer",
+                "at {store}, one per cent of oxygen or less, three if it is for longer",
             )
         ]
     vacuum = case.course.of.vacuum_share
@@ -355,7 +355,7 @@ def _meat(case: Case) -> list[Finding]:
             Severity.MIND,
             "meat-keeps-cold",
             "Dried meat: fridge or freezer",
-            "Lean, and heated through to 71 °C (poultry 74 °C), it still keeps only a week or two in a cool room. "
+            "Lean, and heated through to {meat} (poultry {poultry}), it still keeps only a week or two in a cool room. "
             "Your local food-safety authority has the last word.",
             "US extension advice on dried meat, from memory",
         )
@@ -388,7 +388,7 @@ def _raw(case: Case) -> list[Finding]:
             Severity.MIND,
             "still-raw",
             "Still raw: cook it through before anybody eats it",
-            "Drying does not kill germs. Meat must reach 71 °C (160 °F), poultry 74 °C (165 °F). "
+            "Drying does not kill germs. Meat must reach {meat}, poultry {poultry}. "
             "Your local food-safety authority has the last word.",
             "US extension advice on dried meat, from memory",
         )

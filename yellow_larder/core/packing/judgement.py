@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from yellow_larder.core.finding import Finding, gravest_first
+from yellow_larder.core.finding import Finding, gravest_first, with_amounts
 from yellow_larder.core.packing.case import Case
 from yellow_larder.core.packing.food_rules import about_food
 from yellow_larder.core.packing.packing_rules import about_packing
@@ -19,4 +19,4 @@ def judge(case: Case) -> list[Finding]:
 
     Source: each finding names its own.
     """
-    return gravest_first([*about_food(case), *about_packing(case)])
+    return with_amounts(gravest_first([*about_food(case), *about_packing(case)]), case.amounts)

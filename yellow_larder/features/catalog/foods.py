@@ -17,7 +17,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.journal.tables import OwnFood
 from yellow_larder.reference import foods as table
-from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.errors import UNKNOWN_FOOD, Refused, in_words
 from yellow_larder.words.quantities import read_line
 
 _SURE = 92
@@ -64,8 +64,11 @@ class NewFood:
 
 def all_foods(session: Session) -> dict[str, Food]:
     """Every food of the table and every one of the household's own, by key."""
-    own = {f"own-{row.id}": _own(f"own-{row.id}", row.facts) for row in session.scalars(select(OwnFood))}
-    return table() | own
+    return log.once(session, "foods", lambda: table() | _own_foods(session))
+
+
+def _own_foods(session: Session) -> dict[str, Food]:
+    return {f"own-{row.id}": _own(f"own-{row.id}", row.facts) for row in session.scalars(select(OwnFood))}
 
 
 def names_of(foods: dict[str, Food]) -> dict[str, Food]:
@@ -106,7 +109,7 @@ def find_named(words: str, names: dict[str, _T]) -> _T:
     loose = process.extract(wanted, list(names), scorer=fuzz.WRatio, limit=12)
     nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= _LIKE)
     shown = words if len(words) <= 40 else f"{words[:40]}…"
-    raise Refused("line", f"“{shown}” is not in the table", nearest=tuple(nearest)[:5])
+    raise Refused("line", f"“{shown}” is not in the table", nearest=tuple(nearest)[:5], code=UNKNOWN_FOOD)
 
 
 def add_food(larder: Larder, new: NewFood) -> Food:

@@ -24,13 +24,14 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.features.catalog.produce_parser import Fresh, read_fresh
 from yellow_larder.features.drying.machines import find_machine
-from yellow_larder.features.drying.tray_item import Lying, Room, say_range, say_thickness, usual_room
+from yellow_larder.features.drying.tray_item import Lying, Room, say_range, usual_room
 from yellow_larder.features.household.larder import Larder, Settings, settings
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import Machine
 from yellow_larder.words.errors import Refused, in_words
-from yellow_larder.words.quantities import read_amount, read_length_mm, say_mass, say_temperature
+from yellow_larder.words.findings import in_units
+from yellow_larder.words.quantities import read_amount, read_length_mm, say_mass, say_temperature, say_thickness
 
 MOST_ITEMS = 12
 _SUN_WARMS_C = 8.0
@@ -214,7 +215,8 @@ class Laying:
 
     def findings(self) -> list[Finding]:
         """What there is to say about it."""
-        found = judge_load([lying.laid for lying in self.lying], air=self.machine.air, air_c=self.air_c)
+        judged = judge_load([lying.laid for lying in self.lying], air=self.machine.air, air_c=self.air_c)
+        found = in_units(judged, self.household.units)
         if any(self.left_g):
             left = say_mass(sum(self.left_g), self.household.units)
             found.append(

@@ -55,7 +55,10 @@ class ToDo:
     """One thing to do at a load, and when."""
 
     step: Step
+    title: str
+    """What it is, in a few words."""
     says: str
+    """The same, with how it is done."""
     due: datetime
     item: int
 
@@ -174,18 +177,16 @@ class Running:
             ready = max(tested + timedelta(hours=left), ready)
         still = stands_still(self.weighings(item)) and self.now >= ready - timedelta(hours=hours.likely / 4)
         if self.now >= ready or still:
-            says = f"Test the {name}: three pieces from the middle of tray {numbers[0]}, cooled ten minutes"
-            return ToDo(Step.TEST, says, min(ready, self.now) if still else ready, item)
+            title = f"Test the {name}"
+            says = f"{title}: three pieces from the middle of tray {numbers[0]}, cooled ten minutes"
+            return ToDo(Step.TEST, title, says, min(ready, self.now) if still else ready, item)
         half = began + timedelta(hours=hours.likely / 2)
         pause = max(_SOONEST_WEIGHING_HOURS, hours.likely / _WEIGHINGS_OVER_LOAD)
-        weigh = ToDo(
-            Step.WEIGH,
-            f"Weigh tray {self._to_weigh(item) + 1}, {name}",
-            min(last + timedelta(hours=pause), ready),
-            item,
-        )
+        title = f"Weigh tray {self._to_weigh(item) + 1}, {name}"
+        weigh = ToDo(Step.WEIGH, title, title, min(last + timedelta(hours=pause), ready), item)
         if self.loosened[item] is None:
-            loosen = ToDo(Step.LOOSEN, f"Loosen the middles of {trays}, {name}, and turn them", half, item)
+            title = f"Loosen the middles of {trays}, {name}, and turn them"
+            loosen = ToDo(Step.LOOSEN, title, title, half, item)
             # Once it is half-way, the hands go first: what is turned is weighed afterwards.
             return loosen if self.now >= half else min(loosen, weigh, key=lambda each: each.due)
         return weigh

@@ -22,7 +22,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.features.household.larder import Settings
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
-from yellow_larder.words.quantities import Units, say_temperature
+from yellow_larder.words.quantities import Units, say_temperature, say_thickness
 
 _ABOVE_FLOOR_PCT = 1.5
 """How far above its point of rest a food is taken out where the air does not dry it further. Source: our judgement."""
@@ -150,16 +150,6 @@ def say_range(hours: Hours) -> str:
     low = math.floor(hours.low / size / coarse + 0.25) * coarse
     high = math.ceil(hours.high / size / coarse - 0.25) * coarse
     return f"{_half(max(coarse, low))}–{_half(high)} {unit}" if low < high else f"{_half(high)} {unit}"
-
-
-def say_thickness(thickness_mm: float, units: Units) -> str:
-    """How thick a slice is, mm or inches.
-
-    Example:
-        >>> say_thickness(6, Units.METRIC), say_thickness(6.35, Units.US)
-        ('6 mm', '0.25 in')
-    """
-    return f"{thickness_mm:.2g} mm" if units is Units.METRIC else f"{thickness_mm / 25.4:.2g} in"
 
 
 def _half(value: float) -> str:

@@ -31,6 +31,7 @@ from yellow_larder.reference import foods
 from yellow_larder.reference.drying import FreezeDryer, freeze_dryers, isotherm_of
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import read_line, say_mass
 
 MOST_ITEMS = 12
@@ -116,7 +117,7 @@ class Chamber:
 
     def findings(self) -> list[Finding]:
         """What there is to say about it."""
-        found = judge_freeze_load(self.trays, ice_g=self.dryer.ice_g)
+        found = in_units(judge_freeze_load(self.trays, ice_g=self.dryer.ice_g), self.household.units)
         wanted = sum(self.counts)
         if wanted > self.dryer.trays:
             found.insert(

@@ -14,7 +14,6 @@ from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
 from yellow_larder.features.catalog.containers import Drawing, drawing, say_container
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.drying.tray_item import say_thickness
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.packing.sizing_methods import SchoolsRow, schools_table
 from yellow_larder.journal.database import reading
@@ -44,7 +43,7 @@ from yellow_larder.reference.drying import (
     powder_rows,
     produce,
 )
-from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_volume
+from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_thickness, say_volume
 
 
 @dataclass(frozen=True, slots=True)

@@ -183,6 +183,18 @@ def clock_behind(session: Session, now: datetime) -> str:
 
 def settings(session: Session) -> Settings:
     """How the household stands now."""
+    return log.once(session, "settings", lambda: _settings(session))
+
+
+def places_in(session: Session) -> dict[int, Place]:
+    """Where packages stand, by number."""
+    return log.once(session, "places", lambda: {each.id: each for each in session.scalars(_PLACES)})
+
+
+_PLACES = select(Place).order_by(Place.id)
+
+
+def _settings(session: Session) -> Settings:
     facts: dict[str, Any] = dict(session.get_one(Household, 1).facts)
     coldest, warmest = ROOM_C
     return Settings(

@@ -21,6 +21,7 @@ from yellow_larder.features.packing.request import Ask, read_container
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
+from yellow_larder.journal.projections import GEL
 from yellow_larder.journal.tables import Place
 from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import check_day
@@ -192,4 +193,4 @@ def gel_in(planned: Plan) -> dict[str, int]:
     """Packets of gel that go into each, by what stands on them."""
     if planned.damp is None or not planned.damp.gel_packets:
         return {}
-    return {f"{planned.damp.gel_each_g:g} g gel": planned.damp.gel_packets}
+    return {f"{GEL}{planned.damp.gel_each_g:g}": planned.damp.gel_packets}

@@ -41,9 +41,11 @@ from yellow_larder.features.packing.request import (
 )
 from yellow_larder.features.packing.verdict import short_of, verdict_on, with_outer
 from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Lot, Place
 from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 
 _KPA_PER_INHG = 3.386389
@@ -63,6 +65,7 @@ def plan(larder: Larder, ask: Ask) -> Plan:
 def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
     today = packed_on or day_of(now)
+    log.read_records(session, "eater", "supply")
     household = settings(session)
     food, amount = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)
@@ -162,6 +165,7 @@ def _plan(on: _OnBench) -> Plan:
     beside = [*keeps_too_short(ask.horizon_years, best_by, on.today), *short_of(stock, container, count)]
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, on.eating.kcal_per_person_day)
+    found = [*in_units(judge(case), household.units), *beside]
     return Plan(
         food=FoodOnBench(
             key=food.key,
@@ -197,7 +201,7 @@ def _plan(on: _OnBench) -> Plan:
         air_asks_ml=case.need_ml,
         air=None if closing is Closing.LID else air_inside(course),
         damp=damp,
-        verdict=verdict_on([with_outer(each, container, full, count) for each in [*judge(case), *beside]]),
+        verdict=verdict_on([with_outer(each, container, full, count) for each in found]),
         guards=guards(case),
         best_by=best_by,
         lasts={school: Lasts.of(best) for school, best in bests.items()},

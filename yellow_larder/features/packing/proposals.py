@@ -43,6 +43,7 @@ from yellow_larder.journal.tables import Lot, Place
 from yellow_larder.reference import DAYS_PER_YEAR, containers
 from yellow_larder.words.dates import say_best_by
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import read_amount, say_mass
 
 MOST_LINES = 12
@@ -111,6 +112,7 @@ class ProposedContainers:
     """What goes into all of them, as it is put on the bench."""
     in_stock: int
     keeps: str
+    ages: bool
     open_for: str
     """How long one stands open, if it is known how fast the kitchen empties it."""
     cost: str
@@ -321,7 +323,8 @@ def _pair(lot: _Lot, container: Container, household: Settings, place: Place, as
         need_ml=need,
         unproven=lot.unproven,
     )
-    stop = next((each.says for each in judge(case) if each.severity is Severity.STOP), "")
+    stops = [each for each in judge(case) if each.severity is Severity.STOP]
+    stop = in_units(stops[:1], household.units)[0].says if stops else ""
     life = bests_of(food, course)[household.school].days
     days_open = fits / lot.uses_g_day if lot.uses_g_day else None
     worth = fits * (mine.coins / mine.came_g if mine is not None and mine.coins else _FOOD_COINS_PER_G)
@@ -370,6 +373,7 @@ def _line(
                 amount=f"{each_g * int(n):.0f} g",
                 in_stock=min(int(n), offer.stock),
                 keeps=say_best_by(ends, today),
+                ages=ends is not None,
                 open_for=say_span(pair.open_days * amount_g / holds) if pair.open_days is not None else "",
                 cost=say_money(offer.price * int(n), household),
             )

@@ -6,7 +6,6 @@ import math
 from dataclasses import dataclass
 from enum import StrEnum
 
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import mass_that_fits_g
@@ -16,6 +15,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.planning import may_meet_absorber
 from yellow_larder.features.catalog.containers import container_by_key, own_bag
 from yellow_larder.features.catalog.foods import find_food
+from yellow_larder.features.household.larder import places_in
 from yellow_larder.journal.tables import Place
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
@@ -150,7 +150,8 @@ def read_container(ask: Ask, units: Units) -> Container:
 
 def find_place(session: Session, number: int | None) -> Place:
     """The place of that number; the first there is if none is named."""
-    place = session.scalar(select(Place).order_by(Place.id).limit(1)) if number is None else session.get(Place, number)
+    places = places_in(session)
+    place = next(iter(places.values()), None) if number is None else places.get(number)
     if place is None:
         raise NotThere("place", "That place is not there any more; pick another")
     return place

@@ -12,14 +12,14 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import School, ageing_rate
 from yellow_larder.core.planning import best_kept, whole_meals
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.lots.lots import cupboard_g
 from yellow_larder.features.planning.diary import ever_eaten
 from yellow_larder.features.planning.goal import Goal, Wanted, wanted_in
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import DiaryDay, Package, Place
+from yellow_larder.journal.tables import DiaryDay, Package
 from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units, say_mass
@@ -51,6 +51,7 @@ class StoreRow:
         kcal: energy of the need.
         kept: the packing of least trouble that keeps it long enough.
         keeps: how long that keeps it.
+        ages: whether it ages at all.
         reaches: whether that is as long as wanted.
         new: whether this household never ate it, as far as the diary goes.
     """
@@ -73,6 +74,7 @@ class StoreRow:
     kcal: float
     kept: str
     keeps: str
+    ages: bool
     reaches: bool
     new: bool
 
@@ -233,6 +235,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], school: School, units: 
         kcal=need * float(table.kcal_per_g[n]),
         kept=_KEPT[keeping.packing.value],
         keeps=_say_years(keeping.days),
+        ages=bool(np.isfinite(keeping.days)),
         reaches=keeping.reaches,
         new=new,
     )
@@ -240,7 +243,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], school: School, units: 
 
 def _coolest(session: Session) -> dict[str, float]:
     """Days of life used per day in the coolest place there is, by class of life."""
-    places = session.scalars(select(Place)).all()
+    places = places_in(session).values()
     return {
         name: min(ageing_rate(place.mean_c, place.swing_c, each.q10) for place in places)
         for name, each in life_classes().items()

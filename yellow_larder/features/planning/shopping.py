@@ -121,6 +121,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
+        log.read_records(session, "eater", "goal", "meal", "meaning", "purse")
         household = settings(session)
         purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)

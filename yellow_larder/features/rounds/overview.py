@@ -54,6 +54,7 @@ class Overview:
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
+        log.read_records(session, "eater", "freezing", "load", "jar", "freeze-load", "supply", "machine")
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         change = log.last_change(session)

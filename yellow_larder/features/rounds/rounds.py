@@ -116,6 +116,7 @@ def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
+        log.read_records(session, "freezing", "load", "jar", "freeze-load", "supply", "machine")
         found = _found(session, now, safe_copy(larder, session))
     order = list(When)
     found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
@@ -190,7 +191,7 @@ def _loads(session: Session, now: datetime) -> Iterator[Task]:
                 kinds[step.step],
                 number,
                 step.item,
-                step.says.split(":")[0],
+                step.title,
                 f"{running.machine.name}, {running.lying[step.item].produce.cut}",
                 step.due,
                 False,
@@ -300,12 +301,15 @@ def _waiting(
 def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
     soon = due_within(session, day_of(now), SOON_DAYS)
-    for n, food in enumerate(soon.foods):
-        mine = np.flatnonzero(soon.food == n)
+    of_food = [np.flatnonzero(soon.food == n) for n in range(len(soon.foods))]
+    firsts = [int(soon.number[mine[np.argmin(soon.days[mine])]]) for mine in of_food if len(mine)]
+    drawn = select(Package.number, Package.form, Package.colour).where(Package.number.in_(firsts))
+    shown = {row.number: row for row in session.execute(drawn)} if firsts else {}
+    for food, mine in zip(soon.foods, of_food, strict=True):
         if not len(mine):
             continue
         soonest = mine[np.argmin(soon.days[mine])]
-        first = session.get_one(Package, int(soon.number[soonest]))
+        first = shown[int(soon.number[soonest])]
         end = day_of(now) + timedelta(days=int(np.floor(soon.days[soonest])))
         past = bool((soon.days[mine] < 0).any())
         count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first.number} first"
@@ -358,7 +362,7 @@ def _trouble(session: Session) -> Iterator[Task]:
             TaskKind.TROUBLE,
             package.number,
             0,
-            f"Number {package.number}, {package.food_name}: {package.trouble.split(':')[0].lower()}",
+            f"Number {package.number}, {package.food_name}: not right",
             package.trouble,
             datetime.combine(package.stands_since, MORNING),
             True,

@@ -126,6 +126,7 @@ def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[d
                         "lot": line.ask.lot,
                         "headspace": group.headspace,
                         "best_by": line.plan.best_by.text,
+                        "ages": line.plan.best_by.chosen is not None,
                     }
                 )
     return containers

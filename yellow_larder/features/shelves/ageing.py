@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping import School, ageing_rate, days_left, rate_band, share_left
-from yellow_larder.features.household.larder import settings
+from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.journal.projections import life_used_in
 from yellow_larder.journal.tables import Package, Place
 from yellow_larder.words.dates import say_best_by
@@ -76,7 +76,7 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     The file is asked only for what could be due if every day were as warm as the warmest.
     """
     school = settings(session).school
-    places = {place.id: place for place in session.scalars(select(Place))}
+    places = places_in(session)
     base, most, ends = (Package.__table__.columns[f"{school.value}_{what}"] for what in ("days", "most", "end"))
     day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
     wanted = select(

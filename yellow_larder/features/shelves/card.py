@@ -2,17 +2,17 @@
 
 from __future__ import annotations
 
+import math
 from dataclasses import dataclass
 from datetime import date
-
-from sqlalchemy import select
 
 from yellow_larder.core.food import person_days
 from yellow_larder.core.packing import Eye
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing, say_container
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.shelves.ageing import lives_left
+from yellow_larder.features.shelves.inspection import is_puffed
 from yellow_larder.features.shelves.photos import photos_in
 from yellow_larder.features.shelves.shelves import Due, find_package, on_shelf, say_climate
 from yellow_larder.journal import log
@@ -70,6 +70,10 @@ class Card:
     shelf: int
     packed_on: str
     best_by: str
+    ages: bool
+    """Whether it has a best-by: salt that stays dry has none."""
+    may_be_emptied: bool
+    """Whether it may be opened and packed anew: not what puffed up."""
     band: str
     left: float
     due: Due
@@ -91,7 +95,7 @@ def card(larder: Larder, number: int) -> Card:
     with reading(larder.engine) as session:
         household = settings(session)
         package = find_package(session, number)
-        places = {place.id: place for place in session.scalars(select(Place))}
+        places = places_in(session)
         standing = log.entries(session, "package", number)
         eating = appetite(session, larder.today().year)
     row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
@@ -121,6 +125,8 @@ def card(larder: Larder, number: int) -> Card:
         shelf=package.shelf,
         packed_on=say_day(package.packed_on),
         best_by=shown.best_by,
+        ages=math.isfinite(left[0]),
+        may_be_emptied=not is_puffed(standing),
         band=band,
         left=shown.left,
         due=shown.due,

@@ -19,13 +19,16 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Package
+from yellow_larder.journal.tables import Change, Entry, Package
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import say_mass
 
 AGAIN_DAYS = 7
 """When a package that is neither right nor wrong after a week is looked at again. Source: our judgement."""
+
+
+_FELT = {Feel.FIRM: "Firm", Feel.LOOSE: "Loose", Feel.PUFFED: "Puffed up", Feel.LEAKS: "Leaks"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -63,6 +66,8 @@ class Looked:
     """What a look at one package means."""
 
     number: int
+    felt: str
+    """What was found, in a word or two: the reason, if it is thrown out."""
     doing: Doing
     says: str
     why: str
@@ -145,7 +150,7 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
                 draws_in=_draws_in(session, look.number),
             )
             acts.append(log.Act("package", look.number, "looked", _facts(look, advice, day, today, package)))
-            found.append(Looked(look.number, advice.doing, advice.says, advice.why, advice.source))
+            found.append(Looked(look.number, _FELT[look.feel], advice.doing, advice.says, advice.why, advice.source))
         bad = sum(each.doing in (Doing.REPACK, Doing.OUT) for each in found)
         title = f"Looked over {len(found)}" + (f", {bad} not right" if bad else "")
         log.record(session, title, acts, at=larder.clock())
@@ -171,6 +176,12 @@ def _facts(look: Felt, advice: Advice, day: int, today: date, package: Package) 
     }
 
 
+def is_puffed(standing: Sequence[tuple[Entry, Change]]) -> bool:
+    """Whether a package was found puffed up when it was last looked over, by what happened to it."""
+    last = next((entry for entry, _ in reversed(standing) if entry.act == "looked"), None)
+    return last is not None and last.facts["feel"] == Feel.PUFFED
+
+
 def empty_out(larder: Larder, number: int) -> int:
     """A package is opened to be packed anew: what was in it is a lot again; returns the lot's number.
 
@@ -182,8 +193,7 @@ def empty_out(larder: Larder, number: int) -> int:
         package = session.get(Package, number)
         if package is None or package.thrown_out_on is not None:
             raise NotThere("number", f"Number {number} is not kept any more")
-        last = next((e for e, _ in reversed(log.entries(session, "package", number)) if e.act == "looked"), None)
-        if last is not None and last.facts["feel"] == Feel.PUFFED:
+        if is_puffed(log.entries(session, "package", number)):
             raise Refused("number", "Puffed up: throw it out, do not open it")
         lot = log.next_number(session, "lot")
         story = [f"Out of number {number}, packed {say_day(package.packed_on)}: {package.trouble or 'opened'}"]

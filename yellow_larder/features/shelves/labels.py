@@ -2,20 +2,23 @@
 
 from __future__ import annotations
 
+import math
 import re
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
 from sqlalchemy import or_, select
 
+from yellow_larder.core.containers import Closing
 from yellow_larder.features.catalog.containers import container_by_key
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.run.record import the_run
 from yellow_larder.features.shelves.ageing import best_by, lives_left
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Package, Place
+from yellow_larder.journal.projections import lifted_packets
+from yellow_larder.journal.tables import Package
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.packets import say_packets
@@ -46,7 +49,7 @@ def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] =
         meant = or_(Package.number.in_(numbers), Package.batch == batch)
         found = session.execute(select(*Package.__table__.columns).where(meant).order_by(Package.number)).mappings()
         rows = {row["number"]: dict(row) for row in found}
-        household, places = settings(session), {place.id: place for place in session.scalars(select(Place))}
+        household, places = settings(session), places_in(session)
     wanted = [*numbers, *(number for number, row in rows.items() if row["batch"] == batch)]
     if not wanted:
         raise NotThere("batch", "There is nothing to label: that packing was taken back")
@@ -57,7 +60,8 @@ def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] =
     ordered = [rows[number] for number in wanted]
     left, _, _ = lives_left(ordered, places, household.school, today)
     return [
-        _label(row, best_by(row, float(days), today), household.units) for row, days in zip(ordered, left, strict=True)
+        _label(row, best_by(row, float(days), today), household.units, ages=math.isfinite(days))
+        for row, days in zip(ordered, left, strict=True)
     ]
 
 
@@ -87,7 +91,7 @@ def read_code(text: str) -> int | None:
     return int(found[1]) if found else None
 
 
-def _label(row: dict[str, Any], best_by: str, units: Units) -> Label:
+def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> Label:
     return _of(
         row["number"],
         row["food_name"],
@@ -95,8 +99,9 @@ def _label(row: dict[str, Any], best_by: str, units: Units) -> Label:
         energy=say_kcal(row["kcal"]),
         packed=say_day(row["packed_on"]),
         best_by=best_by,
-        packets=say_packets(row["packets"]),
-        closing=row["closing"],
+        ages=ages,
+        packets=row["packets"],
+        closing=Closing(row["closing"]),
         container=container_by_key(row["container_key"]).name,
         against=row["against"],
     )
@@ -111,8 +116,10 @@ def _planned(mine: dict[str, Any], units: Units, today: date) -> Label:
         energy=say_kcal(facts["kcal"]),
         packed=say_day(today),
         best_by=mine["best_by"],
-        packets=say_packets(facts["packets"]),
-        closing=facts["closing"],
+        # A run that was begun before this was written down: what the table says of the food.
+        ages=mine.get("ages", facts["customary_days"] is not None),
+        packets=lifted_packets(facts["packets"]),
+        closing=Closing(facts["closing"]),
         container=container_by_key(facts["container_key"]).name,
         against=facts["against"],
     )
@@ -126,21 +133,22 @@ def _of(
     energy: str,
     packed: str,
     best_by: str,
-    packets: str,
-    closing: str,
+    ages: bool,
+    packets: Mapping[str, int],
+    closing: Closing,
     container: str,
     against: str,
 ) -> Label:
-    inside = f"{packets} packets: not food" if packets != "no packets" else "no packets inside"
-    if closing == "vacuum":
-        inside = "closed under vacuum" + ("" if packets == "no packets" else f", {packets}: not food")
+    inside = f"{say_packets(packets)} packets: not food" if packets else "no packets inside"
+    if closing is Closing.VACUUM:
+        inside = "closed under vacuum" + (f", {say_packets(packets)}: not food" if packets else "")
     return Label(
         number=number,
         food=food[:1].upper() + food[1:],
         mass=mass,
         energy=f"{energy} kcal",
         packed=f"Packed {packed}",
-        best_by=f"Best by {best_by}" if best_by != "keeps" else "Keeps while it is dry",
+        best_by=f"Best by {best_by}" if ages else "Keeps while it is dry",
         packets=inside,
         container=container,
         code=code_of(number),

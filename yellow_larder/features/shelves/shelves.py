@@ -14,7 +14,7 @@ from sqlalchemy import func, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
-from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.larder import Larder, Settings, places_in, settings, tidy_name
 from yellow_larder.features.shelves.ageing import (
     LIFE_COLUMNS,
     SOON_DAYS,
@@ -133,7 +133,7 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
     today = larder.today()
     with reading(larder.engine) as session:
         household = settings(session)
-        places = {each.id: each for each in session.scalars(select(Place).order_by(Place.id))}
+        places = places_in(session)
         only = [Package.number > after] if after else []
         if place is not None:
             only.append(Package.place_id == place)
@@ -154,7 +154,7 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
 def see_places(larder: Larder) -> list[PlaceView]:
     """All places, with what each holds in figures."""
     with reading(larder.engine) as session:
-        places = {each.id: each for each in session.scalars(select(Place).order_by(Place.id))}
+        places = places_in(session)
         soon = due_within(session, larder.today(), SOON_DAYS)
         return _place_views(places, _sums(session), soon, settings(session).units)
 

@@ -15,6 +15,7 @@ from yellow_larder.core.containers import Container, Kind, Mouth
 from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.journal import log
+from yellow_larder.journal.projections import GEL, lifted_packets
 
 JAR_ML = 240.0
 """The small jar that spares wait in, unless another is named. Source: common practice, a half-pint jar."""
@@ -27,8 +28,6 @@ _USUAL_GEL_G = 10.0
 
 _COME_BACK = frozenset({Kind.JAR, Kind.PAIL, Kind.BOTTLE})
 """What is washed and used again once it is empty; film is cut down or thrown away. Source: common practice."""
-
-_GEL = " g gel"
 
 
 class Sort(StrEnum):
@@ -150,9 +149,9 @@ class Stock:
             container = container_by_key(facts["container_key"])
             found = [(self.container(container), 1)]
             found += [
-                (self.find(Sort.DESICCANT, name.removesuffix(_GEL)), n)
-                for name, n in facts["packets"].items()
-                if name.endswith(_GEL)
+                (self.find(Sort.DESICCANT, name.removeprefix(GEL)), n)
+                for name, n in lifted_packets(facts["packets"]).items()
+                if name.startswith(GEL)
             ]
             counted.update({supply[0]: n for supply, n in found if supply is not None})
             if container.mouth is not None:
@@ -169,7 +168,7 @@ class Stock:
         """The packets that some packages took which were closed without a run: whole packs, the rest into the jar."""
         sizes: Counter[str] = Counter()
         for facts in packages:
-            sizes.update({size: n for size, n in facts["packets"].items() if not size.endswith(_GEL)})
+            sizes.update({size: n for size, n in facts["packets"].items() if not size.startswith(GEL)})
         acts = []
         for size, n in sizes.items():
             supply = self.find(Sort.PACKETS, size)

@@ -5,7 +5,7 @@ import { letGo } from "../press";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
-export type Wrong = Record<string, { message: string; nearest: string[] }>;
+export type Wrong = Record<string, { message: string; nearest: string[]; code?: string }>;
 
 /**
  * What the larder answered: what was asked for, or what is wrong with which field; and if somebody else changed it
@@ -53,7 +53,7 @@ export function wrongs(error: unknown): Wrong {
   if (problem?.status === 507 && problem.detail) full(problem.detail);
   if (problem?.errors?.length) {
     return Object.fromEntries(
-      problem.errors.map((each) => [each.field, { message: each.message, nearest: each.nearest ?? [] }]),
+      problem.errors.map((each) => [each.field, { message: each.message, nearest: each.nearest ?? [], ...(each.code ? { code: each.code } : {}) }]),
     );
   }
   return { request: { message: problem?.detail ?? SILENT, nearest: [] } };

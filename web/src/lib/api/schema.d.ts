@@ -2166,6 +2166,19 @@ export interface components {
             source: string;
         };
         /**
+         * Amount
+         * @description An amount that a finding names.
+         *
+         *     Attributes:
+         *         value: how much.
+         *         unit: of what.
+         */
+        Amount: {
+            unit: components["schemas"]["Unit"];
+            /** Value */
+            value: number;
+        };
+        /**
          * Appetite
          * @description What the household eats in a day; guests are counted only where the time ahead is known.
          *
@@ -2857,6 +2870,8 @@ export interface components {
         Card: {
             /** Against */
             against: string;
+            /** Ages */
+            ages: boolean;
             /** Band */
             band: string;
             /** Best By */
@@ -2893,6 +2908,8 @@ export interface components {
             mass: string;
             /** Mass G */
             mass_g: number;
+            /** May Be Emptied */
+            may_be_emptied: boolean;
             /** Moisture Pct */
             moisture_pct: number;
             /** Number */
@@ -3383,6 +3400,12 @@ export interface components {
          */
         FieldProblem: {
             /**
+             * Code
+             * @default
+             * @example unknown-food
+             */
+            code?: string;
+            /**
              * Field
              * @example line
              */
@@ -3413,8 +3436,13 @@ export interface components {
          *         figures: the numbers it rests on, in short; may be empty.
          *         why: the reason behind it.
          *         source: where the rule comes from.
+         *         amounts: what stands in braces in its texts, by name: a person reads it in their own measures.
          */
         Finding: {
+            /** Amounts */
+            amounts?: {
+                [key: string]: components["schemas"]["Amount"];
+            };
             /** Code */
             code: string;
             /**
@@ -4537,6 +4565,8 @@ export interface components {
          */
         Looked: {
             doing: components["schemas"]["Doing"];
+            /** Felt */
+            felt: string;
             /** Number */
             number: number;
             /** Says */
@@ -5400,6 +5430,8 @@ export interface components {
          * @description Containers of one kind for a lot.
          */
         ProposedContainers: {
+            /** Ages */
+            ages: boolean;
             /** Amount */
             amount: string;
             closing: components["schemas"]["Closing"];
@@ -5950,10 +5982,13 @@ export interface components {
          *         kcal: energy of the need.
          *         kept: the packing of least trouble that keeps it long enough.
          *         keeps: how long that keeps it.
+         *         ages: whether it ages at all.
          *         reaches: whether that is as long as wanted.
          *         new: whether this household never ate it, as far as the diary goes.
          */
         StoreRow: {
+            /** Ages */
+            ages: boolean;
             /** Colour */
             colour: string;
             /** Cupboard */
@@ -6240,6 +6275,8 @@ export interface components {
             /** Says */
             says: string;
             step: components["schemas"]["Step"];
+            /** Title */
+            title: string;
         };
         /**
          * ToLook
@@ -6376,6 +6413,12 @@ export interface components {
             /** Title */
             title: string;
         };
+        /**
+         * Unit
+         * @description What an amount is counted in, in SI or what goes with it; it is said in what the household uses.
+         * @enum {string}
+         */
+        Unit: "°C" | "mm" | "g";
         /**
          * Units
          * @description The measures a household thinks in.

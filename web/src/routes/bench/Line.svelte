@@ -123,7 +123,7 @@
           {/each}
         </div>
       {/if}
-      {#if error.message.includes("is not in the table")}
+      {#if error.code === "unknown-food"}
         <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(parts?.[2]?.trim() ?? "")}>Add it as a food of your own</button>
       {/if}
     {:else if !line}

@@ -95,7 +95,7 @@
               <svg viewBox="{-shape.half - 3} {-shape.top - 3} {shape.half * 2 + 6} {shape.top + 6}" height={shape.top + 6} class="mx-auto max-w-full" aria-hidden="true"><Vessel id="pr{n}{each.key.replace(/\W/g, '')}" drawn={each.draw} {scale} level={each.level * each.draw.inner_mm} pattern={patternOf(line)} food={line.form} colour={line.colour} pressed fine={false} /></svg>
               <div class="min-w-0">
                 <p class="text-[1.1rem] leading-snug font-bold">{each.count} × {each.name}, {each.each} in each</p>
-                <p class="caption">{[each.keeps === "keeps" ? "keeps" : `best by ${each.keeps}`, each.open_for ? `empty in ${each.open_for}` : "", each.in_stock >= each.count ? "in your supplies" : each.in_stock ? `${each.in_stock} in your supplies` : `to buy, ${each.cost}`].filter(Boolean).join(" · ")}</p>
+                <p class="caption">{[each.ages ? `best by ${each.keeps}` : "keeps", each.open_for ? `empty in ${each.open_for}` : "", each.in_stock >= each.count ? "in your supplies" : each.in_stock ? `${each.in_stock} in your supplies` : `to buy, ${each.cost}`].filter(Boolean).join(" · ")}</p>
               </div>
               {#if found.lines.length === 1}<button class="chip" disabled={bad} onclick={() => ((open = false), ontake(asked(line, each)))}>{line.containers.length === 1 ? "Take it" : "To the bench"}</button>{/if}
             </li>

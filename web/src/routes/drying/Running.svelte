@@ -24,7 +24,7 @@
   const inside = $derived(load.trays.filter((each) => !each.out));
   const next = $derived(load.next);
   const due = $derived(moment(next.due) <= new Date());
-  const then = $derived(load.then.map((step) => ` · then: ${step.says.split(":")[0]}, ${when(step.due)}`).join(""));
+  const then = $derived(load.then.map((step) => ` · then: ${step.title}, ${when(step.due)}`).join(""));
   const DO: Record<Schemas["Step"], string> = { weigh: "Weigh it", loosen: "Done: loosened", test: "Is it dry?", wait: "" };
 
   async function doIt(step: Schemas["ToDo"]) {

@@ -99,8 +99,8 @@
       <p class="mt-2.5 text-[1.1rem] font-bold text-rust">{card.gone}</p>
     {:else}
       <p class="mt-2.5 text-[1.1rem]">
-        {card.best_by === "keeps" ? "" : card.due === "past" ? "Was best by" : "Best by"}
-        <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-[#a33d26] text-white' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{card.best_by === "keeps" ? "Keeps while it is dry" : card.best_by}</b>
+        {!card.ages ? "" : card.due === "past" ? "Was best by" : "Best by"}
+        <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-[#a33d26] text-white' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{card.ages ? card.best_by : "Keeps while it is dry"}</b>
         <span class="caption block pt-1">{card.band}</span>
       </p>
       {#if card.trouble}<p class="mt-2 rounded-lg border-2 border-rust px-3 py-1.5 text-[0.95rem] leading-snug font-semibold text-rust">{card.trouble}</p>{/if}
@@ -115,7 +115,7 @@
       </div>
     {/if}
 
-    {#if !card.gone_on && card.trouble && !card.trouble.startsWith("Puffed")}
+    {#if !card.gone_on && card.trouble && card.may_be_emptied}
       <button class="chip on mt-4 w-full" onclick={empty}>Empty it: back to the bench</button>
     {/if}
     {#if !card.gone_on}

@@ -20,7 +20,7 @@
   });
 </script>
 
-{#if card.best_by === "keeps"}
+{#if !card.ages}
   <p class="caption mt-1">It does not age while it is dry.</p>
 {:else}
   <svg viewBox="-4 -8 {W + 10} {H + 30}" class="mt-1 w-full max-w-md" role="img" aria-label="{Math.round(card.left * 100)} % of its life left">

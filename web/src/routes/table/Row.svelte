@@ -56,7 +56,7 @@
     <div class="grid gap-x-6 gap-y-3 pb-4 pl-[76px] sm:grid-cols-2">
       <dl class="text-[0.95rem] leading-snug">
         <dt class="head">Best kept</dt>
-        <dd>{row.kept}: {row.keeps === "keeps" ? "does not age while it is dry" : `about ${row.keeps} in your coolest place`}.</dd>
+        <dd>{row.kept}: {row.ages ? `about ${row.keeps} in your coolest place` : "does not age while it is dry"}.</dd>
         {#if row.gap_g > 0}<dt class="head mt-2">Missing, for the kitchen</dt><dd>{row.gap_cups}</dd>{/if}
         {#if row.new}
           <dt class="head mt-2">Never in the diary yet</dt>

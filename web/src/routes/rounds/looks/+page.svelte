@@ -51,7 +51,7 @@
   }
 
   async function out(each: (typeof looked)[number]) {
-    const { wrong } = await ask(api.POST("/api/shelves/throw-out", { body: { numbers: [each.number], why: each.says.split(":")[0] ?? "" } }));
+    const { wrong } = await ask(api.POST("/api/shelves/throw-out", { body: { numbers: [each.number], why: each.felt } }));
     failed = Object.values(wrong ?? {})[0]?.message ?? "";
     if (!wrong) looked = looked.filter((one) => one !== each);
     await larder.changed();
