@@ -288,7 +288,7 @@ def test_what_is_puffed_is_thrown_out_unopened(page: Page, served: Here) -> None
     expect(wrong).to_contain_text("do not taste it")
     expect(wrong.get_by_role("button", name="Empty it: back to the bench")).to_have_count(0)
     page.goto(f"{served.url}/rounds")
-    expect(page.get_by_text("Number 1, red lentils: puffed up")).to_be_visible()
+    expect(page.get_by_text("Number 1, red lentils: not right")).to_be_visible()
     page.get_by_role("link", name="See to it").click()
     card = page.get_by_role("complementary", name="Package 1")
     expect(card).to_contain_text("do not open it")
