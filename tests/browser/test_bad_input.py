@@ -63,7 +63,7 @@ def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Here) -> No
     page.get_by_role("button", name="Add it as a food of your own").click()
     sheet = page.get_by_role("dialog", name="A food of your own")
     expect(sheet.get_by_label("Name")).to_have_value("bere meal")
-    sheet.get_by_label("It keeps and looks most like").select_option("rye-flour")
+    sheet.get_by_label("Most like").select_option("rye-flour")
     sheet.get_by_label("Energy, kcal").fill("2000")
     sheet.get_by_role("button", name="Add it").click()
     expect(sheet).to_contain_text("Energy must lie between 0 and 902")
@@ -93,7 +93,7 @@ def test_a_name_of_five_megabytes(page: Page, served: Here) -> None:
     field.evaluate(
         "(field) => { field.value = 'x'.repeat(5e6); field.dispatchEvent(new Event('input', { bubbles: true })); }"
     )
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_contain_text("That name has 5,000,000 characters; 80 is the most a label holds")
     assert httpx.get(f"{served.url}/api/overview").json()["settings"]["name"] == "Our larder"
 
@@ -114,10 +114,10 @@ def test_a_stop_cannot_be_packed(page: Page, served: Here) -> None:
     page.get_by_role("button", name="absorbers").click()
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Stop")
-    expect(verdict).to_contain_text("sets like brick")
+    expect(verdict).to_contain_text("hardens into a brick")
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
     page.get_by_label("Moisture, %").fill("")
-    page.get_by_role("button", name="just closed").click()
+    page.get_by_role("button", name="lid only").click()
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_enabled()
 
 
@@ -127,14 +127,14 @@ def test_a_house_on_the_moon(page: Page, served: Here) -> None:
     sheet = page.get_by_role("dialog", name="Household")
     height = sheet.get_by_label("Height above sea, m")
     height.fill("384400000")
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(height).to_have_attribute("aria-invalid", "true")
     expect(sheet).to_contain_text("must lie between −500 and 5,000 m; 384,400,000 does not")
     height.fill("")
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(height).to_have_attribute("aria-invalid", "true")
     height.fill("120")
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_be_hidden()
 
 
@@ -142,7 +142,7 @@ def test_a_vacuum_below_nothing(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg red lentils")
     page.get_by_role("button", name="quart jar", exact=True).click()
     page.get_by_role("button", name="vacuum").click()
-    left = page.get_by_label("Left, kPa")
+    left = page.get_by_label("Pressure left, kPa")
     left.fill("-3")
     left.press("Tab")
     expect(left).to_have_attribute("aria-invalid", "true")

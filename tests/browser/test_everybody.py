@@ -117,7 +117,7 @@ def guide_of_packets(page: Page) -> None:
 
 def damp(page: Page) -> None:
     on_bench("160 g dried leeks")(page)
-    page.get_by_role("button", name="Damp over time").click()
+    page.get_by_role("button", name="Moisture over time").click()
     expect(page.get_by_role("img", name=re.compile("^Water activity in each"))).to_be_visible()
 
 
@@ -269,7 +269,7 @@ def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:
     page.keyboard.press("Control+z")
     expect(page.get_by_text(re.compile("^Undone"))).to_be_visible()
     page.keyboard.press("?")
-    expect(page.get_by_role("dialog", name="Keys")).to_contain_text("take the last change back")
+    expect(page.get_by_role("dialog", name="Keys")).to_contain_text("undo the last change")
 
 
 def tab_to(page: Page, name: str) -> None:
@@ -292,7 +292,7 @@ def test_in_either_measure(page: Page, served: Here) -> None:
     sheet = page.get_by_role("dialog", name="Household")
     sheet.get_by_role("button", name="lb, qt, in").click()
     sheet.get_by_label("People who eat here").fill("4")
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4 × 5 lb 8 oz")
     expect(page.get_by_role("group", name="drawn to scale")).to_contain_text("12 in")
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4.0 for all of you")
@@ -302,7 +302,7 @@ def test_in_either_measure(page: Page, served: Here) -> None:
     room = sheet.get_by_label("Packing room, °F")
     expect(room).to_have_value("68")
     room.fill("71.6")
-    sheet.get_by_role("button", name="Keep it so").click()
+    sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_be_hidden()
     with reading(served.larder.engine) as session:
         assert settings(session).room_c == pytest.approx(22)

@@ -49,15 +49,15 @@ def test_type_and_see_at_once(page: Page, served: Here) -> None:
         expect(stage(page)).to_contain_text(said)
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Go")
-    expect(page.get_by_role("img", name="5 of 6 guards closed")).to_be_visible()
-    mouse = verdict.get_by_role("button", name="Nothing here stops a mouse")
+    expect(page.get_by_role("img", name="5 of 6 protections in place")).to_be_visible()
+    mouse = verdict.get_by_role("button", name="No protection from mice")
     reason = verdict.get_by_text("Rodents chew")
     expect(reason).to_be_hidden()
     mouse.click()
     expect(reason).to_be_visible()
     expect(verdict.get_by_text("Source: common practice").first).to_be_visible()
     page.get_by_label("In a pail, tote or bin").check()
-    expect(page.get_by_role("img", name="6 of 6 guards closed")).to_be_visible()
+    expect(page.get_by_role("img", name="6 of 6 protections in place")).to_be_visible()
 
 
 def test_a_food_is_offered_as_it_is_typed(page: Page, served: Here) -> None:
@@ -214,7 +214,7 @@ def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
     card.get_by_role("button", name="Move", exact=True).click()
     sheet = page.get_by_role("dialog", name="Move number 2")
     sheet.get_by_role("button", name="Move it").click()
-    expect(sheet.get_by_role("alert")).to_contain_text("It stands there already")
+    expect(sheet.get_by_role("alert")).to_contain_text("Already there")
     sheet.get_by_role("button", name="3", exact=True).click()
     sheet.get_by_role("button", name="Move it").click()
     expect(card).to_contain_text("Pantry, shelf 3")
@@ -284,7 +284,7 @@ def test_a_day_that_is_still_to_come(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_label("Packed on").fill((date.today() + timedelta(days=3)).isoformat())
     strip(page).get_by_role("button", name="Pack").click()
-    expect(strip(page).get_by_role("alert")).to_contain_text("is still to come")
+    expect(strip(page).get_by_role("alert")).to_contain_text("is in the future")
     assert httpx.get(f"{served.url}/api/overview").json()["kept"] == 0
 
 
@@ -331,14 +331,14 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     page.get_by_label("Moisture, %").fill("13.4")
     page.get_by_label("Moisture, %").press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
-    page.get_by_role("button", name="The schools").click()
+    page.get_by_role("button", name="Sizing methods").click()
     expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()
 
 
 def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
     page.get_by_role("button", name="quart jar").click()
-    page.get_by_role("button", name="just closed").click()
+    page.get_by_role("button", name="lid only").click()
     page.get_by_label("Opened").select_option("daily")
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Soft in about")

@@ -150,7 +150,7 @@ def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:
     ).to_be_visible()
     page.get_by_role("button", name="1 back into the jar").click()
     expect(page.get_by_text("2 of 3 closed, 2 of 4 in all")).to_be_visible()
-    page.get_by_role("button", name="The telephone rings").click()
+    page.get_by_role("button", name="Pause").click()
     expect(page.get_by_role("dialog")).to_contain_text("There is no pause once packets are open")
     page.get_by_role("button", name="All are in the jar, lid on").click()
     expect(page.get_by_role("heading", name="Ready? Then open.")).to_be_visible()
@@ -195,7 +195,7 @@ def test_it_survives_a_reload_and_another_screen_sees_the_same(
     other.unroute("**/api/run")
     expect(other.get_by_text("2 of 4 closed")).to_be_visible()
     # And what was closed by mistake is taken back.
-    other.get_by_role("button", name="take the last one back").click()
+    other.get_by_role("button", name="undo the last one").click()
     expect(page.get_by_text("1 of 4 closed")).to_be_visible()
 
 
@@ -259,7 +259,7 @@ def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> 
     send(served, f"/run/{number}/finish")
     moved.on(days=1)
     page.goto(f"{served.url}/rounds")
-    page.get_by_role("link", name="Look them over").click()
+    page.get_by_role("link", name="Check them").click()
     feel()
     page.get_by_role("button", name="That is how they are").click()
 
@@ -289,7 +289,7 @@ def test_what_is_puffed_is_thrown_out_unopened(page: Page, served: Here) -> None
     expect(wrong.get_by_role("button", name="Empty it: back to the bench")).to_have_count(0)
     page.goto(f"{served.url}/rounds")
     expect(page.get_by_text("Number 1, red lentils: not right")).to_be_visible()
-    page.get_by_role("link", name="See to it").click()
+    page.get_by_role("link", name="Resolve").click()
     card = page.get_by_role("complementary", name="Package 1")
     expect(card).to_contain_text("do not open it")
     expect(card.get_by_role("button", name="Empty it: back to the bench")).to_have_count(0)

@@ -37,7 +37,7 @@ def moist(page: Page, served: Here) -> None:
 def both(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
     page.get_by_role("button", name="quart jar").click()
-    page.get_by_role("button", name="just closed").click()
+    page.get_by_role("button", name="lid only").click()
     page.get_by_label("Silica gel with it").check()
     page.get_by_role("button", name="absorbers").click()
 
@@ -68,8 +68,8 @@ def unconditioned(page: Page, served: Here) -> None:
 
 
 STOPS: dict[Callable[[Page, Here], None], str] = {
-    sugar: "No absorber with white sugar: it sets like brick",
-    salt: "No absorber with salt: it sets like brick",
+    sugar: "No absorber with white sugar: it hardens into a brick",
+    salt: "No absorber with salt: it hardens into a brick",
     moist: "Too moist for an absorber",
     both: "Never an absorber and a desiccant together",
     paint_pail: "Only food-grade plastic touches food",

@@ -22,7 +22,7 @@ from yellow_larder.words.quantities import say_mass, say_off
 router = larder_router(prefix="/devices", tags=["devices"], responses=REFUSALS)
 
 _SAYS = {
-    State.SETTLED: "It stands still.",
+    State.SETTLED: "Stable.",
     State.MOVING: "Wait until it stands still.",
     State.SILENT: "No reading: is the scale on, and its cable in?",
     State.NONSENSE: "No reading: the scale sends something that is no weight.",

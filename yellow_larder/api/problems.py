@@ -44,7 +44,7 @@ class Problem(BaseModel):
 REFUSALS: dict[int | str, dict[str, object]] = {
     code: {"model": Problem, "description": text, "content": {"application/problem+json": {}}}
     for code, text in (
-        (404, "It is not there, or no longer"),
+        (404, "Not found"),
         (409, "It was changed since it was shown"),
         (422, "Something typed cannot be done"),
     )

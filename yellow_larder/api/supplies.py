@@ -23,7 +23,7 @@ def see(larder: TheLarder) -> SuppliesView:
 
 @router.post("", status_code=201)
 def add(larder: TheLarder, new: Annotated[NewSupply, Body()]) -> int:
-    """Write something down; its number."""
+    """Add supplies; its number."""
     return supplies.add_supply(larder, new)
 
 

@@ -130,7 +130,7 @@ def newest_at(session: Session) -> datetime | None:
 
 def undo(session: Session, change: Change, *, at: datetime) -> Change:
     """Take a change back: append that it is undone, and fold again what it had touched."""
-    undoing = Change(at=at, title=f"Took back: {change.title}"[:300], undoes=change.id)
+    undoing = Change(at=at, title=f"Undid: {change.title}"[:300], undoes=change.id)
     session.add(undoing)
     session.flush()
     rows = session.execute(

@@ -59,7 +59,7 @@ OLDEST = date(1980, 1, 1)
 def check_day(day: date, today: date, field: str, *, earliest: date = OLDEST) -> date:
     """A day that something was done on: not in the future, nor before it could have been."""
     if day > today:
-        raise Refused(field, f"{say_day(day)} is still to come; today is {say_day(today)}")
+        raise Refused(field, f"{say_day(day)} is in the future; today is {say_day(today)}")
     if day < earliest:
         raise Refused(field, f"{say_day(day)} is too early; {say_day(earliest)} is the first day it could be")
     return day

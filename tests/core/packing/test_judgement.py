@@ -162,11 +162,11 @@ def test_the_guard_against_oxygen_is_read_off_the_course() -> None:
     ("of", "by"),
     [
         (case("pearl-barley", opened=1 / 7), "opened too often"),
-        (case("pearl-barley", "pail-5-gallon"), "wall breathes"),
+        (case("pearl-barley", "pail-5-gallon"), "wall lets oxygen in"),
         (case("pearl-barley", packets=0.5), "too few packets"),
         (case("pearl-barley", "jar-quart", Closing.LID), "air inside"),
         (case("pearl-barley", "jar-quart", Closing.VACUUM), "3.7% left in"),
-        (case("pearl-barley", "pouch-quart", Closing.VACUUM), "wall breathes"),
+        (case("pearl-barley", "pouch-quart", Closing.VACUUM), "wall lets oxygen in"),
     ],
 )
 def test_an_open_guard_names_its_true_reason(of: Case, by: str) -> None:

@@ -293,7 +293,7 @@ def test_a_weight_written_down_later(larder: Larder, clock: Clock) -> None:
     utc = (NOON + timedelta(hours=3)).replace(tzinfo=timezone(timedelta(0)))
     weigh_tray(larder, number, 2, "150 g", at=utc.astimezone(timezone(timedelta(hours=5))))
     assert [each.hours for each in only(larder).items[0].seen] == [2, 3, 4]
-    for at, words in ((NOON - timedelta(hours=1), "before it went into"), (NOON + timedelta(hours=9), "still to come")):
+    for at, words in ((NOON - timedelta(hours=1), "before it went into"), (NOON + timedelta(hours=9), "in the future")):
         with pytest.raises(Refused, match=words) as found:
             weigh_tray(larder, number, 1, "150 g", at=at)
         assert found.value.field == "at"

@@ -105,7 +105,7 @@ def test_dry_when_two_weighings_two_hours_apart_agree(larder: Larder, clock: Clo
     assert (made.lot, made.made, made.mass, made.moisture_pct) == (lot, "freeze-dried", "588 g", 2.5)
     assert "two weighings agreed" in made.story[0]
     assert not made.wants_conditioning
-    with pytest.raises(Refused, match="drinks the room"):
+    with pytest.raises(Refused, match="absorbs the room"):
         fill_jar(larder, lot)
 
 
@@ -119,7 +119,7 @@ def test_the_clock_runs_until_it_is_closed(larder: Larder, clock: Clock) -> None
     assert timedelta(minutes=10) < load.pack_by - clock.now < timedelta(hours=1)
     clock.now = load.pack_by + timedelta(minutes=1)
     assert only(larder).moisture_now > 3.4
-    assert only(larder).next.startswith("It has drunk from the room")
+    assert only(larder).next.startswith("It has absorbed moisture")
     shown = plan(larder, Ask(line=load.lines[0], container="bag-gallon", lot=lot))
     # It has lain open past its time: the bench reckons with what it has drunk since.
     assert shown.food.moisture_pct == pytest.approx(only(larder).moisture_now)

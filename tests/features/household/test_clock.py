@@ -47,7 +47,7 @@ def test_what_is_packed_in_the_evening_is_packed_that_day(larder: Larder, clock:
         assert card(larder, number).packed_on == say_day(on)
         # Packed today by the wall: it takes from the supplies at every hour.
         assert see_supplies(larder).supplies[0].count == max(0, before - 1)
-        with pytest.raises(Refused, match="still to come"):
+        with pytest.raises(Refused, match="in the future"):
             pack(larder, Ask(line="2 kg pearl barley"), packed_on=on + timedelta(days=1))
 
 

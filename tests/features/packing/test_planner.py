@@ -236,7 +236,7 @@ def test_oxygen_over_the_years(larder: Larder, container: str, holds: bool, word
     if not holds:
         assert shown.air.holds_days is not None
         assert 100 < shown.air.holds_days < 1100
-        assert any(finding.says.startswith("This wall breathes: oxygen is back") for finding in shown.verdict.findings)
+        assert any(finding.says.startswith("The wall lets oxygen in: it is back") for finding in shown.verdict.findings)
 
 
 def test_without_packets_there_is_no_course(larder: Larder) -> None:

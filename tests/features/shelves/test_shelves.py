@@ -207,7 +207,7 @@ def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
     assert shelves(larder).packages == []
     numbers = pack(larder, replace(SUGAR, against=" a trial,  to be opened in May ")).numbers
     said = card(larder, numbers[0]).against
-    assert said.startswith("No absorber with white sugar: it sets like brick")
+    assert said.startswith("No absorber with white sugar: it hardens into a brick")
     assert said.endswith("Packed all the same: a trial, to be opened in May")
     (label,) = labels(larder, numbers=numbers)
     assert label.against == said

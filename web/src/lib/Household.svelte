@@ -129,9 +129,9 @@
       <div class="grid grid-cols-2 gap-3">
         <Field label="Height above sea, {us ? 'ft' : 'm'}" name="altitude_m" type="number" bind:value={height, rise} {wrong}
           hint="Thin air, less oxygen" />
-        <Field label="Sign for money" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
+        <Field label="Currency" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
       </div>
-      <Field label="A kilowatt-hour costs, in the smallest coin" name="kwh_coins" type="number" bind:value={draft.kwh_coins as number} {wrong} hint="27 for 0.27; 0 if it is not to be counted" />
+      <Field label="Electricity, price per kWh, in the smallest coin" name="kwh_coins" type="number" bind:value={draft.kwh_coins as number} {wrong} hint="27 for 0.27; 0 if it is not to be counted" />
       <div class="grid grid-cols-2 gap-3">
         <Degrees label="Packing room" name="room_c" bind:celsius={draft.room_c as number} {wrong} />
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
@@ -146,7 +146,7 @@
         {#if wrong.packet_sizes}<p class="wrong mt-1">{wrong.packet_sizes.message}</p>{/if}
       </fieldset>
       <fieldset class="sm:col-span-2">
-        <legend class="head">How long things keep: people differ. Whose word do you take?</legend>
+        <legend class="head">Shelf-life estimates</legend>
         <div class="mt-1 grid gap-2 sm:grid-cols-3">
           {#each SCHOOLS as [school, means] (school)}
             <button type="button" class="chip flex-col !gap-0 py-2" aria-pressed={draft.school === school} onclick={() => draft && (draft.school = school)}>
@@ -169,7 +169,7 @@
       {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
       <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
         <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
-        {#if !theirs}<button class="do" type="submit">Keep it so</button>{/if}</div>
+        {#if !theirs}<button class="do" type="submit">Save</button>{/if}</div>
     </form>
   {/if}
 </Sheet>

@@ -105,7 +105,7 @@
     {#if roll}
       <button class="do" disabled={busy} onclick={print}>Print on the label printer</button>
       {#if wrong.printer?.code === "roll-empty"}<button class="chip" onclick={refill}>A new roll is in</button>{/if}
-      {#if printed}<span class="font-semibold" role="status">{printed.says}.</span>{#if printed.simulated}<a class="chip" href="/api/devices/labels.pdf" target="_blank">See what it printed</a><span class="caption">A thought-up printer.</span>{/if}{/if}
+      {#if printed}<span class="font-semibold" role="status">{printed.says}.</span>{#if printed.simulated}<a class="chip" href="/api/devices/labels.pdf" target="_blank">See what it printed</a><span class="caption">Simulated printer.</span>{/if}{/if}
     {:else}
       <button class="do" onclick={show}>Open the sheet (PDF)</button>
     {/if}

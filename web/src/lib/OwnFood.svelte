@@ -77,7 +77,7 @@
   <form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
     <Field label="Name" name="name" bind:value={own.name} {wrong} />
     <div>
-      <label class="head block" for="like">It keeps and looks most like</label>
+      <label class="head block" for="like">Most like</label>
       <select id="like" class="field mt-1" bind:value={own.like} onchange={copy}>
         {#each table as food (food.key)}<option value={food.key}>{food.name}</option>{/each}
       </select>
@@ -91,7 +91,7 @@
     <Field label="A litre of it, poured, weighs, g" name="litre_g" type="number" bind:value={own.litre_g}
       wrong={wrong.loose_g_ml ? { litre_g: wrong.loose_g_ml } : wrong.settled_g_ml ? { litre_g: wrong.settled_g_ml } : wrong} hint="Fill a litre jug, weigh it, take the jug off" />
     <fieldset class="sm:col-span-2">
-      <legend class="head">The rules ask whether it is</legend>
+      <legend class="head">Tell us if it is</legend>
       <div class="mt-1 flex flex-wrap gap-2">
         {#each TRAITS as [trait, words] (trait)}
           <button type="button" class="chip" aria-pressed={traits.includes(trait)}

@@ -50,7 +50,7 @@
   </div>
   {#if shows?.simulated}
     <div class="mt-2.5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t border-line pt-2.5 text-[0.88rem]">
-      <span class="text-soft">A thought-up scale:</span>
+      <span class="text-soft">Simulated scale:</span>
       {#if lay}<button type="button" class="chip !text-[0.88rem]" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
       <button type="button" class="chip !text-[0.88rem]" onclick={() => pan(0)}>empty it</button>
       {#if shows.grams === null}

@@ -11,7 +11,7 @@ export const KEYS: [string, string][] = [
   ["Space", "in a run: the next one is closed"],
   ["n", "a new line on the bench"],
   ["/", "find"],
-  ["Ctrl + Z", "take the last change back"],
+  ["Ctrl + Z", "undo the last change"],
   ["arrow keys on the yellow handle", "move the headspace"],
   ["Enter on a container", "open its card"],
   ["m on a container", "move it"],

@@ -21,17 +21,17 @@
 
   const days = $derived(larder.overview?.days ?? 0);
   const busy = $derived(
-    [larder.overview?.drying ? `${larder.overview.drying} on` : "", larder.overview?.freezing ? `${larder.overview.freezing} cold` : ""].filter(Boolean).join(", "),
+    [larder.overview?.drying ? `${larder.overview.drying} drying` : "", larder.overview?.freezing ? `${larder.overview.freezing} freezing` : ""].filter(Boolean).join(", "),
   );
   const places = $derived([
     { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} to do` : "all done") : "…" },
     { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
     { href: "/drying", name: "Drying", figure: busy || "dryers" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
-    { href: "/run", name: "Run", figure: larder.overview ? larder.overview.running || "none on" : "…" },
+    { href: "/run", name: "Run", figure: larder.overview ? larder.overview.running || "no run" : "…" },
     { href: "/shelves", name: "Shelves", figure: larder.overview ? `${larder.overview.kept} kept` : "…" },
-    { href: "/supplies", name: "Supplies", figure: larder.overview ? (larder.overview.low ? `${larder.overview.low} low` : "to hand") : "…" },
-    { href: "/guide", name: "Guide", figure: "why" },
+    { href: "/supplies", name: "Supplies", figure: larder.overview ? (larder.overview.low ? `${larder.overview.low} low` : "in stock") : "…" },
+    { href: "/guide", name: "Guide", figure: "" },
   ]);
   const here = $derived(page.url.pathname);
 
@@ -57,7 +57,7 @@
 <a
   href="#main"
   class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
-  onclick={() => document.getElementById("main")?.focus()}>Skip to the work</a
+  onclick={() => document.getElementById("main")?.focus()}>Skip to content</a
 >
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
@@ -80,7 +80,7 @@
           ]}
         >
           <span class="block text-[1.02rem]">{place.name}</span>
-          <span class="block max-w-28 truncate text-[0.82rem] {on ? 'font-bold' : 'text-soft'}">{place.figure}</span>
+          <span class="block max-w-36 truncate text-[0.82rem] {on ? 'font-bold' : 'text-soft'}">{place.figure || '\u00a0'}</span>
         </a>
       {/each}
     </nav>
@@ -98,7 +98,7 @@
       </button>
       <button
         class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid"
-        aria-label={theme.dark ? "Light, for the kitchen" : "Dark, for the cellar"}
+        aria-label={theme.dark ? "Light theme" : "Dark theme"}
         onclick={() => theme.toggle()}
       >
         {#if theme.dark}<Sun size={21} aria-hidden="true" />{:else}<Moon size={21} aria-hidden="true" />{/if}

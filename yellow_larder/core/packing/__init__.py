@@ -25,7 +25,7 @@ from yellow_larder.core.packing.proposal import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.core.packing.protections import Guard, guards, why_not_without_oxygen
+from yellow_larder.core.packing.protections import Gap, Guard, guards, oxygen_gap
 
 __all__ = [
     "GAP",
@@ -39,6 +39,7 @@ __all__ = [
     "Doing",
     "Eye",
     "Feel",
+    "Gap",
     "Guard",
     "NothingFits",
     "Proposal",
@@ -53,11 +54,11 @@ __all__ = [
     "judge",
     "keeps_too_short",
     "moisture_line_pct",
+    "oxygen_gap",
     "propose",
     "run_forecast",
     "seconds_each",
     "stands_open_too_long",
-    "why_not_without_oxygen",
     "worth_after",
     "worth_in_jar",
 ]

@@ -60,7 +60,7 @@ def _absorber(case: Case) -> list[Finding]:
                 Finding(
                     Severity.STOP,
                     f"absorber-with-{word}",
-                    f"No absorber with {case.food.name}: it sets like brick",
+                    f"No absorber with {case.food.name}: it hardens into a brick",
                     f"An absorber holds water, and {word} crystals knit together round it. "
                     f"{word.capitalize()} does not need one: nothing lives in it while it is dry.",
                     "common practice",
@@ -89,7 +89,7 @@ def _gel(case: Case) -> list[Finding]:
             Finding(
                 Severity.MIND,
                 "gel-in-powder",
-                "Gel does not reach through powder",
+                "Desiccant can't reach through powder",
                 "Damp moves through powder and flour in months; a packet dries only what lies round it. Dry it well, "
                 "close it tight, open it seldom.",
                 "common practice",
@@ -120,9 +120,8 @@ def _damp(case: Case) -> list[Finding]:
         return [Finding(Severity.MIND, "already-damp", f"{says}: dry it further", why, source, figures)]
     opened = case.is_opened and case.if_never_opened.damp_ends[1] >= case.days
     lets = "with each opening" if opened else "through the wall, past the lid and in with each opening"
-    why = (
-        f"Dry food drinks what comes {lets}, {until}. Tighter packing, a drier place, fewer openings or gel stretch it."
-    )
+    stretch = "Tighter packing, a drier place, fewer openings or gel stretch it."
+    why = f"Dry food absorbs the moisture that comes {lets}, {until}. {stretch}"
     code = "damp-comes-in" if ends is Ends.MOULD else "goes-soft"
     return [Finding(Severity.MIND, code, f"{word} in about {say_span(lasts)} here", why, source)]
 
@@ -301,7 +300,7 @@ def _unproven(case: Case) -> list[Finding]:
         Finding(
             Severity.MIND,
             "unconditioned",
-            "Not conditioned yet: a wet piece would not show in here",
+            "Not conditioned yet: a wet piece would go unnoticed",
             why,
             "common practice; published advice on conditioning",
         )

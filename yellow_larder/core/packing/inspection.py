@@ -142,7 +142,7 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
 def _repack(food: Food, says: str) -> Advice:
     """A package to be opened and closed anew; home-dried and freeze-dried food drank the room's damp meanwhile."""
     if Trait.FREEZE_DRIED in food.traits:
-        why = "Freeze-dried food drinks the room's damp within hours: weigh a little of it, dry it again, then repack."
+        why = "Freeze-dried food absorbs the room's moisture within hours: weigh a little, dry it again, repack."
     elif Trait.HOME_DRIED in food.traits:
         why = "It was as good as open. Feel it: if it is not as crisp as when it was packed, dry it again first."
     else:

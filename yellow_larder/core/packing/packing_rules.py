@@ -10,7 +10,7 @@ from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Trait
 from yellow_larder.core.keeping import THICK_MIL
 from yellow_larder.core.packing.case import Case
-from yellow_larder.core.packing.protections import why_not_without_oxygen
+from yellow_larder.core.packing.protections import Gap, oxygen_gap
 
 _SOON_DAYS = 2.5
 """Oxygen that is down by then is felt in a day or two."""
@@ -85,12 +85,12 @@ def _oxygen_over_time(case: Case) -> list[Finding]:
     if case.closing is Closing.LID or not case.oxygen_harms or (back > 0 and back >= case.days):
         return []
     source = "oxygen through walls, see the Guide"
-    why_not = why_not_without_oxygen(case)
+    gap = oxygen_gap(case)
     if case.closing is Closing.VACUUM:
         half = case.course.little_oxygen_days
         if half >= case.days:
             return []
-        opened = why_not == "opened too often"
+        opened = gap is Gap.OPENINGS
         return [
             Finding(
                 Severity.MIND,
@@ -104,24 +104,24 @@ def _oxygen_over_time(case: Case) -> list[Finding]:
         ]
     if back <= 0:
         words = {
-            "too few packets": "there is more of it than they can take",
-            "opened too often": "each opening brings more",
+            Gap.PACKETS: "there is more of it than they can take",
+            Gap.OPENINGS: "each opening brings more",
         }
         return [
             Finding(
                 Severity.MIND,
                 "never-without",
                 "The oxygen never gets down to 1 %",
-                f"The packets work, but {words.get(why_not, 'this wall lets it in faster than they take it')}.",
+                f"The packets work, but {words.get(gap, 'this wall lets it in faster than they take it')}.",
                 source,
             )
         ]
-    opened = why_not == "opened too often"
+    opened = gap is Gap.OPENINGS
     return [
         Finding(
             Severity.MIND,
             "opened-too-often" if opened else "wall-breathes",
-            f"{'Its packets are spent' if opened else 'This wall breathes: oxygen is back'} in about {say_span(back)}",
+            f"{'Its packets are spent' if opened else 'The wall lets oxygen in: it is back'} in about {say_span(back)}",
             "Each opening brings new air, and packets take only so much. Open it seldom, or pack it smaller."
             if opened
             else "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
@@ -138,7 +138,7 @@ def _outer(case: Case) -> list[Finding]:
         Finding(
             Severity.MIND,
             "no-outer",
-            "Nothing here stops a mouse",
+            "No protection from mice",
             "Rodents chew through film and thin plastic in seconds. Bags stand in a pail, a tote or a bin.",
             "common practice",
         )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import math
 from dataclasses import dataclass
+from enum import StrEnum
 
 from yellow_larder.core.air import NONE_LEFT
 from yellow_larder.core.containers import Closing, Kind
@@ -106,24 +107,38 @@ def _oxygen(case: Case) -> Guard:
     by = "absorbers" if case.closing is Closing.ABSORBER else "vacuum"
     if case.oxygen_back_days > 0 and case.oxygen_back_days >= case.days:
         return Guard("oxygen", True, by)
-    return Guard("oxygen", False, why_not_without_oxygen(case))
+    return Guard("oxygen", False, _say_gap(case))
 
 
-def why_not_without_oxygen(case: Case) -> str:
-    """What leaves oxygen in a package, or lets it back before the food is wanted, in a few words.
+class Gap(StrEnum):
+    """What leaves oxygen in a package, or lets it back before the food is wanted."""
+
+    OPENINGS = "openings"
+    PACKETS = "packets"
+    VACUUM = "vacuum"
+    WALL = "wall"
+
+
+def oxygen_gap(case: Case) -> Gap:
+    """What leaves oxygen in a package, or lets it back before the food is wanted.
 
     Source: its course, and the same if it were never opened.
     """
     shut = case.if_never_opened.oxygen_back_days
     if case.is_opened and shut > 0 and shut >= case.days:
-        return "opened too often"
+        return Gap.OPENINGS
     left = case.course.of.vacuum_share
     if left is not None:
         # What leaves less than one per cent is undone by nothing but what comes in.
-        breathes = left <= NONE_LEFT or 0 < case.course.little_oxygen_days < case.days
-        return "wall breathes" if breathes else f"{left:.1%} left in"
-    if case.oxygen_back_days > 0 or shut > 0:
-        return "wall breathes"
-    if case.packed_ml < case.need_ml:
-        return "too few packets"
-    return "wall breathes"
+        return Gap.WALL if left <= NONE_LEFT or 0 < case.course.little_oxygen_days < case.days else Gap.VACUUM
+    covered = case.oxygen_back_days > 0 or shut > 0 or case.packed_ml >= case.need_ml
+    return Gap.WALL if covered else Gap.PACKETS
+
+
+def _say_gap(case: Case) -> str:
+    return {
+        Gap.OPENINGS: "opened too often",
+        Gap.PACKETS: "too few packets",
+        Gap.VACUUM: f"{case.course.of.vacuum_share or 0:.1%} left in",
+        Gap.WALL: "wall lets oxygen in",
+    }[oxygen_gap(case)]

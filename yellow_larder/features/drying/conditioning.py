@@ -211,7 +211,7 @@ def line_of(lot: Lot, food: Food, units: Units) -> str:
 
 def _check_wants(food: Food, lot: Lot) -> None:
     if lot.made == "freeze-dried" or Trait.FREEZE_DRIED in food.traits:
-        raise Refused("lot", "Freeze-dried food is not conditioned: it drinks the room's damp. Close it at once")
+        raise Refused("lot", "Freeze-dried food is not conditioned: it absorbs the room's moisture. Close it at once")
     if Trait.MEAT in food.traits:
         raise Refused("lot", "Dried meat is not left at the window: fridge or freezer")
     if Trait.HOME_DRIED not in food.traits:

@@ -91,7 +91,7 @@ def _weighed_at(at: datetime | None, tray: Tray, now: datetime) -> datetime:
         return now
     when = at.astimezone(UTC).replace(tzinfo=None) if at.tzinfo else at
     if when > now + timedelta(minutes=1):
-        raise Refused("at", "That is still to come: write when it was weighed")
+        raise Refused("at", "That is in the future: write when it was weighed")
     if when < tray.in_at:
         raise Refused("at", "That is before it went into the dryer")
     return min(when, now)

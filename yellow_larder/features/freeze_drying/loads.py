@@ -309,7 +309,11 @@ def _stage(
     """Where it stands, what to do next, and when."""
     if out_at and pack_by:
         late = now > pack_by
-        says = "It has drunk from the room: dry it again, or eat it soon" if late else "Close it up: it drinks the room"
+        says = (
+            "It has absorbed moisture: dry it again, or eat it soon"
+            if late
+            else "Close it up: it is absorbing moisture from the room"
+        )
         return Stage.OPEN, says, pack_by
     if _agrees(facts):
         return Stage.DRY, "Dry: take it out and close it at once", now

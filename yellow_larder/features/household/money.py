@@ -27,7 +27,7 @@ def read_money(text: str, field: str) -> int:
     whole = int(re.sub(r"\D", "", found[1]))
     coins = whole * 100 + int((found[2] or "0").ljust(2, "0"))
     if coins > MOST_COINS:
-        raise Refused(field, f"More than {MOST_COINS // 100:,} is a slip of the pen")
+        raise Refused(field, f"Maximum is {MOST_COINS // 100:,}")
     return coins
 
 

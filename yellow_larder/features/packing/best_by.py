@@ -69,7 +69,7 @@ def keeps_too_short(horizon_years: float, best_by: BestBy, today: date) -> list[
             f"Wanted for {horizon_years:g} year{'' if horizon_years == 1 else 's'}, but best by {best_by.text}: "
             f"{best_by.why}",
             "Better packing, a cooler place or a food that keeps longer would stretch it. "
-            + (f"The schools differ: {best_by.band}." if best_by.band else "The schools do not differ."),
+            + (f"Estimates differ: {best_by.band}." if best_by.band else "All estimates agree."),
             "the least of the table of lives, the return of oxygen and the damp, see the Guide",
         )
     ]

@@ -24,7 +24,7 @@ def verdict_on(found: list[Finding]) -> Verdict:
         return Verdict(worst, "Go", f"once it has a pail, tote or bin round it. {feel}".strip(), found)
     if worst is Severity.MIND:
         things = "one thing" if minds == 1 else f"{minds} things"
-        return Verdict(worst, "Mind", f"{things} before you close it. {feel}".strip(), found)
+        return Verdict(worst, "Careful", f"{things} before you close it. {feel}".strip(), found)
     return Verdict(worst, "Go", feel or "Close it tight and keep it dry.", found)
 
 

@@ -30,7 +30,7 @@ CUP_ML = 236.588
 
 _KEPT = {
     "shop packet": "in its packet, in a pail",
-    "closed with air": "in a jar or pail, just closed",
+    "closed with air": "in a jar or pail, lid only",
     "vacuum": "in a jar under vacuum",
     "absorber in glass": "in a jar with an absorber",
     "absorber in foil or can": "in foil with an absorber",

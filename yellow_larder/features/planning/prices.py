@@ -86,7 +86,7 @@ def see_price(larder: Larder, seen: Seen) -> int:
     shop = tidy_name(seen.shop, "shop") if seen.shop.strip() else "the shop"
     coins = read_money(seen.price, "price")
     if not coins:
-        raise Refused("price", "A price of nothing is no price; what is given belongs in the cupboard")
+        raise Refused("price", "Enter a price above 0; what is given belongs in the cupboard")
     with writing(larder.engine) as session:
         line = read_line(seen.line)
         food = find_food(line.food, all_foods(session))
@@ -140,7 +140,7 @@ def _of_food(food: Food, rows: list[Price], newest: set[int], household: Setting
     lowest, cheapest = views[0], now[0]
     times = cheapest.coins_per_kg / lowest.coins_per_kg
     if times < 1.05:
-        says = "as low as ever seen" if len(rows) > len(now) else ""
+        says = "lowest seen" if len(rows) > len(now) else ""
     else:
         says = f"{round((times - 1) * 100)} % above the lowest seen, {lowest.per_weight} on {lowest.seen_on}"
     return FoodPrices(

@@ -227,7 +227,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
         names = " and ".join(item.name for item in each.items)
         title = {
             Stage.DRY: f"Take the {names} out of the freeze dryer, and close it at once",
-            Stage.OPEN: f"Close up the {names}: it drinks the room",
+            Stage.OPEN: f"Close up the {names}: it is absorbing moisture from the room",
         }.get(each.stage, f"Weigh the {names} in the freeze dryer{' again' if each.weighed else ''}")
         open_now = each.stage is Stage.OPEN
         yield Task(

@@ -146,7 +146,7 @@ class RunView:
     cautions: list[str]
     closed: int
     last_change: int
-    """The newest change of this run: what “take the last one back” means, whatever else was done since."""
+    """The newest change of this run: what “undo the last one” means, whatever else was done since."""
 
 
 def see_run(larder: Larder) -> RunView | None:

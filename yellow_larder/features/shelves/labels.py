@@ -52,7 +52,7 @@ def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] =
         household, places = settings(session), places_in(session)
     wanted = [*numbers, *(number for number, row in rows.items() if row["batch"] == batch)]
     if not wanted:
-        raise NotThere("batch", "There is nothing to label: that packing was taken back")
+        raise NotThere("batch", "There is nothing to label: that packing was undone")
     missing = next((number for number in wanted if number not in rows), None)
     if missing is not None:
         raise NotThere("number", f"There is no package number {missing}")

@@ -81,5 +81,5 @@ def see_photo(larder: Larder, number: int, photo: int) -> bytes:
         standing = photos_in(log.entries(session, "package", number))
         found = session.get(Photo, photo) if photo in standing else None
         if found is None:
-            raise NotThere("photo", "That picture is not there, or was taken back")
+            raise NotThere("photo", "That picture is not there, or was undone")
         return found.jpeg

@@ -223,7 +223,7 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
         packages = _all_kept(session, numbers)
         moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
         if not moving:
-            raise Refused("shelf", "It stands there already")
+            raise Refused("shelf", "Already there")
         facts = {"place_id": place, "shelf": shelf}
         title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
         acts = _acts(larder, "moved", moving, facts, on)

@@ -1490,7 +1490,7 @@ export interface paths {
         put?: never;
         /**
          * Add
-         * @description Write something down; its number.
+         * @description Add supplies; its number.
          */
         post: operations["add_api_supplies_post"];
         delete?: never;
@@ -6623,7 +6623,7 @@ export interface operations {
                     "application/json": components["schemas"]["Batch"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6677,7 +6677,7 @@ export interface operations {
                     "application/json": components["schemas"]["FromStock"] | null;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6731,7 +6731,7 @@ export interface operations {
                     "application/json": components["schemas"]["Plan"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6785,7 +6785,7 @@ export interface operations {
                     "application/json": components["schemas"]["ProposedPacking"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6846,7 +6846,7 @@ export interface operations {
                     "application/json": components["schemas"]["PrinterView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6896,7 +6896,7 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6944,7 +6944,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6994,7 +6994,7 @@ export interface operations {
                     "application/json": components["schemas"]["RoomView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7046,7 +7046,7 @@ export interface operations {
                     "application/json": components["schemas"]["ScaleView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7098,7 +7098,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7146,7 +7146,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7198,7 +7198,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7248,7 +7248,7 @@ export interface operations {
                     "application/json": components["schemas"]["FreezeLoad"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7302,7 +7302,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7352,7 +7352,7 @@ export interface operations {
                     "application/json": components["schemas"]["FreezeDryer"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7406,7 +7406,7 @@ export interface operations {
                     "application/json": components["schemas"]["FreezeLoadPlan"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7457,7 +7457,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7514,7 +7514,7 @@ export interface operations {
                     "application/json": number[];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7569,7 +7569,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7619,7 +7619,7 @@ export interface operations {
                     "application/json": components["schemas"]["JarsView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7673,7 +7673,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7724,7 +7724,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7775,7 +7775,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7832,7 +7832,7 @@ export interface operations {
                     "application/json": components["schemas"]["JarPhase"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7882,7 +7882,7 @@ export interface operations {
                     "application/json": components["schemas"]["Load"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7936,7 +7936,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7991,7 +7991,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8046,7 +8046,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8103,7 +8103,7 @@ export interface operations {
                     "application/json": components["schemas"]["CameOut"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8160,7 +8160,7 @@ export interface operations {
                     "application/json": components["schemas"]["Tested"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8215,7 +8215,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8265,7 +8265,7 @@ export interface operations {
                     "application/json": components["schemas"]["Made"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8322,7 +8322,7 @@ export interface operations {
                     "application/json": components["schemas"]["Ground"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8372,7 +8372,7 @@ export interface operations {
                     "application/json": components["schemas"]["Machine"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8426,7 +8426,7 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8480,7 +8480,7 @@ export interface operations {
                     "application/json": components["schemas"]["LoadPlan"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8534,7 +8534,7 @@ export interface operations {
                     "application/json": components["schemas"]["Added"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8584,7 +8584,7 @@ export interface operations {
                     "application/json": components["schemas"]["InFreezer"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8638,7 +8638,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8692,7 +8692,7 @@ export interface operations {
                     "application/json": components["schemas"]["FreezePlan"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8749,7 +8749,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8804,7 +8804,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8861,7 +8861,7 @@ export interface operations {
                     "application/json": components["schemas"]["Settings"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8923,7 +8923,7 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8973,7 +8973,7 @@ export interface operations {
                     "application/json": components["schemas"]["Layout"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9028,7 +9028,7 @@ export interface operations {
                     "application/json": components["schemas"]["Layout"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9078,7 +9078,7 @@ export interface operations {
                     "application/json": components["schemas"]["Overview"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9131,7 +9131,7 @@ export interface operations {
                     "application/json": components["schemas"]["Card"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9188,7 +9188,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9243,7 +9243,7 @@ export interface operations {
                     "image/jpeg": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9293,7 +9293,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlaceView"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9347,7 +9347,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9397,7 +9397,7 @@ export interface operations {
                     "application/json": components["schemas"]["Guide"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9447,7 +9447,7 @@ export interface operations {
                     "application/json": components["schemas"]["Rounds"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9497,7 +9497,7 @@ export interface operations {
                     "application/json": components["schemas"]["SafeCopy"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9549,7 +9549,7 @@ export interface operations {
                     "application/json": components["schemas"]["ToLook"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9603,7 +9603,7 @@ export interface operations {
                     "application/json": components["schemas"]["Looked"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9656,7 +9656,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9706,7 +9706,7 @@ export interface operations {
                     "text/calendar": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9756,7 +9756,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"] | null;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9810,7 +9810,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9863,7 +9863,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9914,7 +9914,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9969,7 +9969,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10020,7 +10020,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10075,7 +10075,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10130,7 +10130,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10181,7 +10181,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10232,7 +10232,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10283,7 +10283,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10336,7 +10336,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10391,7 +10391,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10442,7 +10442,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10495,7 +10495,7 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10550,7 +10550,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10607,7 +10607,7 @@ export interface operations {
                     "application/json": components["schemas"]["ShelvesView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10659,7 +10659,7 @@ export interface operations {
                     "application/json": components["schemas"]["Found"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10711,7 +10711,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10763,7 +10763,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10813,7 +10813,7 @@ export interface operations {
                     "application/json": components["schemas"]["SuppliesView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10867,7 +10867,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10925,7 +10925,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -10976,7 +10976,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11031,7 +11031,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11089,7 +11089,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11146,7 +11146,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11201,7 +11201,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11256,7 +11256,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11310,7 +11310,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11364,7 +11364,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11421,7 +11421,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11475,7 +11475,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11530,7 +11530,7 @@ export interface operations {
                     "application/json": components["schemas"]["MonthView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11580,7 +11580,7 @@ export interface operations {
                     "application/json": components["schemas"]["EatersView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11634,7 +11634,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11688,7 +11688,7 @@ export interface operations {
                     "application/json": components["schemas"]["Need"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11746,7 +11746,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11800,7 +11800,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11855,7 +11855,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11905,7 +11905,7 @@ export interface operations {
                     "application/json": components["schemas"]["ListView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -11955,7 +11955,7 @@ export interface operations {
                     "text/csv": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12005,7 +12005,7 @@ export interface operations {
                     "application/pdf": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12055,7 +12055,7 @@ export interface operations {
                     "application/json": components["schemas"]["MealView"][];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12109,7 +12109,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12163,7 +12163,7 @@ export interface operations {
                     "application/json": components["schemas"]["MealRead"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12221,7 +12221,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12275,7 +12275,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12325,7 +12325,7 @@ export interface operations {
                     "application/json": components["schemas"]["PricesView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12379,7 +12379,7 @@ export interface operations {
                     "application/json": number;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12430,7 +12430,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12485,7 +12485,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12535,7 +12535,7 @@ export interface operations {
                     "application/json": components["schemas"]["StoreView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12585,7 +12585,7 @@ export interface operations {
                     "text/csv": unknown;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12635,7 +12635,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12685,7 +12685,7 @@ export interface operations {
                     "application/json": components["schemas"]["WeeksView"];
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12737,7 +12737,7 @@ export interface operations {
                 };
                 content?: never;
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -12791,7 +12791,7 @@ export interface operations {
                     "application/json": string;
                 };
             };
-            /** @description It is not there, or no longer */
+            /** @description Not found */
             404: {
                 headers: {
                     [name: string]: unknown;

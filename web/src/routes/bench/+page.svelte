@@ -41,10 +41,10 @@
   const views = $derived(
     (
       [
-        ["schools", "The schools", plan?.schools.length],
+        ["schools", "Sizing methods", plan?.schools.length],
         ["stock", "From stock", plan?.schools.length],
         ["oxygen", "Oxygen over time", plan?.air],
-        ["damp", "Damp over time", plan?.damp],
+        ["damp", "Moisture over time", plan?.damp],
       ] as [Below, string, unknown][]
     ).filter(([, , there]) => there),
   );

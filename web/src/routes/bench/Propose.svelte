@@ -67,7 +67,7 @@
 </script>
 
 <Sheet bind:open title="Which container?" wide>
-  <p class="caption -mt-2">For {bench.ask.horizon_years} years: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is opened. Your own choice always goes.</p>
+  <p class="caption -mt-2">For {bench.ask.horizon_years} years: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is opened. You can always choose differently.</p>
   <p class="head mt-3 grid grid-cols-[1fr_8.500rem_2.750rem] gap-2 max-sm:sr-only" aria-hidden="true"><span>What there is</span><span>eaten in a week</span></p>
   <ul class="mt-1 grid gap-2 max-sm:mt-3">
     {#each lines as line, n (n)}
@@ -103,7 +103,7 @@
         </ul>
         {#if line.left_out}<p class="caption mt-1">Left out: {line.left_out}.</p>{/if}
       {/each}
-      <p class="mt-3 leading-snug">{found.buy.length ? `To buy: ${found.buy.join(", ")}${found.cost ? `, ${found.cost}` : ""}.` : "All of it is in your supplies."} {found.optimal ? "Nothing costs less, by the larder's reckoning." : "Close to the least cost; a better one was not found in time."}{found.guessed ? " Some prices are guessed, as none stand under Supplies." : ""}</p>
+      <p class="mt-3 leading-snug">{found.buy.length ? `To buy: ${found.buy.join(", ")}${found.cost ? `, ${found.cost}` : ""}.` : "All of it is in your supplies."} {found.optimal ? "No cheaper choice exists." : "Close to the least cost; a better one was not found in time."}{found.guessed ? " Some prices are guessed, as none stand under Supplies." : ""}</p>
     </div>
     <button class="do mt-4" disabled={bad} onclick={() => ((open = false), onrun(found?.lines.flatMap((line) => line.containers.map((each) => asked(line, each))) ?? []))}>All on the run sheet</button>
   {/if}

@@ -23,7 +23,7 @@
 
   const plan = $derived(bench.plan);
   const OFTEN = { metric: ["bag-gallon", "jar-quart", "lined-5-gallon"], US: ["bag-gallon", "jar-quart", "lined-5-gallon"] };
-  const CLOSINGS: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "vacuum", lid: "just closed" };
+  const CLOSINGS: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "vacuum", lid: "lid only" };
   const YEARS = [1, 5, 10, 25];
 
   const chips = $derived.by(() => {
@@ -59,7 +59,7 @@
 
   {#if plan}
     <fieldset>
-      <legend class="head">Keep it for, years</legend>
+      <legend class="head">Target life, years</legend>
       <div class="mt-1.5 flex gap-2">
         {#each YEARS as years (years)}
           <button class="chip min-w-13 flex-1 !px-2" aria-pressed={bench.ask.horizon_years === years} onclick={() => bench.set({ horizon_years: years })}>{years}</button>
@@ -79,11 +79,11 @@
       {#if plan.closing === "vacuum"}
         <div class="mt-2 grid grid-cols-[1fr_6rem] gap-2">
           <div>
-            <label class="head block" for="pull">Drawn by</label>
+            <label class="head block" for="pull">Pump</label>
             <select id="pull" class="field mt-1" value={bench.ask.pull} onchange={(event) => bench.set({ pull: event.currentTarget.value as Schemas["Pull"], left_kpa: null })}><option value="machine">machine</option><option value="hand pump">hand pump</option></select>
           </div>
           <div>
-            <label class="head block" for="left-kpa">Left, kPa</label>
+            <label class="head block" for="left-kpa">Pressure left, kPa</label>
             <input id="left-kpa" class="field mt-1" inputmode="decimal" value={bench.ask.left_kpa ?? ""} placeholder={bench.ask.pull === "hand pump" ? "32" : "18"} autocomplete="off"
               aria-invalid={wrong.left_kpa ? "true" : undefined} aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined} onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })} />
           </div>
@@ -121,7 +121,7 @@
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
       {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) => bench.set({ gel }))}{/if}
       {#if plan.food.says_conditioned}{@render check("A jar proved it dry", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
-      {@render check("Frozen through first", plan.frozen, (frozen) => bench.set({ frozen }))}
+      {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>
         <input class="field !min-h-9 !w-22 text-right font-semibold" inputmode="decimal" value={bench.ask.moisture ?? ""} placeholder={plan.food.moisture_pct.toFixed(1)}

@@ -26,7 +26,7 @@
     <g transform="translate(238 232)"><Vessel id="s2" drawn={bag} scale={0.62} level={205} pattern="start-barley" food="grain" colour="#d9b56a" pressed fine={false} /></g>
     <g transform="translate(344 232)"><Vessel id="s3" drawn={jar} scale={0.56} level={120} pattern="start-beans" food="bean" colour="#8a3a33" fine={false} /></g>
   </svg>
-  <h2 class="mt-4 text-[1.7rem]">{wrong ? "Nearly: see the line at the left" : "What is on the bench?"}</h2>
+  <h2 class="mt-4 text-[1.7rem]">{wrong ? "Check the line on the left" : "What is on the bench?"}</h2>
   <p class="mt-2 max-w-lg text-[1.05rem]">
     Write how much you have, and of what. You will see at once how many containers it fills, the air left among the food, the packets that take
     care of it, and how long it keeps.

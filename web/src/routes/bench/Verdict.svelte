@@ -9,8 +9,8 @@
 
   const tone: Record<Schemas["Severity"], string> = { stop: "text-rust", mind: "text-rust", good: "text-leaf" };
   const mark: Record<Schemas["Severity"], string> = { stop: "✕", mind: "!", good: "✓" };
-  const spoken: Record<Schemas["Severity"], string> = { stop: "Stop:", mind: "Mind:", good: "Good:" };
-  const words: Record<string, string> = { Go: "text-leaf", Mind: "text-ink", Stop: "text-rust" };
+  const spoken: Record<Schemas["Severity"], string> = { stop: "Stop:", mind: "Careful:", good: "Good:" };
+  const words: Record<string, string> = { Go: "text-leaf", Careful: "text-ink", Stop: "text-rust" };
 </script>
 
 <section aria-label="Verdict">

@@ -114,7 +114,7 @@
     </div>
   </div>
   {#each ["air_c", "tray"] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}
-  {#if load.ask.air_c !== null}<button class="mt-1 min-h-11 font-bold underline" onclick={() => load.set({ air_c: null })}>Back to what suits all</button>{/if}
+  {#if load.ask.air_c !== null}<button class="mt-1 min-h-11 font-bold underline" onclick={() => load.set({ air_c: null })}>Automatic</button>{/if}
   <p class="caption mt-2">If you put whole trays on the scale, say what an empty one weighs: it is taken off.</p>
 {/if}
 <button class="mt-1 min-h-11 font-bold underline" onclick={() => (own = true)}>Add a dryer of your own</button>

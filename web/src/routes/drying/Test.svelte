@@ -72,13 +72,13 @@
   const toggle = (number: number) => (trays = trays.includes(number) ? trays.filter((each) => each !== number) : [...trays, number].sort((a, b) => a - b));
 </script>
 
-<Sheet bind:open title={out ? "Out, and dry" : "Is it dry?"} wide>
+<Sheet bind:open title={out ? "Take out: dry" : "Is it dry?"} wide>
   {#if out}
     <p class="text-lg leading-snug"><b>{out.line}</b> came out.</p>
     <Gives gives={out.gives} />
     <div class="mt-5 flex flex-wrap gap-3">
       {#if out.conditions}
-        <button class="do" onclick={jar}>Into a jar, to prove it</button>
+        <button class="do" onclick={jar}>Condition in a jar</button>
       {:else}
         <p class="w-full font-semibold text-rust">Fridge or freezer for this: it does not keep in a cupboard.</p>
       {/if}

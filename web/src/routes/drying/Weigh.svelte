@@ -55,6 +55,6 @@
       </div>
     {/if}
     {#if wrong.request || wrong.tray}<p class="wrong">{(wrong.request ?? wrong.tray)?.message}</p>{/if}
-    <div class="flex justify-end"><button class="do" type="submit">Write it down</button></div>
+    <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>

@@ -50,7 +50,7 @@
   <div class="flex flex-wrap items-end justify-between gap-3">
     <div>
       <h1 class="text-[1.9rem]">Guide</h1>
-      <p class="caption">Every figure the larder reckons with, and where it comes from.</p>
+      <p class="caption">Every figure the larder calculates with, and where it comes from.</p>
     </div>
     <label class="max-sm:w-full">
       <span class="sr-only">Search the tables</span>

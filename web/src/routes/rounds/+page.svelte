@@ -80,11 +80,11 @@
       <div class="mt-6 rounded-xl bg-cream px-4 py-3">
         <p class="head">The room</p>
         <p class="text-[1.05rem] font-semibold {room && !room.reads ? 'text-rust' : ''}">{room?.text ?? "…"}</p>
-        <p class="caption mt-0.5">{room?.reads ? "Loads and freeze-dried food are reckoned with it." : "What the household says of its room is used instead."}{room?.simulated ? " A thought-up probe." : ""}</p>
+        <p class="caption mt-0.5">{room?.reads ? "Loads and freeze-dried food are calculated with it." : "What the household says of its room is used instead."}{room?.simulated ? " A simulated probe." : ""}</p>
       </div>
       <div class="mt-5">
         <p class="head">In your own calendar</p>
-        <p class="mt-1 text-[0.95rem] leading-snug">Any calendar on this machine can follow the round:</p>
+        <p class="mt-1 text-[0.95rem] leading-snug">Subscribe in your calendar:</p>
         <a class="chip mt-2" href="/api/rounds/rounds.ics" download="rounds.ics">Calendar file</a>
         <button class="chip mt-2" onclick={() => navigator.clipboard.writeText(`${location.origin}/api/rounds/rounds.ics`).then(() => larder.say("Copied. Add it to a calendar as one to follow."), () => larder.say(`${location.origin}/api/rounds/rounds.ics`))}>Copy its address</button>
       </div>

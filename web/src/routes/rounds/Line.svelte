@@ -10,7 +10,7 @@
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
 
   type Kind = Schemas["TaskKind"];
-  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Look them over", trouble: "See to it", supply: "Supplies", copy: "Copy now" };
+  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Check them", trouble: "Resolve", supply: "Supplies", copy: "Copy now" };
   const path = $derived({ params: { path: { number: task.number } } });
   const to = $derived(
     ({ weigh: `/drying?load=${task.number}&now=${task.item}`, test: `/drying?load=${task.number}&now=${task.item}`, "freeze-dryer": "/drying/freeze", "close-up": "/drying/freeze", condition: "/drying/jars", eat: `/shelves?n=${task.number}`, look: "/rounds/looks", trouble: `/shelves?n=${task.number}`, supply: "/supplies" } as Partial<Record<Kind, string>>)[task.kind],
@@ -52,7 +52,7 @@
       <button class="chip" onclick={() => shake(task.number, "stuck")}>stuck</button>
       <button class="chip" onclick={() => shake(task.number, "droplets")}>droplets</button>
     {:else if task.kind === "redry"}
-      <button class="chip on" onclick={() => step(task.number, "back")}>Dried again</button>
+      <button class="chip on" onclick={() => step(task.number, "back")}>Back from the dryer</button>
     {:else if task.kind === "loosen" && task.now}
       <button class="chip on" onclick={() => tell(ask(api.POST("/api/drying/loads/{number}/loosen", { ...path, body: { item: task.item } })))}>Done</button>
     {:else if task.kind === "freezer-out" && task.now}

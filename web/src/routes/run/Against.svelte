@@ -85,7 +85,7 @@
         <p class="mt-1 text-[1.15rem] leading-snug {clock.tone === 'good' ? '' : 'font-bold text-rust'}" aria-live="polite">{clock.says}</p>
         <div class="mt-4 flex flex-wrap gap-3">
           {#if clock.put_back && !over}<button class="chip !border-rust !text-rust" disabled={run.busy} onclick={() => back(clock.put_back)}>{clock.put_back} back into the jar</button>{/if}
-          <button class="chip" onclick={() => (rings = true)}>The telephone rings …</button>
+          <button class="chip" onclick={() => (rings = true)}>Pause …</button>
         </div>
       {:else}
         <h1 class="text-[2.2rem] sm:text-[2.8rem]">Close what takes no packet</h1>
@@ -105,7 +105,7 @@
       {#if next.short}<p class="wrong mt-2">{next.short}</p>{/if}
       <div class="mt-3 flex flex-wrap justify-center gap-2" role="group" aria-label="About this seal">
         {#each NOTES as each (each)}<button class="chip !text-[0.88rem]" aria-pressed={note === each} onclick={() => (note = note === each ? "" : each)}>{each}</button>{/each}
-        {#if view.closed}<button class="chip !text-[0.88rem]" disabled={run.busy} onclick={() => larder.undoThat(view.last_change).then(run.read)}>take the last one back</button>{/if}
+        {#if view.closed}<button class="chip !text-[0.88rem]" disabled={run.busy} onclick={() => larder.undoThat(view.last_change).then(run.read)}>undo the last one</button>{/if}
       </div>
     </div>
   </section>

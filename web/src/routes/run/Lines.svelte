@@ -44,7 +44,7 @@
   <aside aria-label="Before it begins" class="border-line px-4 pt-5 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
     <h2 class="text-[1.35rem]">Packets</h2>
     {#if view.packs.length}
-      <p class="caption">Shared out over all of it at once: never below need, least waste, fewest packs opened.</p>
+      <p class="caption">Allotted over the whole run: never less than needed, least waste, fewest packs opened.</p>
       <ul class="mt-1.5 border-t-2 border-ink">{#each view.packs as pack (pack)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}</ul>
     {:else if !refused}
       <p class="caption mt-1">No packets are written down under <a class="underline" href="/supplies">Supplies</a>, so they are those of the bench. Once they are, the sheet says which packs to open and what to buy.</p>

@@ -39,7 +39,7 @@
   let wrong = $state<Wrong>({});
 
   const target = $derived(places.find((each) => each.id === place));
-  const said: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "under vacuum", lid: "just closed" };
+  const said: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "under vacuum", lid: "lid only" };
 
   $effect(() => {
     if (larder.version >= 0) void load(number);
@@ -135,12 +135,12 @@
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-[0.97rem]">
-      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["Packets", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
+      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["Packets", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
         <div class="flex justify-between gap-4 py-1.5"><dt class="text-soft">{label}</dt><dd class="text-right font-semibold">{value}</dd></div>
       {/each}
     </dl>
 
-    <h3 class="head mt-5 font-sans">Its life so far</h3>
+    <h3 class="head mt-5 font-sans">Shelf life used</h3>
     <Life {card} />
 
     <h3 class="head mt-5 font-sans">What happened</h3>

@@ -227,7 +227,7 @@
           {/each}
           <rect x="14" {y} width={width - 28} height="11" fill="var(--wood)" stroke="var(--ink)" stroke-width="1.6" />
           {#if board.back}
-            <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, further along</text>
+            <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, continued</text>
           {/if}
           {#if !board.stacks.length}
             <text x={width / 2} y={y - 50} text-anchor="middle" font-size="14" fill="var(--soft)">room on shelf {board.shelf}</text>

@@ -73,8 +73,8 @@
         </div>
       {/if}
     </section>
-    <aside aria-label="Write something down" class="border-line px-4 pt-5 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
-      <h2 class="mb-3 text-[1.35rem]">Write something down</h2>
+    <aside aria-label="Add supplies" class="border-line px-4 pt-5 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
+      <h2 class="mb-3 text-[1.35rem]">Add supplies</h2>
       <New containers={guide.containers} packets={guide.packets} {us} />
       <p class="caption mt-5">A spare that has been out is worth less: fifteen minutes cost it a sixteenth, the air of its small jar some more. Under three quarters of its rating, or after half a year, it is not counted on any more.</p>
     </aside>

@@ -60,13 +60,13 @@
       <div class="w-28"><Field label={unit} name="count" bind:value={came.count} wrong={where === "came" ? wrong : {}} /></div>
       <div class="w-32"><Field label={packets ? "a pack cost" : "one cost"} name="cost" bind:value={came.cost} wrong={where === "came" ? wrong : {}} placeholder={supply.cost || "not said"} /></div>
     {/snippet}
-    {@render part("came", "More came", () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: whole(came.count), cost: came.cost } }))), cameFields, "Put it away", !!came.count.trim())}
+    {@render part("came", "Restock", () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: whole(came.count), cost: came.cost } }))), cameFields, "Put it away", !!came.count.trim())}
     {#snippet countFields()}
       <div class="w-28"><Field label={lids ? "new ones" : unit} name="count" bind:value={counted.count} wrong={where === "count" ? wrong : {}} placeholder={String(supply.count)} /></div>
       {#if lids}<div class="w-32"><Field label="used before" name="again" bind:value={counted.again} wrong={where === "count" ? wrong : {}} placeholder={String(supply.again)} /></div>{/if}
       {#if packets}<div class="w-32"><Field label="spares in the jar" name="spares" bind:value={counted.spares} wrong={where === "count" ? wrong : {}} placeholder={String(supply.spares)} /></div>{/if}
     {/snippet}
-    {@render part("count", "Counted anew", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...based, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) } }))), countFields, "So many there are", Object.values(counted).some((each) => each.trim()))}
+    {@render part("count", "Count", () => tell("count", ask(api.PUT("/api/supplies/{number}/count", { ...based, body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) } }))), countFields, "So many there are", Object.values(counted).some((each) => each.trim()))}
     {#if packets}
       {#snippet spareFields()}
         <div class="w-28"><Field label="how many" name="count" bind:value={spares.count} wrong={where === "spares" ? wrong : {}} /></div>
@@ -81,7 +81,7 @@
         <div class="w-28"><Field label="how many" name="count" bind:value={gel} wrong={where === "gel" ? wrong : {}} /></div>
         <button type="button" class="chip" disabled={!supply.spent || !gel.trim()} onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: true } })))}>dry again</button>
       {/snippet}
-      {@render part("gel", "Gel that has drunk its fill", () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))), gelFields, "full of water", !!gel.trim())}
+      {@render part("gel", "Saturated desiccant", () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))), gelFields, "full of water", !!gel.trim())}
     {/if}
     {#if lids}
       <p class="text-[0.95rem] leading-snug">Runs take those used before first, and keep the new ones. Used lids close dry food, with a packet or by vacuum, for as long as they hold: one that can be lifted with the fingers is done with. <b>Never a used lid for canning.</b></p>
@@ -90,9 +90,9 @@
     {#snippet saidFields()}
       <div class="w-28"><Field label="running low at" name="low" bind:value={said.low} wrong={where === "said" ? wrong : {}} placeholder="never" /></div>
       <div class="w-28"><Field label={packets ? "a pack costs" : "one costs"} name="cost" bind:value={said.cost} wrong={where === "said" ? wrong : {}} placeholder="not said" /></div>
-      <div class="w-full"><Field label="To be known of it" name="note" bind:value={said.note} wrong={where === "said" ? wrong : {}} placeholder="where it lies, how hot the iron must be" /></div>
+      <div class="w-full"><Field label="Details" name="note" bind:value={said.note} wrong={where === "said" ? wrong : {}} placeholder="where it lies, how hot the iron must be" /></div>
     {/snippet}
-    {@render part("said", "What is said of it", () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: whole(said.low), cost: said.cost, note: said.note } }))), saidFields, "Keep that", true)}
+    {@render part("said", "What is said of it", () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: whole(said.low), cost: said.cost, note: said.note } }))), saidFields, "Save", true)}
     <div class="border-t border-line pt-3"><button class="chip !border-rust !text-rust" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Strike it out</button></div>
   </div>
 </Sheet>

@@ -96,5 +96,5 @@
   </div>
   {#each [wrong.key, wrong.request].filter(Boolean) as each (each?.message)}<p class="wrong">{each?.message}</p>{/each}
   {#if wrong.name && !["lids", "tools"].includes(sort)}<p class="wrong">{wrong.name.message}</p>{/if}
-  <button class="chip on justify-self-start">Write it down</button>
+  <button class="chip on justify-self-start">Save</button>
 </form>

@@ -51,7 +51,7 @@
 
 <div class="max-md:order-4 max-md:px-4 max-md:pb-6">
 <fieldset class="mt-5">
-  <legend class="head">It rests on</legend>
+  <legend class="head">Based on</legend>
   <div class="mt-1.5 grid grid-cols-3 gap-1.5">
     {#each BASES as [basis, name] (basis)}
       <button class="chip !px-1 text-[0.88rem]" aria-pressed={goal.basis === basis} onclick={() => onset({ basis })}>{name}</button>
@@ -65,7 +65,7 @@
 </fieldset>
 
 <fieldset class="mt-5">
-  <legend class="head">It should keep, years</legend>
+  <legend class="head">Shelf life wanted, years</legend>
   <div class="mt-1.5 grid grid-cols-4 gap-1.5">
     {#each YEARS as years (years)}
       <button class="chip !px-1" aria-pressed={goal.keep_years === years} onclick={() => onset({ keep_years: years })}>{years}</button>

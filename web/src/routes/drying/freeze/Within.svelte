@@ -83,7 +83,7 @@
     <ScaleReading lay={{ name: "the load", grams: dry * 1.01 }} ontake={(taken) => (weight = taken)} />
     <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder={load.dry} />
     {#if wrong.request || wrong.number}<p class="wrong">{(wrong.request ?? wrong.number)?.message}</p>{/if}
-    <div class="flex justify-end"><button class="do" type="submit">Write it down</button></div>
+    <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>
 <Sheet bind:open={asking} title="Too soon">

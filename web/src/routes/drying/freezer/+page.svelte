@@ -64,7 +64,7 @@
         <Curve {plan} {us} />
         <div class="mt-3 grid gap-x-8 gap-y-4 sm:grid-cols-2">
           <div>
-            <h3 class="head font-sans">How long? The schools</h3>
+            <h3 class="head font-sans">How long? Guidelines</h3>
             <div class="mt-1 grid gap-1" role="radiogroup" aria-label="How long it is held">
               {#each plan.holds as hold, n (hold.name)}
                 <button
@@ -77,7 +77,7 @@
                   <span class="leading-tight">
                     <span class="flex justify-between gap-3"><b>{hold.name}</b><span class="font-semibold whitespace-nowrap">{hold.ends}</span></span>
                     <span class="block text-[0.86rem] text-soft">{hold.why}</span>
-                    {#if !hold.reaches}<span class="block text-[0.86rem] font-semibold text-rust">the middle of this is not cold by then</span>{/if}
+                    {#if !hold.reaches}<span class="block text-[0.86rem] font-semibold text-rust">the middle of this bag is not cold enough by then</span>{/if}
                   </span>
                 </button>
               {/each}

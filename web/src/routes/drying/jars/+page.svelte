@@ -76,7 +76,7 @@
         </ul>
       </div>
       <div class="mt-5">
-        <p class="head">How long? The schools</p>
+        <p class="head">How long? Guidelines</p>
         <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-[0.95rem] leading-snug">
           {#each view.schools as school (school.days)}<dt class="font-bold">{school.days} days</dt><dd>{school.why} <span class="text-soft">({school.source})</span></dd>{/each}
         </dl>

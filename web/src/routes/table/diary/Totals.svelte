@@ -27,5 +27,5 @@
     {/each}
   </ul>
 {:else}
-  <p class="caption mt-1">A month of it is the honest average of what you eat. Begin with this evening.</p>
+  <p class="caption mt-1">A month of it is the average of what you eat. Begin with this evening.</p>
 {/if}

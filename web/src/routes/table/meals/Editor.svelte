@@ -42,7 +42,7 @@
   // svelte-ignore state_referenced_locally
   let version = $state(view?.version);
   let theirs = $state<Meal>();
-  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Written for", per_month: "Cooked, a month" };
+  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Serves", per_month: "Cooked, a month" };
   let own = $state({ open: false, words: "" });
 
   const kept = $derived(view && (["name", "text", "kind", "eaters", "per_month"] as const).every((part) => view.meal[part] === meal[part]));
@@ -170,7 +170,7 @@
         <p class="caption">for each eater, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
       </div>
       <div class="mt-4 grid gap-3 max-lg:col-span-2 max-lg:grid-cols-2">
-        <Stepper label="Written for" unit={meal.eaters === 1 ? "eater" : "eaters"} bind:value={meal.eaters as number} least={1} wrong={wrong.eaters?.message} onchange={reread} />
+        <Stepper label="Serves" unit={meal.eaters === 1 ? "person" : "people"} bind:value={meal.eaters as number} least={1} wrong={wrong.eaters?.message} onchange={reread} />
         <Stepper label="Cooked" unit="× a month" bind:value={meal.per_month as number} least={0} wrong={wrong.per_month?.message} />
       </div>
     </div>
@@ -191,7 +191,7 @@
     <div class="mt-5 flex flex-wrap items-center gap-3 lg:col-span-2">
       <button class="do" disabled={kept || theirs !== undefined} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
       {#if view}
-        <button class="chip" onclick={remove}><Trash2 size={18} aria-hidden="true" />Off the menu</button>
+        <button class="chip" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}
       {#if wrong.request && !theirs}<p class="wrong">{wrong.request.message}</p>{/if}
     </div>

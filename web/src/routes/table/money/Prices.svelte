@@ -44,7 +44,7 @@
       <datalist id="shops">{#each shops as shop (shop)}<option value={shop}></option>{/each}</datalist>
     </div>
     <Field label="on, if not today" name="seen_on" type="date" bind:value={seen.seen_on} {wrong} />
-    <button class="chip col-span-2" type="submit">Write it down</button>
+    <button class="chip col-span-2" type="submit">Save</button>
   </div>
   {#if wrong.shop}<p class="wrong col-span-2">{wrong.shop.message}</p>{/if}
   {#if wrong.line?.nearest.length}
@@ -76,7 +76,7 @@
               <tr class={price.newest ? "" : "text-soft"}>
                 <td class="py-1 pr-1 leading-tight"><b>{price.pack}</b><span class="block">{price.shop}, {price.seen_on}{price.newest ? "" : ", older"}</span></td>
                 <td>{price.price}</td><td class="text-right">{price.per_weight}</td><td class="text-right">{price.per_1000_kcal}</td>
-                <td class="w-9"><button class="grid size-9 place-items-center rounded-lg hover:bg-cream" aria-label="Strike out {price.pack} at {price.price}" onclick={() => strike(price.number)}><X size={16} aria-hidden="true" /></button></td>
+                <td class="w-9"><button class="grid size-9 place-items-center rounded-lg hover:bg-cream" aria-label="Delete {price.pack} at {price.price}" onclick={() => strike(price.number)}><X size={16} aria-hidden="true" /></button></td>
               </tr>
             {/each}
           </tbody>

@@ -41,7 +41,7 @@
   <dl class="mt-3 grid gap-1.5">
     {#if list.purse.carried}<div class="flex justify-between gap-3"><dt class="text-soft">Carried over</dt><dd class="font-semibold">{list.purse.carried}</dd></div>{/if}
     {#if list.purse.spent}<div class="flex justify-between gap-3"><dt class="text-soft">Spent this week</dt><dd class="font-semibold">−{list.purse.spent}</dd></div>{/if}
-    <div class="flex justify-between gap-3 border-t border-line pt-1.5"><dt>At hand</dt><dd class="font-name text-[1.25rem] font-extrabold">{list.purse.at_hand}</dd></div>
+    <div class="flex justify-between gap-3 border-t border-line pt-1.5"><dt>Available</dt><dd class="font-name text-[1.25rem] font-extrabold">{list.purse.at_hand}</dd></div>
   </dl>
   <p class="caption mt-1">The week began on {list.purse.week_began}. What is not spent is carried over.</p>
 {/if}
