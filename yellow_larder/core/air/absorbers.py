@@ -117,6 +117,16 @@ class Kept:
         check_range("per_pack", self.per_pack, 1, 1000, "")
 
     @property
+    def loses_ml(self) -> float:
+        """What one of them loses that is out of its pack and goes into no container, mL; loose ones are out already."""
+        return SPARE_LOSES * self.worth_ml if self.per_pack > 1 else 0.0
+
+    @property
+    def buying_costs_ml(self) -> float:
+        """What buying one inner pack weighs beside waste, mL: what is in the house goes first."""
+        return _BUYING_COSTS * self.per_pack if self.buyable else 0.0
+
+    @property
     def is_loose(self) -> bool:
         """Whether they are loose ones, which nobody sells."""
         return self.per_pack == 1 and not self.buyable
@@ -170,7 +180,7 @@ def allot(needs: Sequence[tuple[float, int]], kept: Sequence[Kept]) -> Allotment
     for need, count in needs:
         check_range("need_ml", need, 0, 1e6, "mL")
         check_range("count", count, 1, 100_000, "")
-    ways = [_ways(need, kept) for need, _ in needs]
+    ways = [_ways(need, tuple(kept)) for need, _ in needs]
     if any(not each for each in ways):
         raise NoPacketFits("the packets at hand are too small, or there are none")
     program = _Program(needs, kept, ways)
@@ -205,7 +215,7 @@ def alike(need_ml: float, count: int, kept: Sequence[Kept]) -> tuple[int, ...]:
     """
     check_range("need_ml", need_ml, 0, 1e6, "mL")
     check_range("count", count, 1, 100_000, "")
-    ways = _ways(need_ml, kept)
+    ways = _ways(need_ml, tuple(kept))
     weighed = [(weight, way) for way in ways if (weight := _weigh(need_ml, count, way, kept))]
     if not weighed:
         raise NoPacketFits("there are not enough packets at hand")
@@ -221,17 +231,16 @@ def _weigh(need_ml: float, count: int, way: Sequence[int], kept: Sequence[Kept])
         buy = max(0, opened - each.packs)
         if buy and not each.buyable:
             return ()
-        waste += _BUYING_COSTS * each.per_pack * buy
-        if each.per_pack > 1:
-            waste += SPARE_LOSES * each.worth_ml * (opened * each.per_pack - count * n)
-            packs += opened
+        waste += each.buying_costs_ml * buy + each.loses_ml * (opened * each.per_pack - count * n)
+        packs += opened if each.per_pack > 1 else 0
     return round(waste, 6), count * sum(way), packs
 
 
-def _ways(need_ml: float, kept: Sequence[Kept]) -> list[tuple[int, ...]]:
+@lru_cache(maxsize=256)
+def _ways(need_ml: float, kept: tuple[Kept, ...]) -> tuple[tuple[int, ...], ...]:
     """Ways to cover a need from which no packet can be taken away, the least wasteful first."""
     if need_ml <= 0:
-        return [(0,) * len(kept)]
+        return ((0,) * len(kept),)
     found: set[tuple[int, ...]] = set()
     usable = [k for k, each in enumerate(kept) if each.packs or each.buyable]
     for kinds in range(1, min(_MOST_KINDS, len(usable)) + 1):
@@ -243,7 +252,7 @@ def _ways(need_ml: float, kept: Sequence[Kept]) -> list[tuple[int, ...]]:
 
     ordered = sorted(found, key=waste)
     # However many are left out, what a single kind does is looked at: it may be all there is.
-    return ordered[:_MOST_WAYS] + [way for way in ordered[_MOST_WAYS:] if sum(n > 0 for n in way) == 1]
+    return (*ordered[:_MOST_WAYS], *(way for way in ordered[_MOST_WAYS:] if sum(n > 0 for n in way) == 1))
 
 
 def _covers(need_ml: float, kept: Sequence[Kept], chosen: tuple[int, ...]) -> Iterator[tuple[int, ...]]:
@@ -269,7 +278,7 @@ class _Program:
     """The integer program: containers per way, then packs opened and packs bought per kind."""
 
     def __init__(
-        self, needs: Sequence[tuple[float, int]], kept: Sequence[Kept], ways: list[list[tuple[int, ...]]]
+        self, needs: Sequence[tuple[float, int]], kept: Sequence[Kept], ways: list[tuple[tuple[int, ...], ...]]
     ) -> None:
         self._kept, self._ways = kept, ways
         flat = np.array([way for of_need in ways for way in of_need], dtype=np.float64).reshape(-1, len(kept))
@@ -279,9 +288,8 @@ class _Program:
         need_of = np.repeat([need for need, _ in needs], [len(of_need) for of_need in ways])
         worth = np.array([each.worth_ml for each in kept])
         none = np.zeros(kinds)
-        loses = np.where(per_pack > 1, SPARE_LOSES * worth, 0.0)
-        # A pack that is bought costs more than any waste: what is in the house goes first.
-        bought = np.array([_BUYING_COSTS * each.per_pack if each.buyable else 0.0 for each in kept])
+        loses = np.array([each.loses_ml for each in kept])
+        bought = np.array([each.buying_costs_ml for each in kept])
         self.waste = np.concatenate([flat @ worth - need_of - flat @ loses, loses * per_pack, bought])
         self.packets = np.concatenate([flat.sum(axis=1), none, none])
         self.packs = np.concatenate([np.zeros(columns), np.where(per_pack > 1, 1.0, 1e-3), none])

@@ -8,7 +8,7 @@ from functools import cached_property
 
 import numpy as np
 
-from yellow_larder.core.air.room_air import GAS_J_MOL_K, OXYGEN_SHARE_DRY
+from yellow_larder.core.air.room_air import ATMOSPHERE_KPA, GAS_J_MOL_K, OXYGEN_SHARE_DRY
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Container
 from yellow_larder.core.errors import check_range
@@ -103,7 +103,12 @@ def wall_m2(container: Container) -> float:
 
 
 def ingress_ml_day(
-    container: Container, wall: Wall, *, mean_c: float = _TESTED_C, swing_c: float = 0.0, pressure_kpa: float = 101.325
+    container: Container,
+    wall: Wall,
+    *,
+    mean_c: float = _TESTED_C,
+    swing_c: float = 0.0,
+    pressure_kpa: float = ATMOSPHERE_KPA,
 ) -> float:
     """Oxygen that comes in while there is none inside, mL a day at the state packets are rated in.
 
@@ -126,7 +131,7 @@ def ingress_ml_day(
     Source: Fick; the air outside is 20.946 % oxygen; see `warmth`.
     """
     check_range("pressure_kpa", pressure_kpa, 50, 110, "kPa")
-    pushed = OXYGEN_SHARE_DRY * pressure_kpa / 101.325 * warmth(wall.kj_mol, _TESTED_C, mean_c, swing_c)
+    pushed = OXYGEN_SHARE_DRY * pressure_kpa / ATMOSPHERE_KPA * warmth(wall.kj_mol, _TESTED_C, mean_c, swing_c)
     return (wall.face_ml * wall_m2(container) + wall.closure_ml) * pushed
 
 

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yellow_larder.core import air
+from yellow_larder.core.air.room_air import ATMOSPHERE_KPA, at_rating_state, oxygen_share
 from yellow_larder.core.containers import Container, closed_volume_ml, headspace_above_mm
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.food import Food, Trait
@@ -142,7 +142,7 @@ def fill(container: Container, food: Food, mass_g: float, *, pressed: bool) -> F
 
 
 def oxygen_ml(
-    void_ml: float, *, pressure_kpa: float = 101.325, temperature_c: float = 20.0, humidity: float = 0.0
+    void_ml: float, *, pressure_kpa: float = ATMOSPHERE_KPA, temperature_c: float = 20.0, humidity: float = 0.0
 ) -> float:
     """Oxygen in the air of a closed package, at the state packets are rated in.
 
@@ -164,8 +164,8 @@ def oxygen_ml(
 
     Source: dry air is 20.946 % oxygen by volume (US Standard Atmosphere, 1976).
     """
-    share = air.oxygen_share(temperature_c=temperature_c, humidity=humidity, pressure_kpa=pressure_kpa)
-    return air.at_rating_state(void_ml, temperature_c=temperature_c, pressure_kpa=pressure_kpa) * share
+    share = oxygen_share(temperature_c=temperature_c, humidity=humidity, pressure_kpa=pressure_kpa)
+    return at_rating_state(void_ml, temperature_c=temperature_c, pressure_kpa=pressure_kpa) * share
 
 
 def need_by_air_ml(oxygen_ml: float, *, margin: float = MARGIN) -> float:

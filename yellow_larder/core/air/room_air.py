@@ -15,8 +15,11 @@ GAS_J_MOL_K = 8.314462618
 _WATER_G_MOL = 18.015
 """Weight of a mole of water, g. Source: IUPAC."""
 
+ATMOSPHERE_KPA = 101.325
+"""The standard atmosphere, kPa. Source: US Standard Atmosphere, 1976."""
+
 _RATING_K = 293.15
-_RATING_KPA = 101.325
+_RATING_KPA = ATMOSPHERE_KPA
 """The state absorber packets are rated in, 20 °C and 101.325 kPa. Source: common practice."""
 
 
@@ -39,7 +42,7 @@ def pressure_kpa(altitude_m: float) -> float:
     Source: International Standard Atmosphere, troposphere (ISO 2533:1975).
     """
     check_range("altitude_m", altitude_m, -500, 5000, "m")
-    return float(101.325 * (1 - 2.25577e-5 * altitude_m) ** 5.25588)
+    return float(ATMOSPHERE_KPA * (1 - 2.25577e-5 * altitude_m) ** 5.25588)
 
 
 def saturation_kpa(temperature_c: float) -> float:
