@@ -25,33 +25,38 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.cli import spare_garbage
 from yellow_larder.core.air import Breathing
-from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
+from yellow_larder.core.drying import DryingCurve, Hours, Look, Weighing, forecast
 from yellow_larder.core.keeping import days_left
 from yellow_larder.core.moisture import Damp, Henderson
 from yellow_larder.core.packing import propose
 from yellow_larder.demo.household import furnish
+from yellow_larder.features.drying.events import JarDay, JarRecord
 from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
 from yellow_larder.features.freezer.contents import plan_freeze
 from yellow_larder.features.freezer.plan import FreezeAsk
 from yellow_larder.features.household.clock import utc_now
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder
+from yellow_larder.features.lots.events import LotCame, Origin
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.planning.budget import set_purse
 from yellow_larder.features.planning.diary import eaten_in_all
+from yellow_larder.features.planning.events import DayWritten, DiaryItem, PriceSeen
 from yellow_larder.features.planning.goal import Goal, set_goal
 from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import week_list
+from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.journal import log
 from yellow_larder.journal.backups import daily_path
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Change, DiaryDay, Entry, Package
+from yellow_larder.journal.tables import Change, Entry
 from yellow_larder.reference import foods
 
 WEB = Path(__file__).parents[1] / "web" / "build"
@@ -222,11 +227,10 @@ def _jars(larder: Larder, many: int) -> None:
     acts = []
     for n in range(1, many + 1):
         began = today - timedelta(days=n % 6)
-        lot = {"food_key": "dried-leeks", "came_g": 150.0, "came_on": began.isoformat(), "coins": None, "price": None}
-        looks = [[(began + timedelta(days=day)).isoformat(), "free"] for day in range(1, n % 6)]
-        jar = {"lot": n, "jar": "jar-quart", "jars": 3, "days": 7, "began": began.isoformat(), "events": looks}
-        acts.append(log.Act("lot", n, "came", lot | {"made": "dried", "wants_conditioning": True}))
-        acts.append(log.Act("jar", n, "filled", jar))
+        looks = tuple(JarDay(began + timedelta(days=day), Look.FREE) for day in range(1, n % 6))
+        lot = LotCame("dried-leeks", 150.0, began, made=Origin.DRIED, wants_conditioning=True)
+        acts.append(log.Act(n, lot))
+        acts.append(log.Act(n, JarRecord(n, "jar-quart", 3, 7, began, looks), "filled"))
     with writing(larder.engine) as session:
         log.record(session, "jars", acts, at=larder.clock())
 
@@ -315,28 +319,25 @@ def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str])
     today = larder.today()
     days = [
         log.Act(
-            "diary",
             today.toordinal() - ago,
+            DayWritten(
+                (DiaryItem(int(chance.integers(1, 200)), "", None, None),),
+                {str(key): float(chance.integers(20, 500)) for key in chance.choice(keys, 6, replace=False)},
+            ),
             "wrote",
-            {
-                "items": [{"meal": int(chance.integers(1, 200)), "name": "", "eaters": None, "line": None}],
-                "used_g": {key: float(chance.integers(20, 500)) for key in chance.choice(keys, 6, replace=False)},
-            },
         )
         for ago in range(3650)
     ]
     seen = [
         log.Act(
-            "price",
             n + 1,
-            "seen",
-            {
-                "food_key": keys[n % len(keys)],
-                "shop": f"shop {n // len(keys)}",
-                "pack_g": float(chance.choice([500, 1000, 2500, 5000])),
-                "coins": int(chance.integers(80, 2500)),
-                "seen_on": today.isoformat(),
-            },
+            PriceSeen(
+                food_key=keys[n % len(keys)],
+                shop=f"shop {n // len(keys)}",
+                pack_g=float(chance.choice([500, 1000, 2500, 5000])),
+                coins=int(chance.integers(80, 2500)),
+                seen_on=today,
+            ),
         )
         for n in range(300)
     ]

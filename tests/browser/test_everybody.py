@@ -11,8 +11,8 @@ from sqlalchemy import select
 
 from tests.browser.conftest import ROOT, Here, put_on_bench
 from yellow_larder.features.household.larder import settings, settle
+from yellow_larder.features.household.state import Place
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Place
 from yellow_larder.reference import containers
 from yellow_larder.words.quantities import Units
 

@@ -12,6 +12,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
+from yellow_larder.features.lots.events import LotCame, Origin
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 
@@ -51,18 +52,10 @@ def paint_pail(page: Page, served: Here) -> None:
 
 def unconditioned(page: Page, served: Here) -> None:
     """A lot that came out of the dryer here, and has proved itself in no jar."""
-    facts = {
-        "food_key": "dried-leeks",
-        "came_g": 300.0,
-        "came_on": served.larder.today().isoformat(),
-        "coins": None,
-        "price": None,
-        "moisture_pct": 6.0,
-        "made": "dried",
-        "wants_conditioning": True,
-    }
+    today = served.larder.today()
+    leeks = LotCame("dried-leeks", 300.0, today, moisture_pct=6.0, made=Origin.DRIED, wants_conditioning=True)
     with writing(served.larder.engine) as session:
-        log.record(session, "Leeks", [log.Act("lot", 1, "came", facts)], at=served.larder.clock())
+        log.record(session, "Leeks", [log.Act(1, leeks)], at=served.larder.clock())
     page.goto(f"{served.url}/bench?line=300 g dried leeks&lot=1")
     page.get_by_role("button", name="absorbers").click()
 

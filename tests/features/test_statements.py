@@ -14,7 +14,7 @@ from yellow_larder.features.planning.budget import set_purse
 from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 
 FOODS = ["pearl barley", "white rice", "red lentils", "rolled oats", "hazelnuts", "brown rice", "macaroni"]

@@ -21,13 +21,13 @@ from yellow_larder.features.household.backups import (
     what_is_wrong,
 )
 from yellow_larder.features.household.larder import Larder, open_larder
+from yellow_larder.features.household.state import Household
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.rounds import TaskKind, rounds
 from yellow_larder.journal.backups import BadCopy, copy_file, daily_copies, let_old_go, to_keep
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.file import CannotOpen
-from yellow_larder.journal.tables import Household
 from yellow_larder.words.errors import Refused
 
 

@@ -10,11 +10,11 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.features.household.larder import Larder, clock_behind, open_larder
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.file import CannotOpen, ExitCode, hold
-from yellow_larder.journal.tables import Package
 
 
 def _newer(file: Path) -> None:

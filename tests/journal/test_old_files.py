@@ -3,6 +3,8 @@
 import gzip
 import json
 import sqlite3
+from contextlib import suppress
+from datetime import datetime
 from pathlib import Path
 
 import pytest
@@ -10,18 +12,37 @@ from alembic import command
 from alembic.config import Config
 from sqlalchemy import create_engine
 
+from tests.support.old_files import PACKED
 from yellow_larder import journal
+from yellow_larder.features.drying.conditioning import see_jars
+from yellow_larder.features.drying.finished_lots import made_here
+from yellow_larder.features.drying.loads import see_loads
+from yellow_larder.features.freeze_drying.loads import see_freeze_loads
+from yellow_larder.features.freezer.contents import in_freezer
 from yellow_larder.features.household.larder import open_larder, take_back
-from yellow_larder.features.household.people import Eater, keep_eater
+from yellow_larder.features.household.people import Eater, eaters, keep_eater
 from yellow_larder.features.lots.lots import is_unproven
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.planning.diary import month
 from yellow_larder.features.planning.master_list import master_list
+from yellow_larder.features.planning.meals import meals
+from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.rounds.overview import overview
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.run.view import see_run
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.inspection import to_look
+from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.shelves.shelves import shelves
+from yellow_larder.features.supplies.supplies import see_supplies
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot
+from yellow_larder.journal.events import read_event, type_of, written
+from yellow_larder.journal.file import known_versions
+from yellow_larder.journal.kinds import all_kinds
+from yellow_larder.journal.log import standing_of
 from yellow_larder.reference import foods
+from yellow_larder.words.errors import Refused
 
 HOUSEHOLD = {
     "name": "An old larder",
@@ -35,27 +56,6 @@ HOUSEHOLD = {
     "packet_sizes": [300, 2000],
 }
 PLACE = {"name": "Pantry", "sort": "cupboard", "shelves": 3, "width_mm": 1200.0, "mean_c": 18.0, "swing_c": 4.0}
-PACKED = {
-    "food_key": "pearl-barley",
-    "food_name": "pearl barley",
-    "form": "grain",
-    "colour": "#d9b56a",
-    "container_key": "bag-gallon",
-    "closing": "absorber",
-    "outer": True,
-    "mass_g": 2500.0,
-    "kcal": 8800.0,
-    "packets": {"300": 1},
-    "moisture_pct": 10.1,
-    "level": 0.6,
-    "packed_on": "2026-01-05",
-    "place_id": 1,
-    "shelf": 2,
-    "q10": 2.0,
-    "cautious_days": 5479.0,
-    "customary_days": 9131.0,
-    "hopeful_days": 10958.0,
-}
 
 
 @pytest.fixture
@@ -160,3 +160,100 @@ def test_what_is_new_works_on_it_and_is_undone(old_file: Path) -> None:
     assert overview(larder).appetite.people == 3
     assert take_back(larder) == "Packed 1 × 2.5 kg pearl barley"
     assert shelves(larder).packages == []
+
+
+VERSIONS = sorted(path.name.split("-")[1].split(".")[0] for path in FILES.glob("everything-*.db.gz"))
+"""Versions of which there is a file with everything in it that could be done then."""
+
+SAME = {
+    "packages": "number batch food_key food_name form colour container_key closing outer mass_g kcal moisture_pct "
+    "level packed_on place_id shelf q10 cautious_days customary_days hopeful_days used_days stands_since thrown_out_on "
+    "against look_due",
+    "places": "id name sort shelves width_mm mean_c swing_c warmest_month humidity",
+    "own_foods": "id name",
+    "lots": "id food_key came_g mass_g came_on coins price frozen_on moisture_pct made wet_g wants_conditioning",
+    "prices": "id food_key shop pack_g coins seen_on",
+    "diary": "day used_g",
+}
+"""Columns whose figures no version may change."""
+
+
+def figures(file: Path) -> dict[str, list[dict[str, object]]]:
+    """What stands in a file, as far as its version has it."""
+    database = sqlite3.connect(file)
+    found = {}
+    for table, columns in SAME.items():
+        there = [row[1] for row in database.execute(f"PRAGMA table_info({table})")]
+        wanted = [name for name in columns.split() if name in there]
+        if wanted:
+            rows = database.execute(f"SELECT {', '.join(wanted)} FROM {table} ORDER BY 1").fetchall()
+            found[table] = [dict(zip(wanted, map(_rounded, row), strict=True)) for row in rows]
+    database.close()
+    return found
+
+
+def _rounded(value: object) -> object:
+    return float(f"{value:.9g}") if isinstance(value, float) else value
+
+
+@pytest.fixture(params=VERSIONS)
+def everything(request: pytest.FixtureRequest, tmp_path: Path) -> Path:
+    """A file of an earlier version, with everything in it that could be done then."""
+    file = tmp_path / "larder.db"
+    file.write_bytes(gzip.decompress((FILES / f"everything-{request.param}.db.gz").read_bytes()))
+    return file
+
+
+def test_there_is_a_file_of_every_version_but_those_that_no_larder_had() -> None:
+    # 0008 and 0009 came together.
+    assert {*VERSIONS, "0008", "0010"} == set(known_versions())
+
+
+def test_a_file_of_any_version_shows_the_same_figures(everything: Path) -> None:
+    before = figures(everything)
+    with open_larder(everything) as larder:
+        assert check(larder.engine) == []
+    after = figures(everything)
+    for table, rows in before.items():
+        kept = [{name: value for name, value in row.items() if name in rows[0]} for row in after[table]]
+        assert kept == rows, table
+
+
+def test_every_screen_of_a_file_of_any_version_opens(everything: Path) -> None:
+    with open_larder(everything, lambda: datetime(2026, 11, 1, 12)) as larder:
+        overview(larder)
+        rounds(larder)
+        for package in shelves(larder).packages:
+            assert card(larder, package.number).journal
+            assert labels(larder, numbers=[package.number])
+        master_list(larder)
+        with suppress(Refused):
+            week_list(larder)
+        month(larder, 2026, 3)
+        for load in see_loads(larder):
+            assert load.items
+        see_jars(larder)
+        made_here(larder)
+        in_freezer(larder)
+        see_freeze_loads(larder)
+        see_supplies(larder)
+        see_run(larder)
+        to_look(larder, ahead_days=400)
+        meals(larder)
+        eaters(larder)
+
+
+def test_everything_in_a_file_of_any_version_can_be_undone(everything: Path) -> None:
+    with open_larder(everything) as larder:
+        for _ in range(40):
+            take_back(larder)
+        assert check(larder.engine) == []
+
+
+def test_every_event_that_a_file_tells_of_is_read_as_what_it_was(everything: Path) -> None:
+    """Lifted, written and read again, it is the same."""
+    with open_larder(everything) as larder, reading(larder.engine) as session:
+        for kind in all_kinds():
+            for _, happened in standing_of(session, kind):
+                of, facts = type_of(happened.event), json.loads(json.dumps(written(happened.event)))
+                assert read_event(kind, happened.act, of.version, facts) == happened.event

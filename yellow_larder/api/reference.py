@@ -8,7 +8,8 @@ from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.foods import NewFood, add_food
+from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.guide.guide import Guide, guide
 
 router = larder_router(tags=["reference"], responses=REFUSALS)

@@ -15,7 +15,8 @@ from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.features.household.clock import utc_now
-from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, open_larder, settle
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle
 from yellow_larder.features.packing.pack import Batch, pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.shelves import move, throw_out

@@ -11,7 +11,7 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_that_run
 from yellow_larder.features.shelves.inspection import Felt, look_over
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, cut_down, put_spares
 
 _SUPPLIES = (

@@ -12,8 +12,9 @@ from yellow_larder.features.household.people import Eater, keep_eater
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.planning.budget import set_purse
 from yellow_larder.features.planning.diary import Written, write_day
-from yellow_larder.features.planning.goal import Basis, Goal, set_goal
-from yellow_larder.features.planning.meals import Meal, MealKind, keep_meal, remember
+from yellow_larder.features.planning.events import Basis, MealKind
+from yellow_larder.features.planning.goal import Goal, set_goal
+from yellow_larder.features.planning.meals import Meal, keep_meal, remember
 from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import buy
 

@@ -11,8 +11,9 @@ from sqlalchemy import Connection, Engine, create_engine, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.journal import log
-from yellow_larder.journal.projections import FOLDS, State, UnknownAct
-from yellow_larder.journal.tables import Entry, Photo, Record
+from yellow_larder.journal.events import UnknownEvent
+from yellow_larder.journal.kinds import Row, all_kinds
+from yellow_larder.journal.tables import Attachment, Entry, Record
 
 MOST_NAMED = 50
 """More differences than this are not told one by one."""
@@ -28,7 +29,7 @@ def check(engine: Engine) -> list[str]:
         found = [*_torn(connection), *_dangling(connection)]
     if not found:
         with Session(engine) as session:
-            for difference in (*_differences(session), *_lost_photos(session)):
+            for difference in (*_differences(session), *_lost_attachments(session)):
                 found.append(difference)
                 if len(found) >= MOST_NAMED:
                     return [*found, "and more"]
@@ -55,30 +56,31 @@ def _dangling(connection: Connection) -> list[str]:
 
 
 def _differences(session: Session) -> Iterator[str]:
-    expected: dict[str, dict[int, State]] = {kind: {} for kind in FOLDS}
+    kinds = all_kinds()
+    expected: dict[str, dict[int, Row]] = {name: {} for name in kinds}
     try:
-        for kind, subject, state in log.fold_all(session):
-            expected[kind][subject] = state
-    except UnknownAct as error:
+        for kind, subject, row in log.fold_all(session):
+            expected[kind.name][subject] = row
+    except UnknownEvent as error:
         # What follows from it nobody can say, and so nothing of the tables.
         yield str(error)
         return
-    for kind, of in FOLDS.items():
-        rows = select(*of.columns).execution_options(yield_per=2000)
-        if of.model is Record:
-            rows = rows.where(Record.kind == kind)
+    for name, kind in kinds.items():
+        rows = select(*kind.columns).execution_options(yield_per=2000)
+        if kind.table is Record:
+            rows = rows.where(Record.kind == name)
         there = set()
-        for row in session.execute(rows).mappings():
-            subject = of.subject(row)
+        for found in session.execute(rows).mappings():
+            subject = kind.subject(found)
             there.add(subject)
-            yield from _compare(kind, subject, dict(row), expected[kind].get(subject))
-        for subject in sorted(expected[kind].keys() - there):
-            yield f"{kind} {subject}: in the journal, but not in its table"
-    for kind in sorted(set(session.scalars(select(Entry.kind).distinct())) - FOLDS.keys()):
-        yield f"{kind}: a kind of subject that this version does not know"
+            yield from _compare(name, subject, dict(found), expected[name].get(subject))
+        for subject in sorted(expected[name].keys() - there):
+            yield f"{name} {subject}: in the journal, but not in its table"
+    for name in sorted(set(session.scalars(select(Entry.kind).distinct())) - kinds.keys()):
+        yield f"{name}: a kind of subject that this version does not know"
 
 
-def _compare(kind: str, subject: int, row: State, expected: State | None) -> Iterator[str]:
+def _compare(kind: str, subject: int, row: Row, expected: Row | None) -> Iterator[str]:
     if expected is None:
         yield f"{kind} {subject}: in its table, but not in the journal"
         return
@@ -100,9 +102,9 @@ def _short(value: Any) -> str:
     return said if len(said) <= 60 else said[:59] + "…"
 
 
-def _lost_photos(session: Session) -> Iterator[str]:
-    """Photographs that the journal tells of and that are not there, or the other way round."""
-    told = set(log.photographs(session))
-    there = set(session.scalars(select(Photo.id)))
-    yield from (f"photograph {photo} is not there" for photo in sorted(told - there))
-    yield from (f"photograph {photo} belongs to no package" for photo in sorted(there - told))
+def _lost_attachments(session: Session) -> Iterator[str]:
+    """What the journal tells of that is too large for it and is not there, or the other way round."""
+    told = set(log.attachments(session))
+    there = set(session.scalars(select(Attachment.id)))
+    yield from (f"attachment {number} is not there" for number in sorted(told - there))
+    yield from (f"attachment {number} belongs to nothing" for number in sorted(there - told))

@@ -8,25 +8,49 @@ are one mechanism, and nothing that happened is ever rewritten.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Hashable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from itertools import groupby, islice
-from typing import Any, TypeVar, TypeVarTuple
+from typing import Any
 
-from sqlalchemy import Date, Select, delete, func, insert, select
+from sqlalchemy import Date, delete, func, insert, select
 from sqlalchemy.dialects.sqlite import insert as upsert
-from sqlalchemy.orm import Session, aliased
+from sqlalchemy.orm import Session
 
-from yellow_larder.journal.projections import FOLDS, GONE, REREAD, RESERVED, Climate, Fold, Happened, State, fold
-from yellow_larder.journal.tables import Change, Entry, Photo, Place, Record, Snapshot
+from yellow_larder.journal.events import (
+    REREAD,
+    Event,
+    Removed,
+    Reserved,
+    event_types,
+    read_event,
+    type_of,
+    written,
+)
+from yellow_larder.journal.history import (
+    OPENING,
+    Happening,
+    entries,
+    happened_since,
+    last_change,
+    newest_at,
+    next_entry,
+    next_number,
+    standing_of,
+    version,
+    versions,
+)
+from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row, all_kinds, fold
+from yellow_larder.journal.records import forget, how_many, once, read_records, record_of, records
+from yellow_larder.journal.tables import Attachment, Change, Entry, Snapshot
 
 __all__ = [
-    "GONE",
     "OPENING",
     "REREAD",
-    "RESERVED",
     "Act",
+    "Happening",
+    "attachments",
     "entries",
     "fold_all",
     "how_many",
@@ -37,16 +61,16 @@ __all__ = [
     "once",
     "read_records",
     "record",
+    "record_of",
     "records",
     "refold",
+    "removed",
+    "reserved",
     "standing_of",
     "undo",
     "version",
     "versions",
 ]
-
-OPENING = 1
-"""The first change, the larder's opening, cannot be undone: there would be nowhere to stand."""
 
 SNAPSHOT_EVERY = 100
 """Entries of one subject between snapshots: an undo folds no more than so many again."""
@@ -55,34 +79,47 @@ _MOST_BOUND = 500
 """Values bound to one statement; SQLite takes 32,766."""
 
 
-_KNOWN = "known"
-"""Where a session keeps what it has read."""
-
-_Read = TypeVar("_Read")
-
-_Found = TypeVarTuple("_Found")
-"""What is looked for: the columns of a select."""
-
-
 @dataclass(frozen=True, slots=True)
 class Act:
-    """Something that happened to one subject."""
+    """Something that happens to one subject.
 
-    kind: str
+    Attributes:
+        subject: its number.
+        event: what happens to it.
+        act: which of the acts that are told alike; none means the only one.
+    """
+
     subject: int
-    act: str
-    facts: dict[str, Any]
+    event: Event
+    act: str = ""
+
+    @property
+    def kind(self) -> str:
+        """The kind of subject."""
+        return type_of(self.event).kind
+
+    @property
+    def name(self) -> str:
+        """What the journal calls it.
+
+        Raises:
+            ValueError: its event can be several things, and it is not said which; or it is none of them.
+        """
+        acts = type_of(self.event).acts
+        name = self.act or acts[0]
+        if name not in acts or (not self.act and len(acts) > 1):
+            raise ValueError(f"{self.event} is one of {', '.join(acts)}")
+        return name
 
 
-def next_number(session: Session, kind: str) -> int:
-    """A number no subject of this kind ever had: an undone one keeps its, for its label may be printed."""
-    last = session.scalar(select(func.max(Entry.subject)).where(Entry.kind == kind))
-    return (last or 0) + 1
+def removed(kind: str, subject: int) -> Act:
+    """A subject is taken away."""
+    return Act(subject, Removed(kind))
 
 
-def next_entry(session: Session) -> int:
-    """The number that the next entry will have; none before it ever had it."""
-    return (session.scalar(select(func.max(Entry.id))) or 0) + 1
+def reserved(kind: str, subject: int) -> Act:
+    """A number is kept for a subject that is still to come."""
+    return Act(subject, Reserved(kind))
 
 
 def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -> Change:
@@ -93,39 +130,29 @@ def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -
     session.execute(
         insert(Entry),
         [
-            {"change_id": change.id, "kind": act.kind, "subject": act.subject, "act": act.act, "facts": act.facts}
+            {
+                "change_id": change.id,
+                "kind": act.kind,
+                "subject": act.subject,
+                "act": act.name,
+                "version": type_of(act.event).version,
+                "facts": written(act.event),
+            }
             for act in acts
         ],
     )
     touched: dict[str, dict[int, list[Happened]]] = {}
     for act in acts:
-        happened = Happened(change.id, act.act, act.facts)
+        happened = Happened(change.id, act.name, act.event)
         touched.setdefault(act.kind, {}).setdefault(act.subject, []).append(happened)
-    for kind in FOLDS:
-        if kind in touched:
+    for kind in all_kinds().values():
+        if kind.name in touched:
             # Of what has only just come into the house there is no row yet to be looked for.
-            known = [subject for subject, all_ in touched[kind].items() if all_[0].act not in FOLDS[kind].begins]
-            before = _states(session, kind, known)
-            _fold_on(session, kind, before, touched[kind])
+            mine = touched[kind.name]
+            before = _rows(session, kind, [subject for subject, all_ in mine.items() if all_[0].act not in kind.begins])
+            _fold_on(session, kind, before, mine)
             _take_snapshots(session, kind, list(before))
     return change
-
-
-def last_change(session: Session) -> Change | None:
-    """The newest change that can be undone."""
-    undo = aliased(Change)
-    return session.scalar(
-        select(Change)
-        .where(Change.undoes.is_(None), Change.id != OPENING)
-        .where(~select(undo.id).where(undo.undoes == Change.id).exists())
-        .order_by(Change.id.desc())
-        .limit(1)
-    )
-
-
-def newest_at(session: Session) -> datetime | None:
-    """The latest moment that anything was done at, by the clock of then; none in a file without a change."""
-    return session.scalar(select(func.max(Change.at)))
 
 
 def undo(session: Session, change: Change, *, at: datetime) -> Change:
@@ -134,201 +161,134 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
     session.add(undoing)
     session.flush()
     rows = session.execute(
-        select(Entry.kind, Entry.subject, Entry.act, Entry.facts, Entry.id).where(Entry.change_id == change.id)
+        select(Entry.kind, Entry.subject, Entry.act, Entry.version, Entry.facts, Entry.id).where(
+            Entry.change_id == change.id
+        )
     ).all()
     touched: dict[str, set[int]] = {}
     for row in rows:
         touched.setdefault(row.kind, set()).add(row.subject)
-        if row.act == "photographed":
-            session.execute(delete(Photo).where(Photo.id == row.facts["photo"]))
+        attached = read_event(row.kind, row.act, row.version, row.facts).attachment
+        if attached is not None:
+            session.execute(delete(Attachment).where(Attachment.id == attached))
     first = min((row.id for row in rows), default=0)
-    for kind in FOLDS:
-        for subject in sorted(touched.get(kind, ())):
-            mine = (Snapshot.kind == kind, Snapshot.subject == subject)
+    for kind in all_kinds().values():
+        for subject in sorted(touched.get(kind.name, ())):
+            mine = (Snapshot.kind == kind.name, Snapshot.subject == subject)
             session.execute(delete(Snapshot).where(*mine, Snapshot.entry_id >= first))
             kept = session.scalar(select(Snapshot).where(*mine).order_by(Snapshot.entry_id.desc()).limit(1))
-            state = _thawed(FOLDS[kind], kept.state) if kept is not None else None
+            state = _thawed(kind, kept.state) if kept is not None else None
             since = kept.entry_id if kept is not None else 0
-            _fold_on(session, kind, {subject: state}, {subject: _happened(session, kind, subject, since)})
+            _fold_on(session, kind, {subject: state}, {subject: happened_since(session, kind.name, subject, since)})
     return undoing
 
 
-def once(session: Session, what: Hashable, read: Callable[[], _Read]) -> _Read:
-    """Something read from the file: once for a session, until that session writes.
+def fold_all(session: Session) -> Iterator[tuple[Kind, int, Row]]:
+    """Every row that follows from the journal, worked out from its beginning; the tables are not looked at.
 
-    A page asks a dozen questions that all want the household, the foods, the supplies. Each asks for itself, and
-    the file is asked once.
+    Raises:
+        UnknownEvent: the journal tells of something that nobody knows.
     """
-    known: dict[Hashable, Any] = session.info.setdefault(_KNOWN, {})
-    if what not in known:
-        known[what] = read()
-    found: _Read = known[what]
-    return found
-
-
-def read_records(session: Session, *kinds: str) -> None:
-    """Read the records of several kinds in one go, so that what asks for any of them later need not."""
-    wanted = [kind for kind in kinds if ("records", kind) not in session.info.get(_KNOWN, {})]
-    found: dict[str, dict[int, dict[str, Any]]] = {kind: {} for kind in wanted}
-    rows = select(Record.kind, Record.number, Record.facts).where(Record.kind.in_(wanted)).order_by(Record.number)
-    for kind, number, facts in session.execute(rows) if wanted else ():
-        found[kind][number] = facts
-    session.info.setdefault(_KNOWN, {}).update({("records", kind): facts for kind, facts in found.items()})
-
-
-def records(session: Session, kind: str) -> dict[int, dict[str, Any]]:
-    """What was last said of every subject of a kind that is kept as a record, by number."""
-    read_records(session, kind)
-    return dict(session.info[_KNOWN]["records", kind])
-
-
-def how_many(session: Session, *kinds: str) -> int:
-    """How many subjects there are of kinds that are kept as records."""
-    read_records(session, *kinds)
-    return sum(len(session.info[_KNOWN]["records", kind]) for kind in kinds)
-
-
-def _that_count(found: Select[*_Found]) -> Select[*_Found]:
-    """Of entries that are looked for only those whose change is not undone."""
-    undo_of = aliased(Change)
-    return found.outerjoin(undo_of, undo_of.undoes == Entry.change_id).where(undo_of.id.is_(None))
-
-
-def entries(session: Session, kind: str, subject: int) -> list[tuple[Entry, Change]]:
-    """What happened to a subject and still counts, oldest first."""
-    found = select(Entry, Change).join(Change, Change.id == Entry.change_id)
-    mine = (Entry.kind == kind, Entry.subject == subject, Entry.act != RESERVED)
-    rows = session.execute(_that_count(found).where(*mine).order_by(Entry.id))
-    return [(entry, change) for entry, change in rows]
-
-
-def version(session: Session, kind: str, subject: int) -> int:
-    """Which change a subject stands at: what an edit of it is based on; 0 if nothing was ever said of it."""
-    return versions(session, kind, [subject]).get(subject, 0)
-
-
-def standing_of(session: Session, kind: str) -> Iterator[tuple[int, Happened]]:
-    """What happened to all subjects of a kind and still counts, by subject, oldest first."""
-    rows = session.execute(
-        _that_count(select(Entry.subject, Entry.change_id, Entry.act, Entry.facts))
-        .where(Entry.kind == kind)
-        .order_by(Entry.subject, Entry.id)
-        # Columns, not objects, and not all at once: a long life has hundreds of thousands of entries.
-        .execution_options(yield_per=2000)
-    )
-    for subject, change_id, act, facts in rows:
-        yield subject, Happened(change_id, act, facts)
-
-
-def versions(session: Session, kind: str, subjects: Sequence[int] | None = None) -> dict[int, int]:
-    """Which change each subject of a kind, or each of some, stands at: what an edit of it is based on.
-
-    Words that were read anew are as they were written, so that an edit is no less based on them.
-    """
-    of_them = [] if subjects is None else [Entry.subject.in_(subjects)]
-    newest = _that_count(select(Entry.subject, func.max(Entry.change_id)))
-    written = newest.where(Entry.kind == kind, Entry.act != REREAD, *of_them)
-    rows = session.execute(written.group_by(Entry.subject))
-    return {row[0]: row[1] for row in rows}
-
-
-def fold_all(session: Session) -> Iterator[tuple[str, int, State]]:
-    """Every state that follows from the journal, worked out from its beginning; the tables are not looked at."""
-    climates: dict[int, Climate] = {}
-    for kind in FOLDS:
-        for subject, happenings in groupby(standing_of(session, kind), key=lambda each: each[0]):
-            state: State | None = None
+    looked_up = {name for kind in all_kinds().values() for name in kind.looks_up}
+    kept: dict[tuple[str, int], Row] = {}
+    for kind in all_kinds().values():
+        for subject, happenings in groupby(standing_of(session, kind.name), key=lambda each: each[0]):
+            row: Row | None = None
             for _, happened in happenings:
-                state = fold(kind, subject, state, happened, climates.__getitem__)
-            if state is None:
+                row = fold(kind, subject, row, happened, lambda name, number: kept[name, number])
+            if row is None:
                 continue
-            if kind == "place":
-                climates[subject] = Place(**state)
-            yield kind, subject, state
+            if kind.name in looked_up:
+                kept[kind.name, subject] = row
+            yield kind, subject, row
 
 
 def refold(session: Session) -> None:
-    """Throw all state away and fold it anew from the journal; photographs that it does not tell of are let go."""
+    """Throw all state away and fold it anew from the journal; what is attached to nothing in it is let go."""
     session.execute(delete(Snapshot))
-    for model in {of.model: None for of in reversed(FOLDS.values())}:
-        session.execute(delete(model))
+    for table in {kind.table: None for kind in reversed(all_kinds().values())}:
+        session.execute(delete(table))
     for kind, folded in groupby(fold_all(session), key=lambda each: each[0]):
-        states = (state for _, _, state in folded)
-        while some := list(islice(states, 2000)):
-            session.execute(insert(FOLDS[kind].model), some)
-    told = set(photographs(session))
-    for photo in session.scalars(select(Photo.id)).all():
-        if photo not in told:
-            session.execute(delete(Photo).where(Photo.id == photo))
+        rows = (row for _, _, row in folded)
+        while some := list(islice(rows, 2000)):
+            session.execute(insert(kind.table), some)
+    told = set(attachments(session))
+    for attached in session.scalars(select(Attachment.id)).all():
+        if attached not in told:
+            session.execute(delete(Attachment).where(Attachment.id == attached))
     session.expire_all()
-    session.info.pop(_KNOWN, None)
+    forget(session)
 
 
-def photographs(session: Session) -> Iterator[int]:
-    """The photographs that the journal tells of."""
-    for _, happened in standing_of(session, "package"):
-        if happened.act == "photographed":
-            yield happened.facts["photo"]
+def attachments(session: Session) -> Iterator[int]:
+    """What the journal tells of that is too large for it, by number."""
+    kinds = {known.kind for known in event_types() if known.of.attachment is not Event.attachment}
+    for kind in sorted(kinds):
+        for _, happened in standing_of(session, kind):
+            if happened.event.attachment is not None:
+                yield happened.event.attachment
 
 
 def _in_parts(subjects: Sequence[int]) -> Iterator[Sequence[int]]:
     return (subjects[start : start + _MOST_BOUND] for start in range(0, len(subjects), _MOST_BOUND))
 
 
-def _states(session: Session, kind: str, subjects: Sequence[int]) -> dict[int, State]:
-    """The states of some subjects as their rows have them; those that are not there are missing."""
-    of = FOLDS[kind]
+def _rows(session: Session, kind: Kind, subjects: Sequence[int]) -> dict[int, Row]:
+    """The rows of some subjects; those that are not there are missing."""
     found = {}
     for some in _in_parts(subjects):
-        keys = [of.key(kind, subject) for subject in some]
+        keys = [kind.key(subject) for subject in some]
         # Of the two columns that a record is found by, the kind is the same for all.
-        wanted = [of.column(name).in_({key[name] for key in keys}) for name in keys[0]]
-        for row in session.execute(select(*of.columns).where(*wanted)).mappings():
-            found[of.subject(row)] = dict(row)
+        wanted = [kind.column(name).in_({key[name] for key in keys}) for name in keys[0]]
+        for row in session.execute(select(*kind.columns).where(*wanted)).mappings():
+            found[kind.subject(row)] = dict(row)
     return found
 
 
+def _looking_up(session: Session) -> LookUp:
+    """What looks up the rows of other kinds: those that the session holds already are not read again."""
+
+    def look_up(name: str, number: int) -> Row:
+        kind = all_kinds()[name]
+        held = session.get_one(kind.table, tuple(kind.key(number).values()))
+        return {column.name: getattr(held, column.name) for column in kind.columns}
+
+    return look_up
+
+
 def _fold_on(
-    session: Session, kind: str, states: Mapping[int, State | None], touched: Mapping[int, Sequence[Happened]]
+    session: Session, kind: Kind, before: Mapping[int, Row | None], touched: Mapping[int, Sequence[Happened]]
 ) -> None:
     """Fold subjects on by what happened to them, and write their rows: every column, or no row."""
-    of = FOLDS[kind]
+    look_up = _looking_up(session)
     rows, gone = [], []
     for subject, happened in touched.items():
-        state = states.get(subject)
+        row = before.get(subject)
         for each in happened:
-            state = fold(kind, subject, state, each, lambda place: session.get_one(Place, place))
-        if state is None:
-            gone.append(of.key(kind, subject))
+            row = fold(kind, subject, row, each, look_up)
+        if row is None:
+            gone.append(kind.key(subject))
         else:
-            rows.append({column.name: state[column.name] for column in of.columns})
+            rows.append({column.name: row[column.name] for column in kind.columns})
     for key in gone:
-        session.execute(delete(of.model).where(*[of.column(name) == value for name, value in key.items()]))
+        session.execute(delete(kind.table).where(*[kind.column(name) == value for name, value in key.items()]))
     if rows:
-        statement = upsert(of.model)
-        key_columns = [column.name for column in of.model.__table__.primary_key]
-        values = {column.name: statement.excluded[column.name] for column in of.columns}
+        statement = upsert(kind.table)
+        key_columns = [column.name for column in kind.table.__table__.primary_key]
+        values = {column.name: statement.excluded[column.name] for column in kind.columns}
         session.execute(statement.on_conflict_do_update(index_elements=key_columns, set_=values), rows)
     # Rows were written past the objects that this session may hold of them, and past what it has read. The journal
     # itself is never rewritten.
     for held in session.identity_map.values():
         if not isinstance(held, Change | Entry):
             session.expire(held)
-    session.info.pop(_KNOWN, None)
+    forget(session)
 
 
-def _happened(session: Session, kind: str, subject: int, since: int) -> list[Happened]:
-    """What happened to a subject after an entry and still counts, oldest first."""
-    found = _that_count(select(Entry.change_id, Entry.act, Entry.facts))
-    mine = (Entry.kind == kind, Entry.subject == subject, Entry.id > since)
-    rows = session.execute(found.where(*mine).order_by(Entry.id))
-    return [Happened(*row) for row in rows]
-
-
-def _take_snapshots(session: Session, kind: str, subjects: Sequence[int]) -> None:
+def _take_snapshots(session: Session, kind: Kind, subjects: Sequence[int]) -> None:
     """Keep the states of subjects to which enough has happened since their last snapshot."""
     for some in _in_parts(subjects):
-        mine = (Snapshot.kind == kind, Snapshot.subject.in_(some))
+        mine = (Snapshot.kind == kind.name, Snapshot.subject.in_(some))
         # Together with the change that its last entry came with: what came since lies in one stretch of the index,
         # however much there was before.
         last = session.execute(
@@ -338,12 +298,12 @@ def _take_snapshots(session: Session, kind: str, subjects: Sequence[int]) -> Non
             .group_by(Snapshot.subject)
         )
         since = {subject: change for subject, _, change in last}
-        due = _worn(session, kind, [subject for subject in some if subject not in since], 0)
+        due = _worn(session, kind.name, [subject for subject in some if subject not in since], 0)
         for subject, change in since.items():
-            due |= _worn(session, kind, [subject], change)
-        states = _states(session, kind, list(due))
+            due |= _worn(session, kind.name, [subject], change)
+        rows = _rows(session, kind, list(due))
         session.add_all(
-            Snapshot(kind=kind, subject=subject, entry_id=entry, state=_frozen(states.get(subject)))
+            Snapshot(kind=kind.name, subject=subject, entry_id=entry, state=_frozen(rows.get(subject)))
             for subject, entry in due.items()
         )
     session.flush()
@@ -362,12 +322,12 @@ def _worn(session: Session, kind: str, subjects: Sequence[int], since: int) -> d
     return {row[0]: row[1] for row in rows}
 
 
-def _frozen(state: State | None) -> dict[str, Any]:
-    """A state as JSON can keep it; empty if the subject was not there."""
-    return {name: value.isoformat() if isinstance(value, date) else value for name, value in (state or {}).items()}
+def _frozen(row: Row | None) -> dict[str, Any]:
+    """A row as JSON can keep it; empty if the subject was not there."""
+    return {name: value.isoformat() if isinstance(value, date) else value for name, value in (row or {}).items()}
 
 
-def _thawed(of: Fold, kept: dict[str, Any]) -> State | None:
-    days = {column.name for column in of.columns if isinstance(column.type, Date)}
+def _thawed(kind: Kind, kept: dict[str, Any]) -> Row | None:
+    days = {column.name for column in kind.columns if isinstance(column.type, Date)}
     thawed = {name: date.fromisoformat(value) if value and name in days else value for name, value in kept.items()}
     return thawed or None

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from yellow_larder.journal.projections import GEL
+from yellow_larder.core.packing import gel_g
 
 
 def say_packets(packets: Mapping[str, int]) -> str:
@@ -17,5 +17,6 @@ def say_packets(packets: Mapping[str, int]) -> str:
     return " + ".join(f"{n} × {_say_kind(kind)}" for kind, n in packets.items()) or "no packets"
 
 
-def _say_kind(kind: str) -> str:
-    return f"{kind.removeprefix(GEL)} g gel" if kind.startswith(GEL) else f"{kind} mL"
+def _say_kind(code: str) -> str:
+    grams = gel_g(code)
+    return f"{code} mL" if grams is None else f"{grams:g} g gel"

@@ -4,7 +4,8 @@ import pytest
 
 from yellow_larder import reference
 from yellow_larder.core.food import Trait
-from yellow_larder.features.catalog.foods import NewFood, add_food, find_food
+from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.foods import add_food, find_food
 from yellow_larder.features.household.larder import Larder, take_back
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask

@@ -6,7 +6,8 @@ from hypothesis import strategies as st
 
 from yellow_larder import reference
 from yellow_larder.core.food import dried_mass_g
-from yellow_larder.features.catalog.ingredient_parser import Kitchen, Reading, ingredient_of
+from yellow_larder.features.catalog.ingredient_parser import Ingredient, Kitchen, Reading
+from yellow_larder.journal.events import as_json, from_json
 
 LB, OZ, CUP_ML = 453.59237, 28.349523, 236.588
 """Source: NIST Handbook 44, appendix C."""
@@ -102,7 +103,7 @@ def test_nothing_is_dropped_and_nothing_breaks(text: str) -> None:
     assert read.mass_g >= 0
     assert read.reading is not Reading.READ or read.food in FOODS
     assert read.reading not in (Reading.UNREAD, Reading.ASK) or read.says
-    assert ingredient_of(read.facts()) == read
+    assert from_json(Ingredient, as_json(read)) == read
 
 
 @given(st.sampled_from(sorted(FOODS)), st.integers(1, 4000))

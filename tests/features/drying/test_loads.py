@@ -12,12 +12,14 @@ from yellow_larder.features.drying.load_state import Load, Step
 from yellow_larder.features.drying.loads import add_to_load, loosen, see_loads, start_load
 from yellow_larder.features.drying.tray_item import Room
 from yellow_larder.features.drying.weighing import weigh_tray
-from yellow_larder.features.household.larder import Larder, Settings, settle, take_back
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settle, take_back
+from yellow_larder.features.lots.state import Lot, history_of
+from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.lots.yields import gives_of
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units
 
@@ -151,7 +153,7 @@ def test_from_the_trays_to_the_bench(larder: Larder, clock: Clock) -> None:
         lot = session.get_one(Lot, out.lot)
         # 908 g of 70.9 % water are 264.2 g of solids; 283.5 g of that are 6.8 % water (by hand).
         assert lot.moisture_pct == pytest.approx(6.8, abs=0.05)
-        assert lot.story["lines"][0].startswith("24 Nov 2026: dried in")
+        assert say_step(history_of(lot)[0], Units.METRIC).startswith("24 Nov 2026: dried in")
         assert gives_of(session, lot) == out.gives
 
 

@@ -3,9 +3,11 @@ import math
 import pytest
 
 from yellow_larder import reference
-from yellow_larder.features.catalog.foods import NewFood, add_food
+from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.guide.guide import guide
-from yellow_larder.features.household.larder import Larder, Settings, settle
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.reference import drying
 from yellow_larder.words.quantities import Units
 

@@ -19,7 +19,8 @@ from yellow_larder.features.drying.tray_item import Room
 from yellow_larder.features.drying.weighing import weigh_tray
 from yellow_larder.features.freezer import contents
 from yellow_larder.features.freezer.plan import FreezeAsk
-from yellow_larder.features.household.larder import Larder, Settings, open_larder, settle
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, open_larder, settle
 from yellow_larder.features.lots.yields import _number
 from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.rounds.overview import overview

@@ -10,7 +10,8 @@ from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import Feel
-from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, current_settings, settle
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, current_settings, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Opened

@@ -14,7 +14,7 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, see_supplies
 from yellow_larder.words.errors import Refused
 

@@ -9,12 +9,13 @@ from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.keeping import School
-from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, settle
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Pull, Sizing
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, forget_supply, see_supplies
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units

@@ -6,7 +6,7 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.proposals import ProposedLine, WantedLine, propose_packing
 from yellow_larder.features.packing.request import Ask, Opened
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, cut_down
 from yellow_larder.words.errors import Refused
 

@@ -7,7 +7,8 @@ import numpy as np
 import pytest
 
 from tests.conftest import NOON, Clock
-from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, settle, take_back
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle, take_back
 from yellow_larder.features.household.money import read_money
 from yellow_larder.features.household.people import Eater, keep_eater
 from yellow_larder.features.lots.lots import cupboard_g, set_cupboard
@@ -16,7 +17,8 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.planning.budget import set_purse
 from yellow_larder.features.planning.diary import Written, write_day
-from yellow_larder.features.planning.goal import Basis, Goal, read_days, set_goal, wanted_in
+from yellow_larder.features.planning.events import Basis
+from yellow_larder.features.planning.goal import Goal, read_days, set_goal, wanted_in
 from yellow_larder.features.planning.master_list import StoreRow, mark_tried, master_csv, master_list
 from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.features.planning.prices import Seen, forget_price, prices, see_price

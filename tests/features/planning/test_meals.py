@@ -5,11 +5,13 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder import reference
-from yellow_larder.features.catalog.foods import NewFood, add_food
+from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.catalog.ingredient_parser import Reading
 from yellow_larder.features.household.larder import Larder, take_back
 from yellow_larder.features.planning.diary import Written, month, write_day
-from yellow_larder.features.planning.meals import Meal, MealKind, keep_meal, meals, read_meal, remember, remove_meal
+from yellow_larder.features.planning.events import MealKind
+from yellow_larder.features.planning.meals import Meal, keep_meal, meals, read_meal, remember, remove_meal
 from yellow_larder.words.errors import NotThere, Outdated, Refused
 
 SOUP = Meal("Pea soup", "400 g split peas\n2 onions\nsalt", MealKind.LUNCH, eaters=4, per_month=8)

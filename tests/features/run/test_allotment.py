@@ -9,7 +9,7 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.allotment import from_stock
 from yellow_larder.features.run.view import see_run
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, put_spares
 from yellow_larder.words.errors import Refused
 

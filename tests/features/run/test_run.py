@@ -12,6 +12,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import OUT_MINUTES
 from yellow_larder.features.household.larder import Larder, open_larder, take_back
 from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
@@ -22,7 +23,7 @@ from yellow_larder.features.run.view import RunView, see_run, see_that_run
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.shelves import shelves
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
     NewSupply,
     Supply,
@@ -34,7 +35,6 @@ from yellow_larder.features.supplies.supplies import (
     see_supplies,
 )
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot
 from yellow_larder.words.errors import NotThere, Refused
 
 BARLEY = Ask(line="10 kg pearl barley")

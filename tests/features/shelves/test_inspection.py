@@ -16,7 +16,7 @@ from yellow_larder.features.run.view import see_that_run
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import Felt, empty_out, look_over, to_look
 from yellow_larder.features.shelves.shelves import shelves, throw_out
-from yellow_larder.features.supplies.stock import Sort
+from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.words.errors import NotThere, Refused
 
@@ -61,7 +61,7 @@ def test_a_look_after_a_day_and_after_a_week(larder: Larder, clock: Clock) -> No
     clock.now += timedelta(days=7)
     # Firm after a week is put away for years; loose is looked at once more.
     assert [each.number for each in to_look(larder)] == [2]
-    assert [each.what for each in card(larder, 1).journal][1:] == ["Looked over: firm"] * 2
+    assert [each.what for each in card(larder, 1).journal][1:] == ["Checked: firm"] * 2
 
 
 def test_puffed_is_thrown_out_and_never_opened(larder: Larder, clock: Clock) -> None:
@@ -103,7 +103,7 @@ def test_a_grey_eye_is_a_spent_packet(larder: Larder, clock: Clock) -> None:
     clock.now += timedelta(days=1)
     (found,) = look_over(larder, [Felt(1, Feel.LOOSE, Eye.GREY)])
     assert found.doing is Doing.REPACK
-    assert "Looked over: loose, eye grey or blue" in [each.what for each in card(larder, 1).journal]
+    assert "Checked: loose, indicator grey or blue" in [each.what for each in card(larder, 1).journal]
 
 
 def test_a_jar_whose_lid_is_flat_is_closed_anew(larder: Larder, clock: Clock) -> None:

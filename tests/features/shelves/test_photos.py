@@ -13,7 +13,7 @@ from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.photos import MOST_PHOTOS, keep_photo, see_photo
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Photo
+from yellow_larder.journal.tables import Attachment
 from yellow_larder.words.errors import NotThere, Refused
 
 JPEG = a_picture()
@@ -30,7 +30,7 @@ def test_a_picture_stands_on_the_card_until_it_is_taken_back(larder: Larder) -> 
     with pytest.raises(NotThere):
         see_photo(larder, 1, photo)
     with reading(larder.engine) as session:
-        assert session.query(Photo).count() == 0, "its pixels are let go"
+        assert session.query(Attachment).count() == 0, "its pixels are let go"
     assert keep_photo(larder, 1, JPEG) != photo
 
 

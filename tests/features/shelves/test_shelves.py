@@ -7,7 +7,8 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
-from yellow_larder.features.household.larder import Larder, NewPlace, Settings, add_place, settle, take_back
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle, take_back
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview

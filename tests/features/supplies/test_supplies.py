@@ -4,11 +4,13 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.packing import KEEPS_DAYS
-from yellow_larder.features.household.larder import Larder, Settings, settle, take_back
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settle, take_back
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
-from yellow_larder.features.supplies.stock import Sort, Stock
+from yellow_larder.features.supplies.events import Sort
+from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.supplies.supplies import (
     NewSupply,
     Supply,

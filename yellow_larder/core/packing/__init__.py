@@ -14,8 +14,9 @@ from yellow_larder.core.packing.absorber_clock import (
 )
 from yellow_larder.core.packing.case import Case
 from yellow_larder.core.packing.food_rules import about_food, is_moist, moisture_line_pct
-from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
+from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, AdviceCode, Doing, Exposed, Eye, Feel, advise
 from yellow_larder.core.packing.judgement import judge
+from yellow_larder.core.packing.packet_code import absorber_ml, gel_code, gel_g
 from yellow_larder.core.packing.packing_rules import about_packing, draws_in
 from yellow_larder.core.packing.proposal import (
     GAP,
@@ -35,8 +36,10 @@ __all__ = [
     "OUT_MINUTES",
     "USUAL_SECONDS",
     "Advice",
+    "AdviceCode",
     "Case",
     "Doing",
+    "Exposed",
     "Eye",
     "Feel",
     "Gap",
@@ -46,9 +49,12 @@ __all__ = [
     "RunForecast",
     "about_food",
     "about_packing",
+    "absorber_ml",
     "advise",
     "batch_size",
     "draws_in",
+    "gel_code",
+    "gel_g",
     "guards",
     "is_moist",
     "judge",

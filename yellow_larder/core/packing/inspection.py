@@ -42,21 +42,48 @@ class Doing(StrEnum):
     OUT = "throw out"
 
 
+class AdviceCode(StrEnum):
+    """What a look means."""
+
+    PUFFED = "puffed"
+    LEAKS = "leaks"
+    VACUUM_LEAKS = "vacuum-leaks"
+    EYE_GREY = "eye-grey"
+    HOLDS = "holds"
+    HOLDS_A_WEEK = "holds-a-week"
+    LID_FLAT = "lid-flat"
+    FILM_LOOSE = "film-loose"
+    LOOSE_FINE = "loose-fine"
+    LOOSE_YET = "loose-yet"
+    LOOSE_A_WEEK = "loose-a-week"
+
+
+class Exposed(StrEnum):
+    """What open air did to food whose package let it in."""
+
+    FREEZE_DRIED = "freeze-dried"
+    """It absorbs the room's moisture within hours."""
+    HOME_DRIED = "home-dried"
+    """It may have."""
+    DRY = "dry"
+    """It takes no harm in a week."""
+
+
 @dataclass(frozen=True, slots=True)
 class Advice:
     """What a look means.
 
     Attributes:
+        code: which advice it is.
         doing: what is to be done.
-        says: in a sentence.
-        why: the reason.
-        source: where it comes from.
+        exposed: of a package that is to be repacked, what the air did to its food.
+        closing: what was done about the air.
     """
 
+    code: AdviceCode
     doing: Doing
-    says: str
-    why: str
-    source: str
+    closing: Closing
+    exposed: Exposed | None = None
 
 
 def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool) -> Advice:
@@ -87,64 +114,30 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
         >>> advise(Feel.PUFFED, Eye.UNSEEN, day=7, **look).doing.value
         'throw out'
 
-    Source: common practice; each says its own.
+    Source: common practice.
     """
     check_range("day", day, 0, 3650, "days")
+    a_week = day >= LOOK_DAYS[-1]
     if feel is Feel.PUFFED:
-        return Advice(
-            Doing.OUT,
-            "Puffed up: do not open it indoors, do not taste it, throw it out",
-            "Nothing dry makes gas. What puffs a package up is alive in it, and without oxygen that may be botulism. A "
-            "bag that was closed in the cold and swells a little in a warm room goes down again there: when in doubt, "
-            "throw it out, and ask your local food-safety authority.",
-            "common practice",
-        )
+        return Advice(AdviceCode.PUFFED, Doing.OUT, closing)
     if feel is Feel.LEAKS:
-        anew = "draw the vacuum anew" if closing is Closing.VACUUM else "repack it with fresh packets"
-        return _repack(food, f"The seal leaks: open it, look at the food, and {anew}")
+        leaks = AdviceCode.VACUUM_LEAKS if closing is Closing.VACUUM else AdviceCode.LEAKS
+        return Advice(leaks, Doing.REPACK, closing, _exposed(food))
     if eye is Eye.GREY and closing is Closing.ABSORBER:
-        return _repack(food, "The eye has met oxygen: packets spent, or a leak. Repack it with fresh ones")
+        return Advice(AdviceCode.EYE_GREY, Doing.REPACK, closing, _exposed(food))
     if feel is Feel.FIRM:
-        return Advice(
-            Doing.NOTHING,
-            "Holds" if day < LOOK_DAYS[-1] else "Holds after a week: put it away for years",
-            "The packets took a fifth of the air, and the wall keeps the rest out."
-            if closing is Closing.ABSORBER
-            else "The vacuum stands.",
-            "common practice",
-        )
+        return Advice(AdviceCode.HOLDS_A_WEEK if a_week else AdviceCode.HOLDS, Doing.NOTHING, closing)
     if kind is Kind.JAR:
-        return _repack(food, "The lid has not drawn in: wipe the rim, take another lid, close it anew")
+        return Advice(AdviceCode.LID_FLAT, Doing.REPACK, closing, _exposed(food))
     if closing is Closing.VACUUM:
-        return _repack(food, "The film does not cling: the vacuum is gone. Look for the hole, and draw it anew")
+        return Advice(AdviceCode.FILM_LOOSE, Doing.REPACK, closing, _exposed(food))
     if not draws_in:
-        return Advice(
-            Doing.NOTHING if day >= LOOK_DAYS[-1] else Doing.AGAIN,
-            "Loose, as it should be",
-            "Airy food and a stiff wall leave nothing to draw in: four fifths of air are nitrogen and stay.",
-            "common practice",
-        )
-    if day < LOOK_DAYS[-1]:
-        return Advice(
-            Doing.AGAIN,
-            "Loose still: look again on the seventh day",
-            "Packets work for days, slower in the cold. Press it: if air goes in and out, it leaks.",
-            "common practice",
-        )
-    return Advice(
-        Doing.AGAIN,
-        "Loose after a week: press it under water, or weigh it down overnight",
-        "It may be fine, since four fifths of air stay. If it gives air when it is pressed, the seal leaks: repack it.",
-        "common practice",
-    )
+        return Advice(AdviceCode.LOOSE_FINE, Doing.NOTHING if a_week else Doing.AGAIN, closing)
+    return Advice(AdviceCode.LOOSE_A_WEEK if a_week else AdviceCode.LOOSE_YET, Doing.AGAIN, closing)
 
 
-def _repack(food: Food, says: str) -> Advice:
-    """A package to be opened and closed anew; home-dried and freeze-dried food drank the room's damp meanwhile."""
+def _exposed(food: Food) -> Exposed:
+    """What the room's air does to a food: home-dried and freeze-dried food absorb its moisture."""
     if Trait.FREEZE_DRIED in food.traits:
-        why = "Freeze-dried food absorbs the room's moisture within hours: weigh a little, dry it again, repack."
-    elif Trait.HOME_DRIED in food.traits:
-        why = "It was as good as open. Feel it: if it is not as crisp as when it was packed, dry it again first."
-    else:
-        why = "It was as good as open, as in its own packet: dry food takes no harm in a week. Repack it today."
-    return Advice(Doing.REPACK, says, why, "common practice")
+        return Exposed.FREEZE_DRIED
+    return Exposed.HOME_DRIED if Trait.HOME_DRIED in food.traits else Exposed.DRY

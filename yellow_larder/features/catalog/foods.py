@@ -3,19 +3,21 @@
 from __future__ import annotations
 
 import unicodedata
-from dataclasses import asdict, dataclass, replace
-from typing import Any, Protocol, TypeVar
+from dataclasses import replace
+from typing import Protocol, TypeVar
 
 from rapidfuzz import fuzz, process, utils
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.food import Composition, Food, Trait
+from yellow_larder.core.food import Composition, Food
+from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.state import OwnFood
 from yellow_larder.features.household.larder import Larder, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.tables import OwnFood
+from yellow_larder.journal.events import from_json
 from yellow_larder.reference import foods as table
 from yellow_larder.words.errors import UNKNOWN_FOOD, Refused, in_words
 from yellow_larder.words.quantities import read_line
@@ -33,42 +35,14 @@ Source: mean over the grains and pulses of the table.
 """
 
 
-@dataclass(frozen=True, slots=True)
-class NewFood:
-    """A food of one's own, per 100 g as it is packed.
-
-    Attributes:
-        name: what it is called.
-        like: key of the food in the table it keeps and looks most like.
-        kcal: energy.
-        protein_g: protein.
-        fat_g: fat.
-        carbohydrate_g: carbohydrate, fibre included.
-        fibre_g: fibre.
-        water_g: water: its moisture, per cent.
-        litre_g: what a litre of it weighs, poured, g.
-        traits: what the rules need to know; none means those of the food it is like.
-    """
-
-    name: str
-    like: str
-    kcal: float
-    protein_g: float
-    fat_g: float
-    carbohydrate_g: float
-    fibre_g: float
-    water_g: float
-    litre_g: float
-    traits: tuple[Trait, ...] | None = None
-
-
 def all_foods(session: Session) -> dict[str, Food]:
     """Every food of the table and every one of the household's own, by key."""
     return log.once(session, "foods", lambda: table() | _own_foods(session))
 
 
 def _own_foods(session: Session) -> dict[str, Food]:
-    return {f"own-{row.id}": _own(f"own-{row.id}", row.facts) for row in session.scalars(select(OwnFood))}
+    rows = session.scalars(select(OwnFood))
+    return {f"own-{row.id}": _own(f"own-{row.id}", from_json(NewFood, row.facts)) for row in rows}
 
 
 def names_of(foods: dict[str, Food]) -> dict[str, Food]:
@@ -115,16 +89,16 @@ def find_named(words: str, names: dict[str, _T]) -> _T:
 def add_food(larder: Larder, new: NewFood) -> Food:
     """Add a food of one's own to the table."""
     name = tidy_name(new.name, "name")
-    facts = asdict(replace(new, name=name))
+    added = replace(new, name=name)
     try:
-        food = _own("own", facts)
+        food = _own("own", added)
     except OutOfRange as error:
         raise in_words(error) from error
     with writing(larder.engine) as session:
         if plain(name) in names_of(all_foods(session)):
             raise Refused("name", f"“{name}” is in the table already")
         number = log.next_number(session, "food")
-        log.record(session, f"Added the food {name}", [log.Act("food", number, "added", facts)], at=larder.clock())
+        log.record(session, f"Added the food {name}", [log.Act(number, added)], at=larder.clock())
     return replace(food, key=f"own-{number}")
 
 
@@ -133,20 +107,25 @@ def plain(words: str) -> str:
     return " ".join(utils.default_process(unicodedata.normalize("NFKC", words)).split())
 
 
-def _own(key: str, facts: dict[str, Any]) -> Food:
-    like = table().get(facts["like"])
+def _own(key: str, own: NewFood) -> Food:
+    like = table().get(own.like)
     if like is None:
         raise Refused("like", "Pick the food in the table that it keeps and looks most like")
-    loose = facts["litre_g"] / 1000
+    loose = own.litre_g / 1000
     return replace(
         like,
         key=key,
-        name=facts["name"],
+        name=own.name,
         aliases=(),
         group="our own",
-        traits=like.traits if facts["traits"] is None else frozenset(Trait(trait) for trait in facts["traits"]),
+        traits=like.traits if own.traits is None else frozenset(own.traits),
         composition=Composition(
-            **{part: facts[part] for part in ("kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g")}
+            kcal=own.kcal,
+            protein_g=own.protein_g,
+            fat_g=own.fat_g,
+            carbohydrate_g=own.carbohydrate_g,
+            fibre_g=own.fibre_g,
+            water_g=own.water_g,
         ),
         loose_g_ml=loose,
         settled_g_ml=min(loose * _SHAKEN, like.particle_g_ml),

@@ -7,9 +7,8 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from enum import StrEnum
-from typing import Any
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import find_named, names_of, plain
@@ -71,15 +70,6 @@ class Ingredient:
     words: str = ""
     says: str = ""
     nearest: tuple[str, ...] = ()
-
-    def facts(self) -> dict[str, Any]:
-        """As the journal keeps it."""
-        return asdict(self) | {"nearest": list(self.nearest)}
-
-
-def ingredient_of(facts: Mapping[str, Any]) -> Ingredient:
-    """An ingredient as the journal kept it."""
-    return Ingredient(**dict(facts) | {"reading": Reading(facts["reading"]), "nearest": tuple(facts["nearest"])})
 
 
 class Kitchen:

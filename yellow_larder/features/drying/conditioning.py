@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
-from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -16,13 +15,23 @@ from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.drying.events import JarDay, JarRecord
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.events import (
+    Conditioned,
+    DriedAgain,
+    FoundWet,
+    LotConditioned,
+    LotDriedAgain,
+    LotFoundWet,
+    Origin,
+)
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
+from yellow_larder.features.lots.state import Lot, history_of
+from yellow_larder.features.lots.text import say_step
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Lot, Record
-from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere, Refused, in_words
 from yellow_larder.words.quantities import Units, say_mass
 
@@ -101,7 +110,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         mine = find_lot(session, lot)
         food = all_foods(session)[mine.food_key]
         _check_wants(food, mine)
-        if any(facts["lot"] == lot for facts in log.records(session, "jar").values()):
+        if any(each.lot == lot for each in log.records(session, JarRecord).values()):
             raise Refused("lot", "That lot is in its jar already; nothing else goes in with it")
         vessel = container_by_key(jar)
         if vessel.kind is not Kind.JAR:
@@ -112,9 +121,9 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         if jars > MOST_JARS:
             raise Refused("jar", f"That would be {jars} jars; pick a larger one")
         number = log.next_number(session, "jar")
-        facts = {"lot": lot, "jar": jar, "jars": jars, "days": days, "began": day_of(now).isoformat(), "events": []}
+        record = JarRecord(lot, jar, jars, days, day_of(now))
         title = f"Put {food.name} into {jars} jar{'s' if jars > 1 else ''} to condition"
-        log.record(session, title, [log.Act("jar", number, "filled", facts)], at=now)
+        log.record(session, title, [log.Act(number, record, "filled")], at=now)
     return number
 
 
@@ -123,22 +132,20 @@ def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
     now = larder.clock()
     today = day_of(now)
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        before = jar_standing(facts, today)
+        jar = _jar(session, number)
+        before = jar_standing(jar, today)
         if before.phase is JarPhase.DRYER:
             raise Refused("look", "It is back in the dryer: tell when it is in its jar again")
         if look is Look.FREE and before.due is not None and today < before.due:
             raise Refused("look", "It was shaken today already; the next time is tomorrow")
-        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
-        anew = facts | {"events": [*facts["events"], [today.isoformat(), look.value]]}
+        food = all_foods(session)[session.get_one(Lot, jar.lot).food_key]
+        anew = replace(jar, events=(*jar.events, JarDay(today, look)))
         after = jar_standing(anew, today)
-        acts = [log.Act("jar", number, look.value, anew)]
+        acts = [log.Act(number, anew, look.value)]
         if after.phase is JarPhase.DONE and before.phase is not JarPhase.DONE:
-            story = f"{say_day(today)}: conditioned, {after.wanted} days free"
-            acts.append(log.Act("lot", facts["lot"], "conditioned", {"on": today.isoformat(), "story": [story]}))
+            acts.append(log.Act(jar.lot, LotConditioned(today, Conditioned(today, after.wanted))))
         elif after.phase is JarPhase.DRYER:
-            story = f"{say_day(today)}: {look.value} in its jar, back to the dryer"
-            acts.append(log.Act("lot", facts["lot"], "damp", {"story": [story]}))
+            acts.append(log.Act(jar.lot, LotFoundWet(FoundWet(today, look))))
         log.record(session, f"Shook the {food.name}: {look.value}", acts, at=now)
     return after.phase
 
@@ -151,16 +158,12 @@ def back_in_jar(larder: Larder, number: int) -> None:
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if jar_standing(facts, day_of(now)).phase is not JarPhase.DRYER:
+        jar, today = _jar(session, number), day_of(now)
+        if jar_standing(jar, today).phase is not JarPhase.DRYER:
             raise Refused("number", "It is in its jar")
-        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
-        anew = facts | {"events": [*facts["events"], [day_of(now).isoformat(), None]]}
-        story = f"{say_day(day_of(now))}: dried again"
-        acts = [
-            log.Act("jar", number, "back", anew),
-            log.Act("lot", facts["lot"], "dried again", {"story": [story]}),
-        ]
+        food = all_foods(session)[session.get_one(Lot, jar.lot).food_key]
+        anew = replace(jar, events=(*jar.events, JarDay(today, None)))
+        acts = [log.Act(number, anew, "back"), log.Act(jar.lot, LotDriedAgain(DriedAgain(today)))]
         log.record(session, f"Dried the {food.name} again", acts, at=now)
 
 
@@ -168,25 +171,24 @@ def empty_jar(larder: Larder, number: int) -> None:
     """The jar is emptied, done or not; its lot stays."""
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        food = all_foods(session)[session.get_one(Lot, facts["lot"]).food_key]
-        act = log.Act("jar", number, log.GONE, {})
-        log.record(session, f"Emptied the jar of {food.name}", [act], at=now)
+        jar = _jar(session, number)
+        food = all_foods(session)[session.get_one(Lot, jar.lot).food_key]
+        log.record(session, f"Emptied the jar of {food.name}", [log.removed("jar", number)], at=now)
 
 
 def see_jars(larder: Larder) -> JarsView:
     """Every jar that still holds something, what is due first; and what waits for one."""
     today = larder.today()
     with reading(larder.engine) as session:
-        records = log.records(session, "jar")
+        records = log.records(session, JarRecord)
         known, units = all_foods(session), settings(session).units
         lots = {lot.id: lot for lot in session.scalars(select(Lot).where(Lot.mass_g >= CRUMBS_G))}
         jars = [
-            _view(number, facts, lots[facts["lot"]], known[lots[facts["lot"]].food_key], units, today)
-            for number, facts in records.items()
-            if facts["lot"] in lots
+            _view(number, jar, lots[jar.lot], known[lots[jar.lot].food_key], units, today)
+            for number, jar in records.items()
+            if jar.lot in lots
         ]
-        held = {facts["lot"] for facts in records.values()}
+        held = {jar.lot for jar in records.values()}
         waiting = [
             Waiting(
                 lot.id, known[lot.food_key].name, say_mass(lot.mass_g, units), line_of(lot, known[lot.food_key], units)
@@ -210,7 +212,7 @@ def line_of(lot: Lot, food: Food, units: Units) -> str:
 
 
 def _check_wants(food: Food, lot: Lot) -> None:
-    if lot.made == "freeze-dried" or Trait.FREEZE_DRIED in food.traits:
+    if lot.made == Origin.FREEZE_DRIED or Trait.FREEZE_DRIED in food.traits:
         raise Refused("lot", "Freeze-dried food is not conditioned: it absorbs the room's moisture. Close it at once")
     if Trait.MEAT in food.traits:
         raise Refused("lot", "Dried meat is not left at the window: fridge or freezer")
@@ -218,29 +220,25 @@ def _check_wants(food: Food, lot: Lot) -> None:
         raise Refused("lot", "Only what was dried here is conditioned")
 
 
-def _facts(session: Session, number: int) -> dict[str, Any]:
-    row = session.get(Record, ("jar", number))
-    if row is None:
+def _jar(session: Session, number: int) -> JarRecord:
+    found = log.record_of(session, JarRecord, number)
+    if found is None:
         raise NotThere("number", "That jar is emptied")
-    return row.facts
+    return found
 
 
-def _events(facts: dict[str, Any]) -> list[Event]:
-    return [Event(date.fromisoformat(on), Look(look) if look else None) for on, look in facts["events"]]
-
-
-def jar_standing(facts: dict[str, Any], today: date) -> Standing:
+def jar_standing(jar: JarRecord, today: date) -> Standing:
     """How a jar's record stands today."""
     try:
-        return standing(date.fromisoformat(facts["began"]), facts["days"], _events(facts), today)
+        return standing(jar.began, jar.days, [Event(each.on, each.look) for each in jar.events], today)
     except OutOfRange as error:
         raise in_words(error) from error
 
 
-def _view(number: int, facts: dict[str, Any], lot: Lot, food: Food, units: Units, today: date) -> Jar:
-    now = jar_standing(facts, today)
-    vessel = container_by_key(facts["jar"])
-    each_ml = lot.mass_g / food.loose_g_ml / facts["jars"]
+def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today: date) -> Jar:
+    now = jar_standing(jar, today)
+    vessel = container_by_key(jar.jar)
+    each_ml = lot.mass_g / food.loose_g_ml / jar.jars
     return Jar(
         number=number,
         lot=lot.id,
@@ -248,34 +246,32 @@ def _view(number: int, facts: dict[str, Any], lot: Lot, food: Food, units: Units
         form=food.form,
         colour=food.colour,
         mass=say_mass(lot.mass_g, units),
-        jars=facts["jars"],
+        jars=jar.jars,
         jar=vessel.name,
         draw=drawing(vessel),
         level=min(1.0, each_ml / vessel.capacity_ml),
         phase=now.phase,
         free_days=now.free_days,
         wanted=now.wanted,
-        dots=_dots(facts, now, today),
+        dots=_dots(jar, now, today),
         due=now.due,
         overdue_days=now.overdue_days,
-        says=_says(facts, now, today),
+        says=_says(jar, now, today),
         line=line_of(lot, food, units),
-        title=f"{facts['jars']} × {vessel.name}" if facts["jars"] > 1 else vessel.name,
-        story=list(lot.story["lines"]),
+        title=f"{jar.jars} × {vessel.name}" if jar.jars > 1 else vessel.name,
+        story=[say_step(step, units) for step in history_of(lot)],
     )
 
 
-def _dots(facts: dict[str, Any], now: Standing, today: date) -> list[Dot]:
+def _dots(jar: JarRecord, now: Standing, today: date) -> list[Dot]:
     """A dot a day, from the day it was filled to the day it will be done at the earliest."""
-    events = _events(facts)
     seen: dict[date, str] = {}
-    for event in events:
+    for event in jar.events:
         # The worst of a day is what it is remembered by.
         if event.look is not Look.FREE or event.on not in seen:
             seen[event.on] = event.look.value if event.look else seen.get(event.on, "back")
-    began = date.fromisoformat(facts["began"])
-    last = max([began, *seen])
-    days = [began + timedelta(days=n) for n in range(1, (max(today, last) - began).days + 1)]
+    last = max([jar.began, *seen])
+    days = [jar.began + timedelta(days=n) for n in range(1, (max(today, last) - jar.began).days + 1)]
     dots = [Dot(day, seen.get(day, "missed")) for day in days if day in seen or day < today]
     if now.due is not None:
         start = max(now.due, today)
@@ -284,11 +280,11 @@ def _dots(facts: dict[str, Any], now: Standing, today: date) -> list[Dot]:
     return dots[-24:]
 
 
-def _says(facts: dict[str, Any], now: Standing, today: date) -> str:
+def _says(jar: JarRecord, now: Standing, today: date) -> str:
     if now.phase is JarPhase.DONE:
         return "Done: it has proved dry."
     if now.phase is JarPhase.DRYER:
-        seen = next(event.look for event in reversed(_events(facts)) if event.look not in (None, Look.FREE))
+        seen = next(event.look for event in reversed(jar.events) if event.look not in (None, Look.FREE))
         return f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""
     left = now.wanted - now.free_days
     if now.overdue_days:

@@ -2,26 +2,24 @@
 
 from __future__ import annotations
 
-from copy import deepcopy
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
-from typing import Any
 
 from yellow_larder.core.drying import Believe, believe, energy_kwh
+from yellow_larder.features.drying.events import LoadRecord
 from yellow_larder.features.drying.load_state import Running, hours_between, record_of, solids_g
-from yellow_larder.features.drying.loads import mark
+from yellow_larder.features.drying.loads import at_place, mark
 from yellow_larder.features.drying.tray_item import Lying
-from yellow_larder.features.drying.weighing import net_g, number_of, tray_of
+from yellow_larder.features.drying.weighing import net_g, number_of, tray_of, with_tray
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.lots.events import Dried, LotCame, Origin
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.lots.yields import Gives, gives_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Lot
-from yellow_larder.words.dates import say_day
-from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import Units, say_mass, say_temperature
+from yellow_larder.words.quantities import Units, say_mass
 
 _BELIEVED = {
     Believe.DRY: "Dry: the hand and the scale agree. Let it cool, and into the jar.",
@@ -87,7 +85,7 @@ def try_dry(
             raise NotThere("item", "That food is out of the dryer")
         tested = _tested(running, item, numbers, feels_dry=feels_dry, wet_inside=wet_inside, weight=weight)
     if not tested.take_out:
-        mark(larder, number, item, "tested", "Tested the {name}: not dry yet")
+        mark(larder, number, item, "tested", _marked_tested, "Tested the {name}: not dry yet")
     return tested
 
 
@@ -120,18 +118,18 @@ def take_out(
         judged = believe(feels_dry=feels_dry, moisture_pct=moisture, target_pct=lying.course.target_pct)
         if judged is not Believe.DRY and not meant:
             raise Refused("meant", f"{_BELIEVED[judged]} By weight it is at {moisture:.0f} % moisture.")
-        facts = deepcopy(running.facts)
+        load = running.record
         for tray in trays:
-            facts["trays"][tray - 1]["out_at"] = now.isoformat()
-        empty = all(tray["out_at"] for tray in facts["trays"])
+            load = with_tray(load, tray - 1, replace(load.trays[tray - 1], out_at=now))
+        empty = all(tray.out_at for tray in load.trays)
         lot = log.next_number(session, "lot")
         hours = hours_between(running.began_of(item), now)
         came = _came(running, item, wet_g, dry_g, moisture, hours, now)
-        act = log.Act("load", number, log.GONE if empty else "out", facts)
+        act = log.removed("load", number) if empty else log.Act(number, load, "out")
         title = f"Took {say_mass(dry_g, running.household.units)} {lying.food.name} out of the dryer"
-        log.record(session, title, [act, log.Act("lot", lot, "came", came)], at=now)
+        log.record(session, title, [act, log.Act(lot, came)], at=now)
         line = f"{say_mass(dry_g, running.household.units)} {lying.food.name}"
-        return CameOut(lot, line, came["wants_conditioning"], gives_of(session, session.get_one(Lot, lot)))
+        return CameOut(lot, line, came.wants_conditioning, gives_of(session, session.get_one(Lot, lot)))
 
 
 def _moisture(running: Running, item: int, wet_g: float, dry_g: float, *, meant: bool) -> float:
@@ -185,28 +183,26 @@ def _tested(
 
 def _came(
     running: Running, item: int, wet_g: float, dry_g: float, moisture: float, hours: float, now: datetime
-) -> dict[str, Any]:
-    """The lot that trays become, as the journal keeps it."""
+) -> LotCame:
+    """The lot that trays become."""
     lying, household, machine = running.lying[item], running.household, running.machine
     kwh = energy_kwh(machine.watts, machine.duty, min(hours, 2000))
     share = wet_g / sum(tray.wet_g for tray in running.trays)
-    bought = running.facts["items"][item]["coins"] * min(1.0, wet_g / lying.mass_g)
+    bought = running.record.items[item].coins * min(1.0, wet_g / lying.mass_g)
     coins = round(bought + kwh * household.kwh_coins * share)
-    units = household.units
-    done = f"{', '.join(sorted(lying.treatments))}, " if lying.treatments else ""
-    story = (
-        f"{say_day(day_of(now))}: {done}dried in {say_hours(hours)} at {say_temperature(running.air_c, units)}, "
-        f"{say_mass(wet_g, units)} to {say_mass(dry_g, units)}, {moisture:.1f} % moisture"
+    treated = tuple(sorted(lying.treatments))
+    return LotCame(
+        food_key=lying.food.key,
+        came_g=dry_g,
+        came_on=day_of(now),
+        coins=coins or None,
+        moisture_pct=moisture,
+        made=Origin.DRIED,
+        wet_g=wet_g,
+        wants_conditioning=not lying.produce.animal,
+        history=(Dried(day_of(now), hours, running.air_c, wet_g, dry_g, moisture, treated),),
     )
-    return {
-        "food_key": lying.food.key,
-        "came_g": dry_g,
-        "came_on": day_of(now).isoformat(),
-        "coins": coins or None,
-        "price": None,
-        "moisture_pct": moisture,
-        "made": "dried",
-        "wet_g": wet_g,
-        "wants_conditioning": not lying.produce.animal,
-        "story": [story],
-    }
+
+
+def _marked_tested(load: LoadRecord, item: int, now: datetime) -> LoadRecord:
+    return replace(load, tested=at_place(load.tested, item, now))

@@ -9,12 +9,15 @@ from sqlalchemy import select
 from yellow_larder.core.food import Trait
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import line_of
+from yellow_larder.features.drying.events import JarRecord
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.events import Origin
 from yellow_larder.features.lots.lots import CRUMBS_G
+from yellow_larder.features.lots.state import Lot, history_of
+from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.lots.yields import Gives, gives_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot
 from yellow_larder.reference.drying import powders
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.quantities import say_mass
@@ -46,9 +49,11 @@ def made_here(larder: Larder) -> list[Made]:
     """Every lot made here of which something is left, the newest first."""
     with reading(larder.engine) as session:
         known, units = all_foods(session), settings(session).units
-        held = {facts["lot"] for facts in log.records(session, "jar").values()}
+        held = {jar.lot for jar in log.records(session, JarRecord).values()}
         lots = session.scalars(
-            select(Lot).where(Lot.mass_g >= CRUMBS_G, Lot.made != "").order_by(Lot.came_on.desc(), Lot.id.desc())
+            select(Lot)
+            .where(Lot.mass_g >= CRUMBS_G, Lot.made != Origin.BOUGHT)
+            .order_by(Lot.came_on.desc(), Lot.id.desc())
         )
         return [
             Made(
@@ -67,7 +72,7 @@ def made_here(larder: Larder) -> list[Made]:
                 meat=Trait.MEAT in known[lot.food_key].traits,
                 line=line_of(lot, known[lot.food_key], units),
                 gives=gives_of(session, lot),
-                story=list(lot.story["lines"]),
+                story=[say_step(step, units) for step in history_of(lot)],
             )
             for lot in lots
         ]

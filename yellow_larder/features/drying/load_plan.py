@@ -25,7 +25,8 @@ from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.features.catalog.produce_parser import Fresh, read_fresh
 from yellow_larder.features.drying.machines import find_machine
 from yellow_larder.features.drying.tray_item import Lying, Room, say_range, usual_room
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import Machine

@@ -2,10 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import datetime, timedelta
 from enum import StrEnum
-from typing import Any
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -17,17 +16,17 @@ from yellow_larder.core.drying import (
     DryWords,
     Forecast,
     Hours,
-    Treatment,
     Weighing,
     forecast,
     listed,
     stands_still,
 )
+from yellow_larder.features.drying.events import LoadItem, LoadRecord
 from yellow_larder.features.drying.load_plan import Trays, trays_of
 from yellow_larder.features.drying.machines import find_machine
 from yellow_larder.features.drying.tray_item import Lying, Room, say_range
 from yellow_larder.features.household.larder import settings
-from yellow_larder.journal.tables import Record
+from yellow_larder.journal import log
 from yellow_larder.reference.drying import Machine, produce
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import say_mass, say_temperature
@@ -63,52 +62,28 @@ class ToDo:
     item: int
 
 
-@dataclass(slots=True)
-class Tray:
-    """A tray of a load: its food by number, its weights, when it went in and came out."""
-
-    item: int
-    wet_g: float
-    in_at: datetime
-    out_at: datetime | None = None
-    weighings: list[tuple[datetime, float]] = field(default_factory=list)
-
-
 class Running:
     """A load as its record has it."""
 
-    def __init__(self, session: Session, number: int, facts: dict[str, Any], now: datetime) -> None:
-        self.number, self.facts, self.now = number, facts, now
+    def __init__(self, session: Session, number: int, record: LoadRecord, now: datetime) -> None:
+        self.number, self.record, self.now = number, record, now
         self.household = settings(session)
-        self.machine: Machine = find_machine(session, facts["machine"])
-        self.air_c: float = facts["air_c"]
-        self.tray_g: float = facts["tray_g"]
-        self.began = datetime.fromisoformat(facts["began"])
-        self.lying = [self._lying(each) for each in facts["items"]]
-        self.trays = [
-            Tray(
-                each["item"],
-                each["wet_g"],
-                datetime.fromisoformat(each["in_at"]),
-                datetime.fromisoformat(each["out_at"]) if each["out_at"] else None,
-                [(datetime.fromisoformat(at), grams) for at, grams in each["weighings"]],
-            )
-            for each in facts["trays"]
-        ]
-        self.loosened = [datetime.fromisoformat(at) if at else None for at in facts["loosened"]]
+        self.machine: Machine = find_machine(session, record.machine)
+        self.air_c, self.tray_g, self.began = record.air_c, record.tray_g, record.began
+        self.lying = [self._lying(each) for each in record.items]
+        self.trays, self.loosened, self.tested = record.trays, record.loosened, record.tested
         self._forecasts: dict[int, Forecast] = {}
-        self.tested = [datetime.fromisoformat(at) if at else None for at in facts["tested"]]
 
-    def _lying(self, item: dict[str, Any]) -> Lying:
+    def _lying(self, item: LoadItem) -> Lying:
         return Lying(
-            produce()[item["produce"]],
-            item["mass_g"],
-            thickness_mm=item["thickness_mm"],
-            treatments=frozenset(Treatment(each) for each in item["treatments"]),
-            water_pct=item["water_pct"],
+            produce()[item.produce],
+            item.mass_g,
+            thickness_mm=item.thickness_mm,
+            treatments=frozenset(item.treatments),
+            water_pct=item.water_pct,
             machine=self.machine,
             air_c=self.air_c,
-            room=Room(self.facts["room_c"], self.facts["humidity"]),
+            room=Room(self.record.room_c, self.record.humidity),
         )
 
     def trays_in(self, item: int | None = None) -> list[int]:
@@ -127,10 +102,10 @@ class Running:
         """What was weighed of a food, on whichever tray, as shares of what it went in with."""
         found = [
             # A load forgotten for a season is no longer fitted to: what is known of drying ends with 2,000 hours.
-            Weighing(min(hours_between(tray.in_at, at), 2000.0), min(grams / tray.wet_g, 1.04))
+            Weighing(min(hours_between(tray.in_at, each.at), 2000.0), min(each.mass_g / tray.wet_g, 1.04))
             for tray in self.trays
             if tray.item == item
-            for at, grams in tray.weighings
+            for each in tray.weighings
         ]
         return sorted(found, key=lambda each: each.hours)
 
@@ -167,7 +142,7 @@ class Running:
         name, began = self.lying[item].produce.name, self.began_of(item)
         numbers = [n + 1 for n in self.trays_in(item)]
         trays = f"tray {numbers[0]}" if len(numbers) == 1 else f"trays {listed([str(n) for n in numbers])}"
-        weighed = [at for tray in self.trays if tray.item == item for at, _ in tray.weighings]
+        weighed = [each.at for tray in self.trays if tray.item == item for each in tray.weighings]
         tested = self.tested[item]
         last = max([began, *weighed, *([tested] if tested else [])])
         ready = began + timedelta(hours=hours.low)
@@ -284,12 +259,12 @@ class Load:
     trays: list[TrayView]
 
 
-def record_of(session: Session, number: int) -> dict[str, Any]:
+def record_of(session: Session, number: int) -> LoadRecord:
     """The record of a load."""
-    row = session.get(Record, ("load", number))
-    if row is None:
+    found = log.record_of(session, LoadRecord, number)
+    if found is None:
         raise NotThere("number", "That load is out of the dryer")
-    return row.facts
+    return found
 
 
 def view(running: Running) -> Load:
@@ -363,7 +338,7 @@ def _tray(running: Running, n: int, found: Forecast | None) -> TrayView:
         expected_g = target_g
     else:
         expected_g = float(found.share(np.array([hours_between(tray.in_at, running.now)]))[0]) * tray.wet_g
-    last = tray.weighings[-1][1] if tray.weighings else None
+    last = tray.weighings[-1].mass_g if tray.weighings else None
     return TrayView(
         number=n + 1,
         item=tray.item,

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from copy import deepcopy
+from collections.abc import Callable
+from dataclasses import replace
 from datetime import datetime
-from typing import Any
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.drying.events import LoadItem, LoadRecord, LoadTray
 from yellow_larder.features.drying.load_plan import Item, Laying, LoadAsk
 from yellow_larder.features.drying.load_state import Load, Running, record_of, view
 from yellow_larder.features.drying.tray_item import Room
@@ -27,20 +28,12 @@ def start_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> int:
     with writing(larder.engine) as session:
         laying = _laid(session, ask, room)
         number = log.next_number(session, "load")
-        facts = {
-            "machine": laying.machine.key,
-            "air_c": laying.air_c,
-            "tray_g": laying.tray_g,
-            "room_c": laying.room.temperature_c,
-            "humidity": laying.room.humidity,
-            "began": now.isoformat(),
-            "items": [],
-            "trays": [],
-            "loosened": [],
-            "tested": [],
-        } | _more({"items": [], "trays": [], "loosened": [], "tested": []}, laying, now)
+        empty = LoadRecord(
+            laying.machine.key, laying.air_c, laying.tray_g, laying.room.temperature_c, laying.room.humidity, now
+        )
+        load = _with_more(empty, laying, now)
         names = " and ".join(lying.produce.name for lying in laying.lying)
-        log.record(session, f"Put {names} in the dryer", [log.Act("load", number, "began", facts)], at=now)
+        log.record(session, f"Put {names} in the dryer", [log.Act(number, load, "began")], at=now)
     return number
 
 
@@ -52,31 +45,31 @@ def add_to_load(larder: Larder, number: int, item: Item, room: Room | None = Non
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = record_of(session, number)
-        running = Running(session, number, facts, now)
+        record = record_of(session, number)
+        running = Running(session, number, record, now)
         free = running.machine.trays - len(running.trays_in())
         if free < 1:
             raise Refused("line.0", "There is no free tray")
         ask = LoadAsk(items=(item,), machine=running.machine.key, air_c=running.air_c)
-        laying = _laid(session, ask, room or Room(facts["room_c"], facts["humidity"]))
+        laying = _laid(session, ask, room or Room(record.room_c, record.humidity))
         wanted = len(laying.trays)
         if wanted > free or any(laying.left_g):
             raise Refused("line.0", f"That wants {wanted} trays, and {free} {'is' if free == 1 else 'are'} free")
-        anew = facts | _more(facts, laying, now)
+        anew = _with_more(record, laying, now)
         title = f"Put {laying.lying[0].produce.name} in beside the rest"
-        log.record(session, title, [log.Act("load", number, "more", anew)], at=now)
+        log.record(session, title, [log.Act(number, anew, "more")], at=now)
 
 
 def loosen(larder: Larder, number: int, item: int) -> None:
     """The middles of a food's trays were loosened and turned."""
-    mark(larder, number, item, "loosened", "Loosened and turned the {name}")
+    mark(larder, number, item, "loosened", _loosened, "Loosened and turned the {name}")
 
 
 def see_loads(larder: Larder) -> list[Load]:
     """What is in the dryers now, what is due first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        running = [Running(session, n, facts, now) for n, facts in log.records(session, "load").items()]
+        running = [Running(session, n, each, now) for n, each in log.records(session, LoadRecord).items()]
         return sorted((view(each) for each in running), key=lambda load: load.next.due)
 
 
@@ -86,41 +79,59 @@ def _laid(session: Session, ask: LoadAsk, room: Room | None) -> Laying:
     return laying
 
 
-def _more(facts: dict[str, Any], laying: Laying, now: datetime) -> dict[str, Any]:
-    """A load's record with more foods and trays in it."""
-    first = len(facts["items"])
-    items = [
-        {
-            "produce": lying.produce.key,
-            "mass_g": lying.mass_g,
-            "thickness_mm": lying.thickness_mm,
-            "treatments": sorted(lying.treatments),
-            "water_pct": lying.course.start_pct,
-            "coins": coins,
-        }
+def _with_more(load: LoadRecord, laying: Laying, now: datetime) -> LoadRecord:
+    """A load with more foods and trays in it."""
+    first = len(load.items)
+    items = tuple(
+        LoadItem(
+            produce=lying.produce.key,
+            mass_g=lying.mass_g,
+            thickness_mm=lying.thickness_mm,
+            treatments=tuple(sorted(lying.treatments)),
+            water_pct=lying.course.start_pct,
+            coins=coins,
+        )
         for lying, coins in zip(laying.lying, laying.coins, strict=True)
-    ]
-    trays: list[dict[str, Any]] = [
-        {"item": first + item, "wet_g": grams, "in_at": now.isoformat(), "out_at": None, "weighings": []}
-        for item, grams in laying.trays
-    ]
-    nothing: list[str | None] = [None] * len(items)
-    return {
-        "items": facts["items"] + items,
-        "trays": facts["trays"] + trays,
-        "loosened": facts["loosened"] + nothing,
-        "tested": facts["tested"] + nothing,
-    }
+    )
+    nothing = (None,) * len(items)
+    return replace(
+        load,
+        items=load.items + items,
+        trays=load.trays + tuple(LoadTray(first + item, grams, now) for item, grams in laying.trays),
+        loosened=load.loosened + nothing,
+        tested=load.tested + nothing,
+    )
 
 
-def mark(larder: Larder, number: int, item: int, what: str, title: str) -> None:
-    """Write down that something was done to a food of a load: "loosened" or "tested"."""
+Marked = Callable[[LoadRecord, int, datetime], LoadRecord]
+"""A load on which it is written that something was done to one of its foods."""
+
+
+def _loosened(load: LoadRecord, item: int, now: datetime) -> LoadRecord:
+    return replace(load, loosened=at_place(load.loosened, item, now))
+
+
+def at_place(moments: tuple[datetime | None, ...], item: int, now: datetime) -> tuple[datetime | None, ...]:
+    """Moments of which one is now."""
+    return (*moments[:item], now, *moments[item + 1 :])
+
+
+def mark(larder: Larder, number: int, item: int, act: str, marked: Marked, title: str) -> None:
+    """Write down that something was done to a food of a load.
+
+    Args:
+        larder: the larder.
+        number: the load.
+        item: the food, counted from 0.
+        act: what the journal calls it.
+        marked: writes it on the load.
+        title: what the change is called, with the food's {name}.
+    """
     now = larder.clock()
     with writing(larder.engine) as session:
         running = Running(session, number, record_of(session, number), now)
         if item not in running.items_in():
             raise NotThere("item", "That food is out of the dryer")
-        facts = deepcopy(running.facts)
-        facts[what][item] = now.isoformat()
+        anew = marked(running.record, item, now)
         said = title.format(name=running.lying[item].produce.name)
-        log.record(session, said, [log.Act("load", number, what, facts)], at=now)
+        log.record(session, said, [log.Act(number, anew, act)], at=now)

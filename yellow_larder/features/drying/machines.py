@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.drying import Air
+from yellow_larder.features.drying.events import MachineAdded
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -48,7 +49,7 @@ class NewMachine:
 
 def all_machines(session: Session) -> dict[str, Machine]:
     """Every machine of the table and every one of the household's own, by key."""
-    own = {f"own-{n}": _own(n, facts) for n, facts in log.records(session, "machine").items()}
+    own = {f"own-{n}": _own(n, each) for n, each in log.records(session, MachineAdded).items()}
     return machines() | own
 
 
@@ -86,30 +87,35 @@ def add_machine(larder: Larder, new: NewMachine) -> str:
         if not 0 <= new.low_c <= new.high_c <= 95:
             raise Refused("high_c", "From the coolest to the warmest it holds, 95 °C at the most")
         number = log.next_number(session, "machine")
-        facts = asdict(new) | {"name": name, "width": width, "depth": depth, "round": not new.depth.strip()}
-        act = log.Act("machine", number, "added", facts)
-        log.record(session, f"Added the dryer {name}", [act], at=larder.clock())
+        added = MachineAdded(
+            name=name,
+            trays=new.trays,
+            width_mm=width,
+            depth_mm=depth,
+            is_round=not new.depth.strip(),
+            watts=new.watts,
+            low_c=new.low_c,
+            high_c=new.high_c,
+            air=new.air,
+        )
+        log.record(session, f"Added the dryer {name}", [log.Act(number, added)], at=larder.clock())
     return f"own-{number}"
 
 
-def _own(number: int, facts: dict[str, object]) -> Machine:
-    def figure(name: str) -> float:
-        return float(str(facts[name]))
-
-    air = Air(str(facts["air"]))
+def _own(number: int, own: MachineAdded) -> Machine:
     return Machine(
         key=f"own-{number}",
-        name=str(facts["name"]),
-        air=air,
-        trays=int(figure("trays")),
-        width_mm=figure("width"),
-        depth_mm=figure("depth"),
-        is_round=bool(facts["round"]),
-        watts=figure("watts"),
+        name=own.name,
+        air=own.air,
+        trays=own.trays,
+        width_mm=own.width_mm,
+        depth_mm=own.depth_mm,
+        is_round=own.is_round,
+        watts=own.watts,
         duty=_DUTY,
-        low_c=figure("low_c"),
-        high_c=figure("high_c"),
-        step_c=1.0 if air in (Air.MACHINE, Air.OVEN) else 0.0,
-        slower=_SLOWER[air],
+        low_c=own.low_c,
+        high_c=own.high_c,
+        step_c=1.0 if own.air in (Air.MACHINE, Air.OVEN) else 0.0,
+        slower=_SLOWER[own.air],
         source="the household's own figures",
     )

@@ -19,7 +19,7 @@ from yellow_larder.core.drying import (
     slower_for_water,
 )
 from yellow_larder.core.food import Food
-from yellow_larder.features.household.larder import Settings
+from yellow_larder.features.household.events import Settings
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
 from yellow_larder.words.quantities import Units, say_temperature, say_thickness

@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from copy import deepcopy
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 
 from yellow_larder.core.drying import rises
-from yellow_larder.features.drying.load_state import Running, Tray, record_of, solids_g
+from yellow_larder.features.drying.events import LoadRecord, LoadTray, Weight
+from yellow_larder.features.drying.load_state import Running, record_of, solids_g
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
@@ -49,17 +50,15 @@ def weigh_tray(
                 "it weighed without its tray? Food wetter than the table has it comes out a little lighter.",
             )
         kept = [
-            (at_, each)
-            for at_, each in mine.weighings
-            if not (rises(each, grams) if at_ <= when else rises(grams, each))
+            each
+            for each in mine.weighings
+            if not (rises(each.mass_g, grams) if each.at <= when else rises(grams, each.mass_g))
         ]
-        facts = deepcopy(running.facts)
-        facts["trays"][tray - 1]["weighings"] = [
-            [at_.isoformat(), each] for at_, each in sorted([*kept, (when, grams)])
-        ]
+        weighings = tuple(sorted([*kept, Weight(when, grams)], key=lambda each: (each.at, each.mass_g)))
+        anew = with_tray(running.record, tray - 1, replace(mine, weighings=weighings))
         name = running.lying[mine.item].produce.name
         title = f"Weighed tray {tray}, {name}: {say_mass(grams, units)}"
-        log.record(session, title, [log.Act("load", number, "weighed", facts)], at=now)
+        log.record(session, title, [log.Act(number, anew, "weighed")], at=now)
 
 
 def number_of(running: Running, tray: int) -> int:
@@ -69,7 +68,12 @@ def number_of(running: Running, tray: int) -> int:
     return tray - 1
 
 
-def tray_of(running: Running, tray: int) -> Tray:
+def with_tray(load: LoadRecord, n: int, tray: LoadTray) -> LoadRecord:
+    """A load of which one tray stands otherwise."""
+    return replace(load, trays=(*load.trays[:n], tray, *load.trays[n + 1 :]))
+
+
+def tray_of(running: Running, tray: int) -> LoadTray:
     """A tray that is in the dryer still, by its number on screen."""
     return running.trays[number_of(running, tray)]
 
@@ -85,7 +89,7 @@ def net_g(weight: str, tray_g: float) -> float:
     return grams
 
 
-def _weighed_at(at: datetime | None, tray: Tray, now: datetime) -> datetime:
+def _weighed_at(at: datetime | None, tray: LoadTray, now: datetime) -> datetime:
     """When a tray was weighed; refused before it went in and in times to come."""
     if at is None:
         return now
@@ -97,10 +101,10 @@ def _weighed_at(at: datetime | None, tray: Tray, now: datetime) -> datetime:
     return min(when, now)
 
 
-def _check_rise(tray: Tray, when: datetime, grams: float, units: Units) -> None:
+def _check_rise(tray: LoadTray, when: datetime, grams: float, units: Units) -> None:
     """Food does not gain weight in a dryer, neither towards this weighing nor after it."""
-    before = [tray.wet_g, *(each for at, each in tray.weighings if at <= when)][-1]
-    after = next((each for at, each in tray.weighings if at > when), None)
+    before = [tray.wet_g, *(each.mass_g for each in tray.weighings if each.at <= when)][-1]
+    after = next((each.mass_g for each in tray.weighings if each.at > when), None)
     if after is not None and rises(grams, after):
         was = f"It was {say_mass(after, units)} after that"
     elif rises(before, grams):

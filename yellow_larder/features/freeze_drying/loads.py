@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from enum import StrEnum
-from typing import Any
 
 from sqlalchemy.orm import Session
 
@@ -17,8 +16,10 @@ from yellow_larder.core.drying import (
 )
 from yellow_larder.core.food import Food
 from yellow_larder.features.drying.conditioning import line_of
+from yellow_larder.features.drying.events import Weight
 from yellow_larder.features.drying.load_state import hours_between
 from yellow_larder.features.drying.tray_item import Room
+from yellow_larder.features.freeze_drying.events import CameOutAt, FreezeLoadItem, FreezeLoadRecord
 from yellow_larder.features.freeze_drying.plan import (
     PREFIX,
     Chamber,
@@ -28,13 +29,13 @@ from yellow_larder.features.freeze_drying.plan import (
     read_chamber,
 )
 from yellow_larder.features.household.clock import day_of
-from yellow_larder.features.household.larder import Larder, Settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.lots.events import FreezeDried, LotCame, Origin
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Lot, Record
 from yellow_larder.reference import foods
-from yellow_larder.words.dates import say_day
-from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere, Refused, refuse_stops
 from yellow_larder.words.quantities import read_amount, say_mass
 
@@ -96,16 +97,13 @@ def start_freeze_load(larder: Larder, ask: FreezeLoadAsk) -> int:
         chamber = read_chamber(session, ask, None)
         refuse_stops(chamber.findings())
         number = log.next_number(session, "freeze-load")
-        facts = {
-            "dryer": ask.dryer,
-            "items": [asdict(item) for item in ask.items],
-            "began": now.isoformat(),
-            "weighings": [],
-            "out": None,
-        }
+        items = tuple(
+            FreezeLoadItem(item.frozen, food.key, tray.mass_g)
+            for item, food, tray in zip(ask.items, chamber.foods, chamber.trays, strict=True)
+        )
         names = " and ".join(food.name.removeprefix(PREFIX) for food in chamber.foods)
-        act = log.Act("freeze-load", number, "began", facts)
-        log.record(session, f"Put {names} in the freeze dryer", [act], at=now)
+        began = log.Act(number, FreezeLoadRecord(ask.dryer, items, now), "began")
+        log.record(session, f"Put {names} in the freeze dryer", [began], at=now)
     return number
 
 
@@ -117,10 +115,10 @@ def weigh_freeze_load(larder: Larder, number: int, weight: str) -> None:
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if facts["out"]:
+        load = _load(session, number)
+        if load.out:
             raise Refused("number", "It is out already")
-        chamber = read_chamber(session, _ask(facts), None)
+        chamber = _chamber(session, load, None)
         amount = read_amount(weight, "weight")
         wet = sum(tray.mass_g for tray in chamber.trays)
         least = sum(tray.mass_g * (100 - tray.water_pct) / 100 for tray in chamber.trays)
@@ -129,9 +127,9 @@ def weigh_freeze_load(larder: Larder, number: int, weight: str) -> None:
         if amount.mass_g < 0.6 * least:
             said = say_mass(least, chamber.household.units)
             raise Refused("weight", f"Far below the {said} of it that is not water: is all of it on the scale?")
-        anew = facts | {"weighings": [*facts["weighings"], [now.isoformat(), amount.mass_g]]}
+        anew = replace(load, weighings=(*load.weighings, Weight(now, amount.mass_g)))
         title = f"Weighed the freeze dryer's load: {say_mass(amount.mass_g, chamber.household.units)}"
-        log.record(session, title, [log.Act("freeze-load", number, "weighed", anew)], at=now)
+        log.record(session, title, [log.Act(number, anew, "weighed")], at=now)
 
 
 def take_out_freeze_load(larder: Larder, number: int, *, meant: bool = False, room: Room | None = None) -> list[int]:
@@ -142,11 +140,11 @@ def take_out_freeze_load(larder: Larder, number: int, *, meant: bool = False, ro
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if facts["out"]:
+        load = _load(session, number)
+        if load.out:
             raise Refused("number", "It is out already")
-        chamber = read_chamber(session, _ask(facts), room)
-        dry = _agrees(facts)
+        chamber = _chamber(session, load, room)
+        dry = _agrees(load.weighings)
         if not dry and not meant:
             raise Refused(
                 "meant",
@@ -154,20 +152,15 @@ def take_out_freeze_load(larder: Larder, number: int, *, meant: bool = False, ro
                 "thick piece. It would come out soft, and not keep.",
             )
         expected = sum(chamber.dry_g(n) for n in range(len(chamber.foods)))
-        weighed = facts["weighings"][-1][1] if facts["weighings"] else expected
+        weighed = load.weighings[-1].mass_g if load.weighings else expected
         first = log.next_number(session, "lot")
         acts = []
         for n, (food, tray) in enumerate(zip(chamber.foods, chamber.trays, strict=True)):
             mass_g = weighed * chamber.dry_g(n) / expected
-            acts.append(log.Act("lot", first + n, "came", _came(chamber, food, tray, mass_g, facts, now, dry=dry)))
+            acts.append(log.Act(first + n, _came(food, tray, mass_g, load.began, now, dry=dry)))
         lots = [act.subject for act in acts]
-        out = {
-            "at": now.isoformat(),
-            "lots": lots,
-            "room_c": chamber.room.temperature_c,
-            "humidity": chamber.room.humidity,
-        }
-        acts.append(log.Act("freeze-load", number, "out", facts | {"out": out}))
+        out = CameOutAt(now, tuple(lots), chamber.room.temperature_c, chamber.room.humidity)
+        acts.append(log.Act(number, replace(load, out=out), "out"))
         names = " and ".join(food.name for food in chamber.foods)
         log.record(session, f"Took {names} out of the freeze dryer", acts, at=now)
     return lots
@@ -177,11 +170,9 @@ def closed_up(larder: Larder, number: int) -> None:
     """What came out is closed up, or put by: its clock stops."""
     now = larder.clock()
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if not facts["out"]:
+        if not _load(session, number).out:
             raise Refused("number", "It is in the freeze dryer still")
-        act = log.Act("freeze-load", number, log.GONE, {})
-        log.record(session, "Closed up what the freeze dryer gave", [act], at=now)
+        log.record(session, "Closed up what the freeze dryer gave", [log.removed("freeze-load", number)], at=now)
 
 
 def see_freeze_loads(larder: Larder) -> list[FreezeLoad]:
@@ -192,88 +183,74 @@ def see_freeze_loads(larder: Larder) -> list[FreezeLoad]:
 
 def freeze_loads(session: Session, now: datetime) -> list[FreezeLoad]:
     """The same, within a session."""
-    found = [_view(session, n, facts, now) for n, facts in log.records(session, "freeze-load").items()]
+    found = [_view(session, n, each, now) for n, each in log.records(session, FreezeLoadRecord).items()]
     return sorted((each for each in found if each), key=lambda load: load.due)
 
 
 def open_moisture_pct(session: Session, lot: int, now: datetime) -> float | None:
     """Moisture of a freeze-dried lot that has lain open since it came out, %; none if it is closed up."""
-    for facts in log.records(session, "freeze-load").values():
-        out = facts["out"]
-        if out and lot in out["lots"]:
-            chamber = read_chamber(session, _ask(facts), Room(out["room_c"], out["humidity"]))
-            return chamber.moisture_after(hours_between(datetime.fromisoformat(out["at"]), now))
+    for load in log.records(session, FreezeLoadRecord).values():
+        if load.out and lot in load.out.lots:
+            chamber = _chamber(session, load, Room(load.out.room_c, load.out.humidity))
+            return chamber.moisture_after(hours_between(load.out.at, now))
     return None
 
 
-def _facts(session: Session, number: int) -> dict[str, Any]:
-    row = session.get(Record, ("freeze-load", number))
-    if row is None:
+def _load(session: Session, number: int) -> FreezeLoadRecord:
+    found = log.record_of(session, FreezeLoadRecord, number)
+    if found is None:
         raise NotThere("number", "That load is closed up")
-    return row.facts
+    return found
 
 
-def _ask(facts: dict[str, Any]) -> FreezeLoadAsk:
-    return FreezeLoadAsk(items=tuple(FreezeItem(**item) for item in facts["items"]), dryer=facts["dryer"])
+def _chamber(session: Session, load: FreezeLoadRecord, room: Room | None) -> Chamber:
+    items = tuple(FreezeItem(line=item.line, frozen=item.frozen) for item in load.items)
+    contents = [(foods()[item.food_key], item.mass_g) if item.food_key else None for item in load.items]
+    return read_chamber(session, FreezeLoadAsk(items=items, dryer=load.dryer), room, contents)
 
 
-def _weighings(facts: dict[str, Any]) -> list[tuple[datetime, float]]:
-    return [(datetime.fromisoformat(at), grams) for at, grams in facts["weighings"]]
-
-
-def _agrees(facts: dict[str, Any]) -> bool:
+def _agrees(weighings: Sequence[Weight]) -> bool:
     """Whether the last weighing agrees with one two hours or more before it."""
-    weighings = _weighings(facts)
     if len(weighings) < 2:
         return False
-    at, last = weighings[-1]
-    earlier = [each for each in weighings[:-1] if hours_between(each[0], at) >= AGREE_HOURS - 1 / 60]
-    return bool(earlier) and agree(earlier[-1][1], last, max(AGREE_HOURS, hours_between(earlier[-1][0], at)))
+    last = weighings[-1]
+    earlier = [each for each in weighings[:-1] if hours_between(each.at, last.at) >= AGREE_HOURS - 1 / 60]
+    if not earlier:
+        return False
+    before = earlier[-1]
+    return agree(before.mass_g, last.mass_g, max(AGREE_HOURS, hours_between(before.at, last.at)))
 
 
-def _came(
-    chamber: Chamber, food: Food, tray: Tray, mass_g: float, facts: dict[str, Any], now: datetime, *, dry: bool
-) -> dict[str, Any]:
-    units = chamber.household.units
-    hours = hours_between(datetime.fromisoformat(facts["began"]), now)
+def _came(food: Food, tray: Tray, mass_g: float, began: datetime, now: datetime, *, dry: bool) -> LotCame:
     by_weight = max(0.0, 100 - tray.mass_g * (100 - tray.water_pct) / mass_g)
     moisture = food.composition.water_g if dry else max(food.composition.water_g, by_weight)
-    state = "two weighings agreed" if dry else "taken out before two weighings agreed"
-    story = (
-        f"{say_day(day_of(now))}: freeze-dried in {say_hours(hours)}, {say_mass(tray.mass_g, units)} to "
-        f"{say_mass(mass_g, units)}, {state}"
+    return LotCame(
+        food_key=food.key,
+        came_g=mass_g,
+        came_on=day_of(now),
+        moisture_pct=moisture,
+        made=Origin.FREEZE_DRIED,
+        wet_g=tray.mass_g,
+        history=(FreezeDried(day_of(now), hours_between(began, now), tray.mass_g, mass_g, dry),),
     )
-    return {
-        "food_key": food.key,
-        "came_g": mass_g,
-        "came_on": day_of(now).isoformat(),
-        "coins": None,
-        "price": None,
-        "moisture_pct": moisture,
-        "made": "freeze-dried",
-        "wet_g": tray.mass_g,
-        "wants_conditioning": False,
-        "story": [story],
-    }
 
 
-def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -> FreezeLoad | None:
-    out = facts["out"]
-    room = Room(out["room_c"], out["humidity"]) if out else None
-    chamber = read_chamber(session, _ask(facts), room)
+def _view(session: Session, number: int, load: FreezeLoadRecord, now: datetime) -> FreezeLoad | None:
+    out, began = load.out, load.began
+    room = Room(out.room_c, out.humidity) if out else None
+    chamber = _chamber(session, load, room)
     units = chamber.household.units
     run = chamber.phases()
-    began = datetime.fromisoformat(facts["began"])
     frozen_at = began + timedelta(hours=run.freezing)
     dry_low, dry_high = (frozen_at + timedelta(hours=each) for each in (run.drying_low, run.drying_high + run.extra))
-    out_at = datetime.fromisoformat(out["at"]) if out else None
-    lots = [session.get(Lot, lot) for lot in out["lots"]] if out else []
+    out_at = out.at if out else None
+    lots = [session.get(Lot, lot) for lot in out.lots] if out else []
     left = [lot for lot in lots if lot is not None and lot.mass_g >= 1]
     if out and not left:
         return None
     open_hours = chamber.pack_hours()
     pack_by = out_at + timedelta(hours=min(open_hours, 1000)) if out_at else None
-    stage, says, due = _stage(facts, now, frozen_at, dry_low, out_at, pack_by)
+    stage, says, due = _stage(load.weighings, now, frozen_at, dry_low, out_at, pack_by)
     return FreezeLoad(
         number=number,
         says=" and ".join(f"{plan.wet} {plan.name}" for plan in chamber.item_plans()),
@@ -288,7 +265,7 @@ def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -
         share=min(1.0, hours_between(began, now) / hours_between(began, dry_high)),
         wet=say_mass(sum(tray.mass_g for tray in chamber.trays), units),
         dry=say_mass(sum(chamber.dry_g(n) for n in range(len(chamber.foods))), units),
-        weighed=_weighed(facts, chamber.household),
+        weighed=_weighed(load.weighings, chamber.household),
         items=chamber.item_plans(),
         out_at=out_at,
         pack_by=pack_by,
@@ -299,7 +276,7 @@ def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -
 
 
 def _stage(
-    facts: dict[str, Any],
+    weighings: Sequence[Weight],
     now: datetime,
     frozen_at: datetime,
     dry_low: datetime,
@@ -315,11 +292,10 @@ def _stage(
             else "Close it up: it is absorbing moisture from the room"
         )
         return Stage.OPEN, says, pack_by
-    if _agrees(facts):
+    if _agrees(weighings):
         return Stage.DRY, "Dry: take it out and close it at once", now
-    weighings = _weighings(facts)
     if weighings:
-        again = weighings[-1][0] + timedelta(hours=AGREE_HOURS)
+        again = weighings[-1].at + timedelta(hours=AGREE_HOURS)
         return Stage.WEIGHING, "Weigh it again: two weighings two hours apart must agree", again
     if now >= dry_low:
         return Stage.WEIGHING, "Weigh the load, break a thick piece: cold in the middle is ice", dry_low
@@ -327,18 +303,16 @@ def _stage(
     return stage, "Leave it; the door stays closed", dry_low
 
 
-def _weighed(facts: dict[str, Any], household: Settings) -> list[Weighed]:
-    found: list[Weighed] = []
-    weighings: Sequence[tuple[datetime, float]] = _weighings(facts)
-    for n, (at, grams) in enumerate(weighings):
-        agrees = _agrees(facts | {"weighings": facts["weighings"][: n + 1]})
-        found.append(Weighed(at, say_mass(grams, household.units), agrees))
-    return found
+def _weighed(weighings: Sequence[Weight], household: Settings) -> list[Weighed]:
+    return [
+        Weighed(each.at, say_mass(each.mass_g, household.units), _agrees(weighings[: n + 1]))
+        for n, each in enumerate(weighings)
+    ]
 
 
 def moisture_of(session: Session, lot: Lot, now: datetime) -> float | None:
     """Moisture by a lot's record, and by how long it has lain open since; none if it has no record of it."""
-    if lot.made != "freeze-dried":
+    if lot.made != Origin.FREEZE_DRIED:
         return lot.moisture_pct
     by_now = open_moisture_pct(session, lot.id, now)
     return lot.moisture_pct if by_now is None else max(by_now, lot.moisture_pct or 0.0)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
@@ -25,7 +26,8 @@ from yellow_larder.core.food import Food, Trait, dried_mass_g
 from yellow_larder.features.catalog.foods import find_named, plain
 from yellow_larder.features.drying.load_plan import Trays
 from yellow_larder.features.drying.tray_item import Room, usual_room
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import FreezeDryer, freeze_dryers, isotherm_of
@@ -97,7 +99,14 @@ class FreezeLoadPlan:
 class Chamber:
     """A load for the freeze dryer, read."""
 
-    def __init__(self, session: Session, ask: FreezeLoadAsk, room: Room | None = None) -> None:
+    def __init__(
+        self,
+        session: Session,
+        ask: FreezeLoadAsk,
+        room: Room | None = None,
+        contents: Sequence[tuple[Food, float] | None] = (),
+    ) -> None:
+        """Read an ask; of what is in already, the food and how much of it, g, are known."""
         self.ask = ask
         self.household: Settings = settings(session)
         self.room = room or usual_room(self.household)
@@ -108,8 +117,8 @@ class Chamber:
             raise Refused("line.0", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.foods: list[Food] = []
         self.trays: list[Tray] = []
-        for n, item in enumerate(ask.items):
-            food, mass_g = _read(item.line, n)
+        for n, (item, known) in enumerate(zip(ask.items, contents or [None] * len(ask.items), strict=True)):
+            food, mass_g = known or _read(item.line, n)
             self.foods.append(food)
             self.trays.append(_tray(food, mass_g, frozen=item.frozen))
         self.per_tray_g = LAYER_G_M2 * self.dryer.width_mm * self.dryer.depth_mm / 1e6
@@ -218,10 +227,15 @@ def plan_freeze_load(larder: Larder, ask: FreezeLoadAsk, room: Room | None = Non
         return read_chamber(session, ask, room).plan()
 
 
-def read_chamber(session: Session, ask: FreezeLoadAsk, room: Room | None) -> Chamber:
+def read_chamber(
+    session: Session,
+    ask: FreezeLoadAsk,
+    room: Room | None,
+    contents: Sequence[tuple[Food, float] | None] = (),
+) -> Chamber:
     """A load, read; a figure out of range is refused in words."""
     try:
-        return Chamber(session, ask, room)
+        return Chamber(session, ask, room, contents)
     except OutOfRange as error:
         raise in_words(error) from error
 

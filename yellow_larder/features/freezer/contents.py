@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from enum import StrEnum
-from typing import Any
 
 import numpy as np
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.lots.events import LotCame, LotFrozen
 from yellow_larder.features.lots.lots import find_lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Record
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import say_mass, say_temperature
@@ -72,9 +73,18 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
         if ask.lot is not None and find_lot(session, ask.lot).food_key != cold.food.key:
             raise Refused("line", "That lot is of another food")
         number = log.next_number(session, "freezing")
-        facts = asdict(ask) | {"went_in": larder.clock().isoformat(), "taken_out": None}
+        freezing = Freezing(
+            food_key=cold.food.key,
+            mass_g=cold.amount_g,
+            container=ask.container,
+            freezer_c=ask.freezer_c,
+            moving=ask.moving,
+            hold=ask.hold,
+            lot=ask.lot,
+            went_in=larder.clock(),
+        )
         title = f"Put {say_mass(cold.amount_g, cold.household.units)} {cold.food.name} into the freezer"
-        log.record(session, title, [log.Act("freezing", number, "in", facts)], at=larder.clock())
+        log.record(session, title, [log.Act(number, freezing, "in")], at=larder.clock())
     return number
 
 
@@ -85,15 +95,15 @@ def take_out(larder: Larder, number: int, *, early: bool = False) -> None:
         Refused: its hold is not over yet, and it was not said that this is meant.
     """
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if facts["taken_out"]:
+        freezing = _freezing(session, number)
+        if freezing.taken_out:
             raise Refused("number", "It is out already")
-        view = _view(session, number, facts, larder.clock())
+        view = _view(session, number, freezing, larder.clock())
         if view.phase is not Phase.DONE and not early:
             raise Refused("early", f"The hold is not over: {view.next.lower()} Eggs in the middle may live on.")
-        anew = facts | {"taken_out": larder.clock().isoformat()}
+        anew = replace(freezing, taken_out=larder.clock())
         title = f"Took {view.food} out of the freezer"
-        log.record(session, title, [log.Act("freezing", number, "out", anew)], at=larder.clock())
+        log.record(session, title, [log.Act(number, anew, "out")], at=larder.clock())
 
 
 def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
@@ -103,28 +113,26 @@ def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
         Refused: it is still colder than the room's dew point, and it was not said that this is meant.
     """
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if not facts["taken_out"]:
+        freezing = _freezing(session, number)
+        if not freezing.taken_out:
             raise Refused("number", "It is in the freezer still")
-        cold = Cold(session, _ask(facts))
-        view = _view(session, number, facts, larder.clock())
+        cold = _cold(session, freezing)
+        view = _view(session, number, freezing, larder.clock())
         if view.phase is not Phase.READY and not early:
             water = cold.early_water_g(view.middle_c)
             raise Refused("early", f"Too cold to open: about {water:.0f} g of water would settle on it. {view.next}")
-        today = larder.today().isoformat()
-        acts = [log.Act("freezing", number, log.GONE, {})]
-        lot = facts["lot"]
+        acts = [log.removed("freezing", number)]
+        lot = freezing.lot
         if lot is None:
             lot = log.next_number(session, "lot")
-            came = {"food_key": cold.food.key, "came_g": cold.amount_g, "came_on": today, "coins": None, "price": None}
-            acts.append(log.Act("lot", lot, "came", came))
-        stayed = datetime.fromisoformat(facts["taken_out"]) - datetime.fromisoformat(facts["went_in"])
+            acts.append(log.Act(lot, LotCame(cold.food.key, cold.amount_g, larder.today())))
+        stayed = freezing.taken_out - freezing.went_in
         kept = stayed >= timedelta(hours=cold.freeze.ends_hours(cold.hold)) - timedelta(minutes=5)
         if kept:
-            acts.append(log.Act("lot", lot, "frozen", {"on": today}))
+            acts.append(log.Act(lot, LotFrozen(larder.today())))
         title = f"Opened {view.food}, {'frozen through' if kept else 'not frozen through'}"
         log.record(session, title, acts, at=larder.clock())
-    return int(lot)
+    return lot
 
 
 def in_freezer(larder: Larder) -> list[InFreezer]:
@@ -135,29 +143,32 @@ def in_freezer(larder: Larder) -> list[InFreezer]:
 
 def freezings(session: Session, now: datetime) -> list[InFreezer]:
     """The same, within a session."""
-    views = [_view(session, n, facts, now) for n, facts in log.records(session, "freezing").items()]
+    views = [_view(session, n, each, now) for n, each in log.records(session, Freezing).items()]
     order = [Phase.READY, Phase.DONE, Phase.THAWING, Phase.HOLDING, Phase.COOLING]
     return sorted(views, key=lambda each: (order.index(each.phase), each.out_at))
 
 
-def _facts(session: Session, number: int) -> dict[str, Any]:
-    row = session.get(Record, ("freezing", number))
-    if row is None:
+def _freezing(session: Session, number: int) -> Freezing:
+    found = log.record_of(session, Freezing, number)
+    if found is None:
         raise NotThere("number", "That is not in the freezer any more")
-    return row.facts
+    return found
 
 
-def _ask(facts: dict[str, Any]) -> FreezeAsk:
-    return FreezeAsk(**{key: value for key, value in facts.items() if key not in ("went_in", "taken_out")})
+def _cold(session: Session, of: Freezing) -> Cold:
+    ask = FreezeAsk(
+        line=of.line, container=of.container, freezer_c=of.freezer_c, moving=of.moving, hold=of.hold, lot=of.lot
+    )
+    return Cold(session, ask, (all_foods(session)[of.food_key], of.mass_g) if of.food_key else None)
 
 
-def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -> InFreezer:
-    cold = Cold(session, _ask(facts))
+def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> InFreezer:
+    cold = _cold(session, freezing)
     units = cold.household.units
-    went_in = datetime.fromisoformat(facts["went_in"])
+    went_in = freezing.went_in
     cold_at = went_in + timedelta(hours=cold.freeze.middle_cold_hours())
     out_at = went_in + timedelta(hours=cold.freeze.ends_hours(cold.hold))
-    taken_out = datetime.fromisoformat(facts["taken_out"]) if facts["taken_out"] else None
+    taken_out = freezing.taken_out
     open_at = taken_out + timedelta(hours=cold.thaw.dry_hours()) if taken_out else None
     if taken_out and open_at:
         phase = Phase.READY if now >= open_at else Phase.THAWING
@@ -191,7 +202,7 @@ def _view(session: Session, number: int, facts: dict[str, Any], now: datetime) -
         middle=say_temperature(middle, units),
         share=min(1.0, (now - since).total_seconds() / length),
         line=f"{say_mass(cold.amount_g, units)} {cold.food.name}",
-        lot=facts["lot"],
+        lot=freezing.lot,
     )
 
 

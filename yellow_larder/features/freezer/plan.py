@@ -26,7 +26,8 @@ from yellow_larder.core.freezing import (
 )
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods, read_food_line
-from yellow_larder.features.household.larder import Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import settings
 from yellow_larder.reference import stuff_of
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import Refused, in_words
@@ -115,11 +116,12 @@ class FreezePlan:
 class Cold:
     """An ask read against the larder: the food, its packages, and the cold they meet."""
 
-    def __init__(self, session: Session, ask: FreezeAsk) -> None:
+    def __init__(self, session: Session, ask: FreezeAsk, content: tuple[Food, float] | None = None) -> None:
+        """Read an ask, or what is in already: then its food, and how much of it, g."""
         self.ask = ask
         self.household: Settings = settings(session)
         self.food: Food
-        self.food, self.amount_g = read_food_line(ask.line, all_foods(session))
+        self.food, self.amount_g = content or read_food_line(ask.line, all_foods(session))
         self.container: Container = container_by_key(ask.container)
         if not 0 <= ask.hold < len(HOLDS):
             raise Refused("hold", "Pick one of the schools")

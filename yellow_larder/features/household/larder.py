@@ -3,28 +3,29 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import asdict, dataclass, replace
+from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 from pathlib import Path
-from typing import Any
 
 from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import pressure_kpa
 from yellow_larder.core.errors import OutOfRange, check_range
-from yellow_larder.core.keeping import School, ageing_rate
+from yellow_larder.core.keeping import ageing_rate
 from yellow_larder.features.household.clock import day_of, on_the_wall, utc_now
+from yellow_larder.features.household.events import PlaceMade, Settings
+from yellow_larder.features.household.state import Household, Place
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import close_database, make_database, open_database, reading, writing
+from yellow_larder.journal.events import from_json
 from yellow_larder.journal.file import Hold, hold
-from yellow_larder.journal.tables import About, Household, Place
+from yellow_larder.journal.tables import About
 from yellow_larder.reference import packets
 from yellow_larder.reference.faces import JOINS, cannot_be_printed
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere, Outdated, Refused, in_words
-from yellow_larder.words.quantities import Units
 
 LONGEST_NAME = 80
 
@@ -34,37 +35,6 @@ CLOCKS_DIFFER = timedelta(minutes=5)
 
 ROOM_C = (1.0, 45.0)
 """The coldest and the warmest room that anybody packs in, °C; all sums hold for it. Source: our judgement."""
-
-
-@dataclass(frozen=True, slots=True)
-class Settings:
-    """Who eats here, the room they pack in, and how they like to see things.
-
-    Attributes:
-        name: what the household is called.
-        people: how many eat, as long as nobody is named.
-        kcal_per_person_day: what one of them eats in a day, likewise.
-        units: the measures they think in.
-        altitude_m: height of the house above the sea.
-        room_c: temperature of the room they pack in, °C.
-        humidity: relative humidity of that room, 0–1.
-        school: whose word they take on shelf life.
-        packet_sizes: ratings of the absorber packets they keep, mL.
-        currency: the sign put before sums of money; may be empty.
-        kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
-    """
-
-    name: str = "Our larder"
-    people: int = 2
-    kcal_per_person_day: float = 2200
-    units: Units = Units.METRIC
-    altitude_m: float = 0
-    room_c: float = 20
-    humidity: float = 0.5
-    school: School = School.CUSTOMARY
-    packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
-    currency: str = ""
-    kwh_coins: float = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -160,8 +130,8 @@ def open_larder(
 
 def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: bool) -> None:
     acts = [
-        log.Act("household", 1, "settled", asdict(Settings())),
-        log.Act("place", 1, "made", _place_facts(first_place or NewPlace("Pantry"))),
+        log.Act(1, Settings()),
+        log.Act(1, _place_made(first_place or NewPlace("Pantry"))),
     ]
     with writing(engine) as session:
         log.record(session, "Opened the larder", acts, at=at)
@@ -195,18 +165,10 @@ _PLACES = select(Place).order_by(Place.id)
 
 
 def _settings(session: Session) -> Settings:
-    facts: dict[str, Any] = dict(session.get_one(Household, 1).facts)
+    kept = from_json(Settings, session.get_one(Household, 1).facts)
     coldest, warmest = ROOM_C
-    return Settings(
-        **facts
-        | {
-            # A file of before may have a room that nobody packs in.
-            "room_c": min(max(facts["room_c"], coldest), warmest),
-            "units": Units(facts["units"]),
-            "school": School(facts["school"]),
-            "packet_sizes": tuple(facts["packet_sizes"]),
-        }
-    )
+    # A file of before may have a room that nobody packs in.
+    return replace(kept, room_c=min(max(kept.room_c, coldest), warmest))
 
 
 def current_settings(larder: Larder) -> Settings:
@@ -243,20 +205,18 @@ def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Set
     )
     with writing(larder.engine) as session:
         check_based_on(session, "household", 1, based_on, lambda: settings(session))
-        act = log.Act("household", 1, "settled", asdict(tidy))
-        log.record(session, "Changed the household", [act], at=larder.clock())
+        log.record(session, "Changed the household", [log.Act(1, tidy)], at=larder.clock())
     return tidy
 
 
 def add_place(larder: Larder, new: NewPlace) -> int:
     """Add a place to put packages; returns its number."""
-    facts = _place_facts(new)
+    made = _place_made(new)
     with writing(larder.engine) as session:
-        if session.scalar(select(Place.id).where(Place.name == facts["name"])):
-            raise Refused("name", f"There is already a place called {facts['name']}")
+        if session.scalar(select(Place.id).where(Place.name == made.name)):
+            raise Refused("name", f"There is already a place called {made.name}")
         number = log.next_number(session, "place")
-        act = log.Act("place", number, "made", facts)
-        log.record(session, f"Added the place {facts['name']}", [act], at=larder.clock())
+        log.record(session, f"Added the place {made.name}", [log.Act(number, made)], at=larder.clock())
     return number
 
 
@@ -297,7 +257,7 @@ def tidy_name(name: str, field_name: str) -> str:
     return tidy
 
 
-def _place_facts(new: NewPlace) -> dict[str, Any]:
+def _place_made(new: NewPlace) -> PlaceMade:
     try:
         ageing_rate(new.mean_c, new.warmest_c - new.mean_c, 2)
         check_range("humidity", new.humidity, 0, 1, "")
@@ -311,13 +271,13 @@ def _place_facts(new: NewPlace) -> dict[str, Any]:
         raise Refused("shelves", "Between 1 and 12 shelves can be drawn")
     if not 300 <= new.width_mm <= 6000:
         raise Refused("width_mm", "Shelves are between 30 cm and 6 m wide")
-    return {
-        "name": tidy_name(new.name, "name"),
-        "sort": new.sort,
-        "shelves": new.shelves,
-        "width_mm": new.width_mm,
-        "mean_c": new.mean_c,
-        "swing_c": new.warmest_c - new.mean_c,
-        "warmest_month": new.warmest_month,
-        "humidity": new.humidity,
-    }
+    return PlaceMade(
+        name=tidy_name(new.name, "name"),
+        sort=new.sort,
+        shelves=new.shelves,
+        width_mm=new.width_mm,
+        mean_c=new.mean_c,
+        swing_c=new.warmest_c - new.mean_c,
+        warmest_month=new.warmest_month,
+        humidity=new.humidity,
+    )

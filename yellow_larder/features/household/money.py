@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 
-from yellow_larder.features.household.larder import Settings
+from yellow_larder.features.household.events import Settings
 from yellow_larder.words.errors import Refused
 
 MOST_COINS = 10_000_000

@@ -3,18 +3,17 @@
 from __future__ import annotations
 
 import re
-from dataclasses import asdict, dataclass, replace
-from typing import Any
+from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.planning import Activity, Body, Reckoned, Sex, energy_need, protein_need
-from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Record
 from yellow_larder.reference import usual_body
 from yellow_larder.words.errors import NotThere, Refused, in_words
 from yellow_larder.words.quantities import Units, read_amount, read_length_mm, say_length, say_mass
@@ -112,10 +111,10 @@ class EatersView:
 def appetite(session: Session, year: int) -> Appetite:
     """What the household eats in a day."""
     always = [
-        (_need(facts, year), facts["count"])
-        for facts in log.records(session, "eater").values()
+        (_need(each, year), each.count)
+        for each in log.records(session, EaterKept).values()
         # Of a year before somebody was born, the others ate.
-        if facts["weeks"] is None and facts["birth_year"] <= year
+        if each.weeks is None and each.birth_year <= year
     ]
     if not always:
         household = settings(session)
@@ -130,9 +129,9 @@ def appetite(session: Session, year: int) -> Appetite:
 
 def at_table(session: Session, days: float) -> float:
     """How many sit down to a meal on average over the days ahead, guests counted for the weeks they stay."""
-    eaters = log.records(session, "eater").values()
-    always = sum(facts["count"] for facts in eaters if facts["weeks"] is None)
-    guests = sum(facts["count"] * min(facts["weeks"] * 7, days) for facts in eaters if facts["weeks"] is not None)
+    eaters = log.records(session, EaterKept).values()
+    always = sum(each.count for each in eaters if each.weeks is None)
+    guests = sum(each.count * min(each.weeks * 7, days) for each in eaters if each.weeks is not None)
     return (always or settings(session).people) + (guests / days if days else 0)
 
 
@@ -143,8 +142,8 @@ def eaters(larder: Larder) -> EatersView:
         units = settings(session).units
         versions = log.versions(session, "eater")
         rows = [
-            EaterView(number, versions[number], _as_typed(facts, units), _age(facts, year), _need(facts, year))
-            for number, facts in log.records(session, "eater").items()
+            EaterView(number, versions[number], _as_typed(each, units), _age(each, year), _need(each, year))
+            for number, each in log.records(session, EaterKept).items()
         ]
         return EatersView(rows, appetite(session, year))
 
@@ -153,40 +152,40 @@ def need_of(larder: Larder, eater: Eater) -> Need:
     """What somebody needs in a day, before they are kept."""
     with reading(larder.engine) as session:
         household = settings(session)
-    return _need(_facts(eater, household, larder.today().year), larder.today().year)
+    return _need(_kept(eater, household, larder.today().year), larder.today().year)
 
 
 def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based_on: int | None = None) -> int:
     """Add an eater, or change the one of that number from the version it was shown in; returns the number."""
     with writing(larder.engine) as session:
-        facts = _facts(eater, settings(session), larder.today().year)
+        kept = _kept(eater, settings(session), larder.today().year)
         if number is None:
-            number, title = log.next_number(session, "eater"), f"{facts['name']} eats here now"
+            number, title = log.next_number(session, "eater"), f"{kept.name} eats here now"
         else:
             old = _eater(session, number)
             units = settings(session).units
             check_based_on(session, "eater", number, based_on, lambda: _as_typed(old, units))
-            title = f"Changed what {old['name']} needs"
-        log.record(session, title, [log.Act("eater", number, "kept", facts)], at=larder.clock())
+            title = f"Changed what {old.name} needs"
+        log.record(session, title, [log.Act(number, kept)], at=larder.clock())
     return number
 
 
 def remove_eater(larder: Larder, number: int, *, based_on: int | None = None) -> None:
     """Somebody eats here no longer."""
     with writing(larder.engine) as session:
-        name = _eater(session, number)["name"]
+        name = _eater(session, number).name
         check_based_on(session, "eater", number, based_on)
-        log.record(session, f"{name} no longer eats here", [log.Act("eater", number, log.GONE, {})], at=larder.clock())
+        log.record(session, f"{name} no longer eats here", [log.removed("eater", number)], at=larder.clock())
 
 
-def _eater(session: Session, number: int) -> dict[str, Any]:
-    row = session.get(Record, ("eater", number))
-    if row is None:
+def _eater(session: Session, number: int) -> EaterKept:
+    kept = log.record_of(session, EaterKept, number)
+    if kept is None:
         raise NotThere("number", "That eater is not there any more")
-    return row.facts
+    return kept
 
 
-def _facts(eater: Eater, household: Settings, year: int) -> dict[str, Any]:
+def _kept(eater: Eater, household: Settings, year: int) -> EaterKept:
     """What is kept of an eater, checked; heights and weights in cm and kg."""
     if not year - OLDEST <= eater.birth_year <= year:
         raise Refused("birth_year", f"The year they were born lies between {year - OLDEST} and {year}")
@@ -204,41 +203,54 @@ def _facts(eater: Eater, household: Settings, year: int) -> dict[str, Any]:
         energy_need(age_years=year - eater.birth_year, sex=eater.sex, body=body, activity=eater.activity)
     except OutOfRange as error:
         raise in_words(error) from error
-    return asdict(replace(eater, name=tidy_name(eater.name, "name"), height="", weight="")) | {
-        "height": height,
-        "weight": weight,
-    }
+    return EaterKept(
+        name=tidy_name(eater.name, "name"),
+        birth_year=eater.birth_year,
+        sex=eater.sex,
+        activity=eater.activity,
+        height_cm=height,
+        weight_kg=weight,
+        count=eater.count,
+        weeks=eater.weeks,
+        kcal=eater.kcal,
+    )
 
 
-def _age(facts: dict[str, Any], year: int) -> int:
+def _age(kept: EaterKept, year: int) -> int:
     """Age in a year, within the ages that the equations are asked for."""
-    return min(max(year - int(facts["birth_year"]), 0), OLDEST)
+    return min(max(year - kept.birth_year, 0), OLDEST)
 
 
-def _need(facts: dict[str, Any], year: int) -> Need:
-    age = _age(facts, year)
-    sex, activity = Sex(facts["sex"]), Activity(facts["activity"])
-    usual = usual_body(age, sex)
-    body = Body(facts["height"] or usual.height_cm, facts["weight"] or usual.weight_kg)
-    energy = energy_need(age_years=age, sex=sex, body=body, activity=activity)
-    if facts["kcal"] is not None:
-        energy = Reckoned(facts["kcal"], _OWN_FIGURE)
+def _need(kept: EaterKept, year: int) -> Need:
+    age = _age(kept, year)
+    usual = usual_body(age, kept.sex)
+    body = Body(kept.height_cm or usual.height_cm, kept.weight_kg or usual.weight_kg)
+    energy = energy_need(age_years=age, sex=kept.sex, body=body, activity=kept.activity)
+    if kept.kcal is not None:
+        energy = Reckoned(kept.kcal, _OWN_FIGURE)
     protein = protein_need(age_years=age, weight_kg=body.weight_kg)
-    return Need(energy.value, protein.value, energy.working, protein.working, _assumed(facts))
+    return Need(energy.value, protein.value, energy.working, protein.working, _assumed(kept))
 
 
-def _assumed(facts: dict[str, Any]) -> str:
-    missing = [part for part in ("height", "weight") if not facts[part]]
+def _assumed(kept: EaterKept) -> str:
+    missing = [part for part, said in (("height", kept.height_cm), ("weight", kept.weight_kg)) if not said]
     if not missing:
         return ""
     return f"{' and '.join(missing)} not said: the usual for the age"
 
 
-def _as_typed(facts: dict[str, Any], units: Units) -> Eater:
-    height = say_length(facts["height"] * 10, units) if facts["height"] else ""
-    weight = say_mass(facts["weight"] * 1000, units) if facts["weight"] else ""
-    spelled = {"sex": Sex(facts["sex"]), "activity": Activity(facts["activity"])}
-    return Eater(**facts | spelled | {"height": height, "weight": weight})
+def _as_typed(kept: EaterKept, units: Units) -> Eater:
+    return Eater(
+        name=kept.name,
+        birth_year=kept.birth_year,
+        sex=kept.sex,
+        activity=kept.activity,
+        height=say_length(kept.height_cm * 10, units) if kept.height_cm else "",
+        weight=say_mass(kept.weight_kg * 1000, units) if kept.weight_kg else "",
+        count=kept.count,
+        weeks=kept.weeks,
+        kcal=kept.kcal,
+    )
 
 
 def _read_height_cm(text: str, units: Units) -> float | None:

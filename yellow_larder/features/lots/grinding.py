@@ -8,14 +8,14 @@ from yellow_larder.core.keeping import Packing, School
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.events import GroundUp, LotCame, LotTaken, Origin
 from yellow_larder.features.lots.lots import find_lot
+from yellow_larder.features.lots.state import Lot, history_of
 from yellow_larder.features.lots.yields import Gives, gives_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.tables import Lot
 from yellow_larder.reference import lives
 from yellow_larder.reference.drying import powders
-from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import read_amount, say_mass
 
@@ -61,22 +61,18 @@ def grind(larder: Larder, lot: int, amount: str = "") -> Ground:
         share = mass_g / mine.came_g
         number = log.next_number(session, "lot")
         conditioned = mine.conditioned_on is not None or not mine.wants_conditioning
-        came = {
-            "food_key": powder.key,
-            "came_g": mass_g,
-            "came_on": day_of(now).isoformat(),
-            "coins": round(mine.coins * share) if mine.coins else None,
-            "price": None,
-            "moisture_pct": moisture,
-            "made": "ground",
-            "wet_g": (mine.wet_g or _fresh_g(mine.came_g, moisture, pieces.fresh_water_g)) * share,
-            "wants_conditioning": not conditioned,
-            "story": [*mine.story["lines"], f"{say_day(day_of(now))}: ground"],
-        }
-        acts = [
-            log.Act("lot", lot, "ground", {"mass_g": min(mass_g, mine.mass_g)}),
-            log.Act("lot", number, "came", came),
-        ]
+        came = LotCame(
+            food_key=powder.key,
+            came_g=mass_g,
+            came_on=day_of(now),
+            coins=round(mine.coins * share) if mine.coins else None,
+            moisture_pct=moisture,
+            made=Origin.GROUND,
+            wet_g=(mine.wet_g or _fresh_g(mine.came_g, moisture, pieces.fresh_water_g)) * share,
+            wants_conditioning=not conditioned,
+            history=(*history_of(mine), GroundUp(day_of(now))),
+        )
+        acts = [log.Act(lot, LotTaken(min(mass_g, mine.mass_g)), "ground"), log.Act(number, came)]
         said = say_mass(mass_g, units)
         log.record(session, f"Ground {said} {pieces.name} to powder", acts, at=now)
         before, after = (lives()[each.life, Packing.AIR].days.by(School.CUSTOMARY) / 30.44 for each in (pieces, powder))

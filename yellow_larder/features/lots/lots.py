@@ -10,9 +10,10 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.events import LotCame, LotWeighed
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.tables import Lot
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import read_amount, say_mass
 
@@ -41,9 +42,7 @@ def set_cupboard(larder: Larder, food: str, amount: str) -> None:
         if not acts and abs(brought) < CRUMBS_G:
             raise Refused("cupboard", "That is what is written already")
         if brought >= CRUMBS_G:
-            facts = {"food_key": food, "came_g": brought, "came_on": larder.today().isoformat()}
-            number = log.next_number(session, "lot")
-            acts = [log.Act("lot", number, "came", facts | {"coins": None, "price": None})]
+            acts = [log.Act(log.next_number(session, "lot"), LotCame(food, brought, larder.today()))]
         said = say_mass(mass_g, settings(session).units) if mass_g else "nothing"
         log.record(session, f"In the cupboard: {said} of {wanted.name}", acts, at=larder.clock())
 
@@ -65,7 +64,7 @@ def _weighed(lots: Sequence[Lot], mass_g: float) -> list[log.Act]:
             break
         left = max(0.0, lot.mass_g - gone)
         gone -= lot.mass_g - left
-        acts.append(log.Act("lot", lot.id, "weighed", {"mass_g": left}))
+        acts.append(log.Act(lot.id, LotWeighed(left)))
     return acts
 
 

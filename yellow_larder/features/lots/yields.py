@@ -9,9 +9,11 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.drying import water_back_g
 from yellow_larder.core.food import Food, nutrients
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import settings
 from yellow_larder.features.household.money import say_money
-from yellow_larder.journal.tables import Lot
+from yellow_larder.features.lots.events import Origin
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.reference.drying import produce
 from yellow_larder.words.quantities import say_kcal, say_mass
 
@@ -45,7 +47,7 @@ def gives_of(session: Session, lot: Lot) -> Gives:
     wet_g = (lot.wet_g or lot.came_g) * lot.mass_g / lot.came_g
     water = water_back_g(wet_g, lot.mass_g) if wet_g > lot.mass_g else 0.0
     cups = lot.mass_g / food.loose_g_ml / _CUP_ML
-    ground = lot.made == "ground"
+    ground = lot.made == Origin.GROUND
     return Gives(
         yields=_yields(lot, wet_g, household),
         water=f"{say_mass(water, household.units)} of water to put back" if water and not ground else "",
@@ -82,7 +84,7 @@ def _cup(cups: float, water: float, household: Settings) -> str:
 def _unit(lot: Lot, wet_g: float, cups: float, water: float, household: Settings) -> str:
     """One can of beans is one cup dried and wants 5½ oz of water."""
     row = next((each for each in produce().values() if each.dried == lot.food_key and each.unit_g), None)
-    if row is None or lot.made != "dried":
+    if row is None or lot.made != Origin.DRIED:
         return ""
     units = wet_g / row.unit_g
     word = f"can of {row.name.removeprefix('cooked ')}" if row.unit == "can" else row.unit

@@ -17,7 +17,7 @@ from yellow_larder.core.air import (
 )
 from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.food import Food, nutrients, person_days
-from yellow_larder.features.household.larder import Settings
+from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.people import Appetite
 from yellow_larder.features.packing.plan import Packed, PacketShape, SizingSchool, packets_by_size
 from yellow_larder.features.packing.request import Ask, Sizing

@@ -3,26 +3,26 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import asdict, dataclass, replace
+from dataclasses import dataclass, replace
 from datetime import date
-from typing import Any
 
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.keeping import School
+from yellow_larder.core.packing import gel_code
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.lots.events import LotTaken
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
-from yellow_larder.features.packing.plan import Lasts, Packed, Plan
+from yellow_larder.features.packages.events import Contained, Filling, PackagePacked, Portion
+from yellow_larder.features.packing.plan import Packed, Plan
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask, read_container
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.projections import GEL
-from yellow_larder.journal.tables import Place
 from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import Refused
@@ -68,27 +68,22 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
         if not 1 <= chosen <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
-        facts = shared_facts(session, ask, planned, day, chosen) | {"against": against}
         first = log.next_number(session, "package")
         groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
-        acts = [
-            log.Act("package", first + n, "packed", facts | own_facts(group, planned)) for n, group in enumerate(groups)
-        ]
-        title = f"Packed {len(acts)} × {planned.full.mass} {planned.food.name}"
+        packages = [contained(session, ask, planned, group, shelf=chosen, against=against) for group in groups]
+        title = f"Packed {len(packages)} × {planned.full.mass} {planned.food.name}"
         check_lot_holds(session, ask, planned)
-        acts += off_the_lot(session, ask.lot, planned.food.key, sum(act.facts["mass_g"] for act in acts))
         stock = Stock(session)
-        taken = _off_the_supplies(stock, acts, day) if day == today else []
-        acts += taken
+        # Of what was packed on a day that is past, the counts know already.
+        taken = [*stock.takes(packages), *stock.opens(packages, day)] if day == today else []
+        acts = [
+            *(log.Act(first + n, PackagePacked(what, day)) for n, what in enumerate(packages)),
+            *off_the_lot(session, ask.lot, planned.food.key, sum(what.mass_g for what in packages)),
+            *taken,
+        ]
         change = log.record(session, title, acts, at=larder.clock())
-        numbers = [act.subject for act in acts if act.kind == "package"]
+        numbers = list(range(first, first + len(packages)))
         return Batch(change.id, numbers, title, stock.say_taken(taken))
-
-
-def _off_the_supplies(stock: Stock, acts: list[log.Act], on: date) -> list[log.Act]:
-    """What packing takes off the supplies; of what was packed on a day that is past, the counts know already."""
-    packages = [act.facts for act in acts if act.kind == "package"]
-    return [*stock.takes(packages), *stock.opens(packages, on)]
 
 
 def stop_overridden(ask: Ask, planned: Plan) -> str:
@@ -145,52 +140,64 @@ def off_the_lot(session: Session, number: int | None, food_key: str, mass_g: flo
     lot = find_lot(session, number)
     if lot.food_key != food_key:
         return []
-    return [log.Act("lot", number, "packed", {"mass_g": min(mass_g, lot.mass_g)})]
+    return [log.Act(number, LotTaken(min(mass_g, lot.mass_g)), "packed")]
 
 
-def shared_facts(session: Session, ask: Ask, planned: Plan, day: date, shelf: int) -> dict[str, Any]:
-    """What all containers of the batch have in common, as the journal keeps it."""
+def contained(
+    session: Session,
+    ask: Ask,
+    planned: Plan,
+    group: Packed,
+    *,
+    shelf: int,
+    against: str,
+    packets: Mapping[int, int] | None = None,
+) -> Contained:
+    """What a container of a plan is once it is closed.
+
+    Args:
+        session: where the food is read.
+        ask: what is on the bench.
+        planned: its plan.
+        group: the containers that it is one of.
+        shelf: where it will stand.
+        against: what the label says of a stop that was overridden; empty if there is none.
+        packets: its absorbers by rating; none means those of the plan.
+    """
     food = all_foods(session)[planned.food.key]
-    container = read_container(ask, settings(session).units)
-    return {
-        "food_key": food.key,
-        "food_name": food.name,
-        "form": food.form,
-        "colour": food.colour,
-        "container_key": container.key,
-        "closing": planned.closing.value,
-        "outer": ask.outer,
-        "moisture_pct": planned.food.moisture_pct,
-        "packed_on": day.isoformat(),
-        "place_id": planned.place,
-        "shelf": shelf,
-        "q10": life_classes()[food.life].q10,
-        **lasts_facts(planned.lasts),
-    }
+    filling = filling_of(group, planned)
+    by_size = {each.size_ml: each.count for each in group.packets} if packets is None else packets
+    return Contained(
+        contents=(Portion(food.key, food.name, food.form, food.colour, filling.mass_g),),
+        container_key=read_container(ask, settings(session).units).key,
+        closing=planned.closing,
+        outer=ask.outer,
+        kcal=filling.kcal,
+        packets={str(size): n for size, n in by_size.items()} | _gel_in(planned),
+        moisture_pct=planned.food.moisture_pct,
+        level=filling.level,
+        place_id=planned.place,
+        shelf=shelf,
+        q10=life_classes()[food.life].q10,
+        lasts={school: each.life for school, each in planned.lasts.items()},
+        closed=filling.closed,
+        against=against,
+        draws_in=planned.draws_in,
+    )
 
 
-def lasts_facts(lasts: Mapping[School, Lasts]) -> dict[str, float | None]:
-    """What is kept with a package of how long it lasts."""
-    facts: dict[str, float | None] = {}
-    for school, each in lasts.items():
-        facts[f"{school.value}_days"] = each.base_days
-        facts[f"{school.value}_most"] = each.most_days
-    return facts
+def filling_of(group: Packed, planned: Plan) -> Filling:
+    """What follows from how much is in the containers of a group."""
+    return Filling(
+        mass_g=group.mass_g,
+        kcal=group.kcal,
+        level=group.food_height_mm / planned.draw.inner_mm,
+        closed=replace(planned.closed, void_ml=group.void_ml, packed_ml=group.packed_ml),
+    )
 
 
-def own_facts(group: Packed, planned: Plan) -> dict[str, Any]:
-    """What differs between the full ones and a last one."""
-    return {
-        "mass_g": group.mass_g,
-        "kcal": group.kcal,
-        "packets": {str(packet.size_ml): packet.count for packet in group.packets} | gel_in(planned),
-        "level": group.food_height_mm / planned.draw.inner_mm,
-        "closed": asdict(replace(planned.closed, void_ml=group.void_ml, packed_ml=group.packed_ml)),
-    }
-
-
-def gel_in(planned: Plan) -> dict[str, int]:
-    """Packets of gel that go into each, by what stands on them."""
+def _gel_in(planned: Plan) -> dict[str, int]:
+    """Desiccant that goes into each, by code."""
     if planned.damp is None or not planned.damp.gel_packets:
         return {}
-    return {f"{GEL}{planned.damp.gel_each_g:g}": planned.damp.gel_packets}
+    return {gel_code(planned.damp.gel_each_g): planned.damp.gel_packets}

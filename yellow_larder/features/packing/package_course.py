@@ -7,11 +7,12 @@ from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
 from yellow_larder.features.catalog.containers import container_by_key
-from yellow_larder.features.household.larder import Settings
-from yellow_larder.features.packing.plan import Closed
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.events import Closed
+from yellow_larder.features.packages.state import Package as StoredPackage
 from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
-from yellow_larder.journal.tables import Package as StoredPackage
-from yellow_larder.journal.tables import Place
+from yellow_larder.journal.events import from_json
 from yellow_larder.reference import life_classes, lives_of, walls_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
 
@@ -98,7 +99,7 @@ def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course
         container_by_key(package.container_key),
         Closing(package.closing),
         place,
-        Closed(**package.closed),
+        from_json(Closed, package.closed),
         mass_g=package.mass_g,
         moisture_pct=package.moisture_pct,
     )

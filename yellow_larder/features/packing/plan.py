@@ -14,6 +14,7 @@ from yellow_larder.core.food import Nutrients
 from yellow_larder.core.keeping import Best, Ends, School
 from yellow_larder.core.packing import Guard
 from yellow_larder.features.catalog.containers import Drawing
+from yellow_larder.features.packages.events import Closed, Life
 from yellow_larder.features.packing.request import Sizing
 from yellow_larder.reference import packets
 
@@ -109,20 +110,10 @@ class Lasts:
         base, most = (None if math.isinf(each) else each for each in (best.base_days, best.most_days))
         return Lasts(base, most, best.ends)
 
-
-@dataclass(frozen=True, slots=True)
-class Closed:
-    """How a package was closed, as it is kept with it: enough to reckon anew what becomes of it elsewhere."""
-
-    void_ml: float
-    packed_ml: float
-    opened_a_day: float
-    gel_g: float
-    waxed: bool
-    room_c: float
-    room_humidity: float
-    room_kpa: float
-    vacuum_share: float | None = None
+    @property
+    def life(self) -> Life:
+        """As it is kept with a package."""
+        return Life(self.base_days, self.most_days)
 
 
 @dataclass(frozen=True, slots=True)

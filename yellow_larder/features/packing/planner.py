@@ -21,10 +21,14 @@ from yellow_larder.features.catalog.containers import drawing, say_container
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.clock import day_of
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.people import Appetite, appetite
+from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.lots import is_unproven, lot_of, wants_proof
+from yellow_larder.features.lots.state import Lot, history_of
+from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.packing.best_by import best_by_of, keeps_too_short
 from yellow_larder.features.packing.container_fill import Packer, packets_in_all
 from yellow_larder.features.packing.moisture_course import damp_inside
@@ -40,10 +44,10 @@ from yellow_larder.features.packing.request import (
     usual_closing,
 )
 from yellow_larder.features.packing.verdict import short_of, verdict_on, with_outer
+from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot, Place
 from yellow_larder.words.errors import Refused, in_words
 from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_temperature
@@ -65,7 +69,7 @@ def plan(larder: Larder, ask: Ask) -> Plan:
 def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
     today = packed_on or day_of(now)
-    log.read_records(session, "eater", "supply")
+    log.read_records(session, EaterKept, SupplyRecord)
     household = settings(session)
     food, amount = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)
@@ -210,7 +214,7 @@ def _plan(on: _OnBench) -> Plan:
         place=place.id,
         place_name=place.name,
         frozen=ask.frozen,
-        story=list(lot.story["lines"]) if lot else [],
+        story=[say_step(step, household.units) for step in history_of(lot)] if lot else [],
         cost=say_money(on.coins, household) if on.coins else "",
         packing_cost=say_money(to_pack, household) if to_pack is not None else "",
         cost_per_1000_kcal=say_money(on.coins / total.kcal * 1000, household) if on.coins and total.kcal else "",

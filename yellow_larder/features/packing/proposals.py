@@ -6,7 +6,6 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
-from typing import Any
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -30,16 +29,19 @@ from yellow_larder.core.packing import (
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
+from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.lots import is_unproven, lot_of
+from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
 from yellow_larder.features.packing.package_course import bests_of, course_of
 from yellow_larder.features.packing.request import Ask, Opened, find_place, read_food, usual_closing
-from yellow_larder.features.supplies.stock import Sort, Stock
+from yellow_larder.features.supplies.events import Sort
+from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot, Place
 from yellow_larder.reference import DAYS_PER_YEAR, containers
 from yellow_larder.words.dates import say_best_by
 from yellow_larder.words.errors import Refused
@@ -271,26 +273,25 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
 def _offers(stock: Stock) -> list[_Offer]:
     """What there is to put food into: the table's containers, and bags cut down that are in stock."""
     tried = [each for each in containers().values() if each.kind is not Kind.PACKET]
-    cut = [each["key"] for each in stock.records.values() if each["key"].startswith("own:") and each["count"]]
+    cut = [each.key for each in stock.records.values() if each.key.startswith("own:") and each.count]
     own = [container_by_key(key) for key in cut]
     found = []
     for container in [*tried, *own]:
         supply = stock.container(container)
-        facts: dict[str, Any] = supply[1] if supply else {}
+        count, coins = (supply[1].count, supply[1].coins) if supply else (0, None)
         once, litre = _USUAL_COINS[container.kind]
-        coins = facts.get("coins")
         price = float(coins) if coins is not None else once + litre * closed_volume_ml(container) / 1000
         bought = not container.key.startswith("own:")
-        found.append(_Offer(container, int(facts.get("count", 0)), price, coins is None and bought, bought))
+        found.append(_Offer(container, count, price, coins is None and bought, bought))
     return found
 
 
 def _packet_coins_per_ml(stock: Stock) -> float:
     """What a millilitre of packet costs: the mean of what was paid, or the usual."""
     paid = [
-        each["coins"] / (each["per_pack"] * int(each["key"]))
+        each.coins / (each.per_pack * int(each.key))
         for each in stock.records.values()
-        if each["sort"] == Sort.PACKETS and each.get("coins")
+        if each.sort is Sort.PACKETS and each.coins
     ]
     return sum(paid) / len(paid) if paid else _PACKET_COINS_PER_ML
 

@@ -16,7 +16,7 @@ from yellow_larder.core.planning import may_meet_absorber
 from yellow_larder.features.catalog.containers import container_by_key, own_bag
 from yellow_larder.features.catalog.foods import find_food
 from yellow_larder.features.household.larder import places_in
-from yellow_larder.journal.tables import Place
+from yellow_larder.features.household.state import Place
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
 

@@ -8,28 +8,15 @@ from datetime import date, timedelta
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.planning.events import Purse
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.tables import Lot
 from yellow_larder.words.dates import say_day
-
-
-@dataclass(frozen=True, slots=True)
-class Purse:
-    """Money for the store.
-
-    Attributes:
-        weekly_coins: what comes in every week.
-        since: the day the first of those weeks began.
-        carried_coins: what was over from before.
-    """
-
-    weekly_coins: int
-    since: date
-    carried_coins: int = 0
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,15 +44,13 @@ def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> No
         else:
             began = _week_began(old, today)
             new = Purse(coins, began, _carried(session, old, began))
-        facts = {"weekly_coins": coins, "since": new.since.isoformat(), "carried_coins": new.carried_coins}
         title = f"{say_money(coins, settings(session))} a week for the store"
-        log.record(session, title, [log.Act("purse", 1, "set", facts)], at=larder.clock())
+        log.record(session, title, [log.Act(1, new)], at=larder.clock())
 
 
 def purse_in(session: Session) -> Purse | None:
     """The purse, if a week's sum was ever said."""
-    facts = log.records(session, "purse").get(1)
-    return Purse(**facts | {"since": date.fromisoformat(facts["since"])}) if facts else None
+    return log.records(session, Purse).get(1)
 
 
 def _week_began(purse: Purse, today: date) -> date:

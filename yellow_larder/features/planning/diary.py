@@ -6,7 +6,6 @@ import calendar
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
-from typing import Any
 
 import numpy as np
 from sqlalchemy import func, select, true
@@ -17,14 +16,15 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.food import Food
 from yellow_larder.core.planning import average_g, totals_g
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.catalog.ingredient_parser import LONGEST_LINE, Kitchen, Reading, ingredient_of
+from yellow_larder.features.catalog.ingredient_parser import LONGEST_LINE, Kitchen, Reading
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.versions import check_based_on
-from yellow_larder.features.planning.meals import IngredientView, MealKind, counted_g, ingredients, kitchen_in, view_of
+from yellow_larder.features.planning.events import DayWritten, DiaryItem, FoodTried, MealKept, MealKind
+from yellow_larder.features.planning.meals import IngredientView, counted_g, kitchen_in, view_of
+from yellow_larder.features.planning.state import DiaryDay, items_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import DiaryDay
 from yellow_larder.words.dates import check_day, say_day, say_month
 from yellow_larder.words.errors import NotThere, Refused, in_words
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
@@ -136,12 +136,12 @@ def write_day(larder: Larder, day: date, items: Sequence[Written], *, based_on: 
     with writing(larder.engine) as session:
         check_based_on(session, "diary", number, based_on)
         if items:
-            act = log.Act("diary", number, "wrote", _facts(session, day, items))
+            act = log.Act(number, _written(session, day, items), "wrote")
             title = f"Wrote {say_day(day)} in the diary"
         elif session.get(DiaryDay, day) is None:
             raise NotThere("day", f"Nothing is written on {say_day(day)}")
         else:
-            act = log.Act("diary", number, log.GONE, {})
+            act = log.removed("diary", number)
             title = f"Took {say_day(day)} out of the diary"
         log.record(session, title, [act], at=larder.clock())
 
@@ -157,12 +157,12 @@ def add_to_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
         raise Refused("items", "Write at least one line")
     with writing(larder.engine) as session:
         row = session.get(DiaryDay, day)
-        there = [item for item in row.items["items"] if _says_something(item)] if row is not None else []
+        there = [item for item in items_of(row) if item.is_something] if row is not None else []
         _check_many(len(there) + len(items))
-        facts = _facts(session, day, items)
+        written = _written(session, day, items)
         # A day on which nothing was used, written so, is no longer one: its empty line goes.
         fresh = row is None or not there
-        act = log.Act("diary", day.toordinal(), "wrote" if fresh else "added", facts)
+        act = log.Act(day.toordinal(), written, "wrote" if fresh else "added")
         log.record(session, f"Wrote {say_day(day)} in the diary", [act], at=larder.clock())
 
 
@@ -171,24 +171,20 @@ def _check_many(lines: int) -> None:
         raise Refused("items", f"A day holds {MOST_ITEMS} lines at most")
 
 
-def _says_something(item: dict[str, Any]) -> bool:
-    return item["meal"] is not None or item["line"] is not None or bool(item["name"])
-
-
-def _facts(session: Session, day: date, items: Sequence[Written]) -> dict[str, Any]:
+def _written(session: Session, day: date, items: Sequence[Written]) -> DayWritten:
     """Lines of a day as kept, and what they take from the larder."""
     foods = all_foods(session)
     kitchen = kitchen_in(session)
-    meals = log.records(session, "meal")
+    meals = log.records(session, MealKept)
     everybody = appetite(session, day.year).people
     used: dict[str, float] = {}
     kept = []
     for item in items:
-        facts, takes = _item(item, kitchen, foods, meals, everybody)
-        kept.append(facts)
+        one, takes = _item(item, kitchen, foods, meals, everybody)
+        kept.append(one)
         for food, mass_g in takes.items():
             used[food] = used.get(food, 0.0) + mass_g
-    return {"items": kept, "used_g": used}
+    return DayWritten(tuple(kept), used)
 
 
 def month(larder: Larder, year: int, number: int) -> MonthView:
@@ -200,7 +196,7 @@ def month(larder: Larder, year: int, number: int) -> MonthView:
     with reading(larder.engine) as session:
         foods, units = all_foods(session), settings(session).units
         eating = appetite(session, year)
-        meals = log.records(session, "meal")
+        meals = log.records(session, MealKept)
         rows = {row.day: row for row in session.scalars(select(DiaryDay).where(DiaryDay.day.between(first, last)))}
         kept_ever = session.scalar(select(func.count()).select_from(DiaryDay)) or 0
         to_pick = _to_pick(session, meals)
@@ -242,33 +238,30 @@ def ever_eaten(session: Session) -> set[str]:
     """Keys of the foods that the diary ever counted, or that the household said it has tried."""
     use = func.json_each(DiaryDay.used_g).table_valued("key")
     used = session.scalars(select(use.c.key).select_from(DiaryDay).join(use, true()).distinct())
-    return set(used) | {facts["food"] for facts in log.records(session, "tried").values()}
+    return set(used) | {each.food for each in log.records(session, FoodTried).values()}
 
 
 def _item(
-    item: Written, kitchen: Kitchen, foods: dict[str, Food], meals: dict[int, dict[str, Any]], everybody: float
-) -> tuple[dict[str, Any], dict[str, float]]:
+    item: Written, kitchen: Kitchen, foods: dict[str, Food], meals: dict[int, MealKept], everybody: float
+) -> tuple[DiaryItem, dict[str, float]]:
     """A line of a day as kept, and what it takes from the larder."""
     if item.meal is not None:
         if item.meal not in meals:
             raise NotThere("items", "That meal is not there any more; pick another")
-        facts = meals[item.meal]
+        meal = meals[item.meal]
         try:
             eaters = check_range("eaters", everybody if item.eaters is None else item.eaters, 0.5, 200, "")
         except OutOfRange as error:
             raise in_words(error) from error
-        one = counted_g(ingredients(facts), foods, seasonings=False)
-        takes = {food: mass_g * eaters / facts["eaters"] for food, mass_g in one.items()}
-        return {"meal": item.meal, "name": facts["name"], "eaters": item.eaters, "line": None}, takes
+        one = counted_g(meal.lines, foods, seasonings=False)
+        takes = {food: mass_g * eaters / meal.eaters for food, mass_g in one.items()}
+        return DiaryItem(item.meal, meal.name, item.eaters, None), takes
     if not item.line.strip():
-        return {"meal": None, "name": "", "eaters": None, "line": None}, {}
+        return DiaryItem(None, "", None, None), {}
     read = kitchen.read(item.line)
     if len(item.line) > LONGEST_LINE:
         raise Refused("line", read.says)
-    return (
-        {"meal": None, "name": "", "eaters": None, "line": read.facts()},
-        counted_g([read], foods, seasonings=False),
-    )
+    return DiaryItem(None, "", None, read), counted_g([read], foods, seasonings=False)
 
 
 def _columns(used: Sequence[dict[str, float]]) -> tuple[list[str], Indices, Numbers]:
@@ -313,13 +306,13 @@ def _day(
     day: date,
     version: int,
     row: DiaryDay | None,
-    meals: dict[int, dict[str, Any]],
+    meals: dict[int, MealKept],
     foods: dict[str, Food],
     units: Units,
 ) -> DayView:
     if row is None:
         return DayView(day, version, day.weekday(), False, "", [], [], 0.0, "", 0)
-    items = [_shown(item, meals, foods, units) for item in row.items["items"]]
+    items = [_shown(item, meals, foods, units) for item in items_of(row)]
     kcal = _kcal(row.used_g, foods)
     by_energy = sorted(row.used_g, key=lambda key: -_kcal({key: row.used_g[key]}, foods))
     return DayView(
@@ -336,23 +329,23 @@ def _day(
     )
 
 
-def _shown(item: dict[str, Any], meals: dict[int, dict[str, Any]], foods: dict[str, Food], units: Units) -> WrittenView:
-    name = meals[item["meal"]]["name"] if item["meal"] in meals else item["name"]
-    line = view_of(ingredient_of(item["line"]), foods, units) if item["line"] else None
-    return WrittenView(item["meal"], name, item["eaters"], line)
+def _shown(item: DiaryItem, meals: dict[int, MealKept], foods: dict[str, Food], units: Units) -> WrittenView:
+    name = meals[item.meal].name if item.meal in meals else item.name
+    line = view_of(item.line, foods, units) if item.line else None
+    return WrittenView(item.meal, name, item.eaters, line)
 
 
 def _says(item: WrittenView) -> str:
     return item.line.text if item.line else item.meal_name
 
 
-def _to_pick(session: Session, meals: dict[int, dict[str, Any]]) -> list[ToPick]:
+def _to_pick(session: Session, meals: dict[int, MealKept]) -> list[ToPick]:
     """Meals to pick from, those written most often lately first."""
     times: dict[int, int] = dict.fromkeys(meals, 0)
-    lately = session.execute(select(DiaryDay.items).order_by(DiaryDay.day.desc()).limit(60)).scalars()
+    lately = session.scalars(select(DiaryDay).order_by(DiaryDay.day.desc()).limit(60))
     for day in lately:
-        for item in day["items"]:
-            if item["meal"] in times:
-                times[item["meal"]] += 1
-    order = sorted(meals, key=lambda number: (-times[number], -meals[number]["per_month"], meals[number]["name"]))
-    return [ToPick(n, meals[n]["name"], MealKind(meals[n]["kind"]), times[n]) for n in order]
+        for item in items_of(day):
+            if item.meal in times:
+                times[item.meal] += 1
+    order = sorted(meals, key=lambda number: (-times[number], -meals[number].per_month, meals[number].name))
+    return [ToPick(n, meals[n].name, meals[n].kind, times[n]) for n in order]

@@ -4,13 +4,11 @@ from __future__ import annotations
 
 import re
 from collections.abc import Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import dataclass
 from datetime import date, timedelta
-from enum import StrEnum
-from typing import Any
 
 import numpy as np
-from sqlalchemy import func, select
+from sqlalchemy import func, select, true
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
@@ -23,30 +21,23 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.household.people import appetite, at_table
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.lots.lots import cupboard_g
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.planning.diary import eaten_in_all
-from yellow_larder.features.planning.meals import counted_g, ingredients
+from yellow_larder.features.planning.events import Basis, GoalSet, MealKept, Period
+from yellow_larder.features.planning.meals import counted_g
+from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.tables import DiaryDay, Package
 from yellow_larder.words.errors import NotThere, Refused, in_words
 from yellow_larder.words.quantities import COUNT, read_count
 
 _LENGTH = re.compile(rf"^(?P<count>{COUNT})\s*(?P<unit>days?|weeks?|months?|years?)$", re.IGNORECASE)
-_DAYS = {"day": 1.0, "week": 7.0, "month": DAYS_PER_MONTH, "year": 12 * DAYS_PER_MONTH}
+_DAYS = {Period.DAY: 1.0, Period.WEEK: 7.0, Period.MONTH: DAYS_PER_MONTH, Period.YEAR: 12 * DAYS_PER_MONTH}
 _LONGEST_DAYS = 7305.0
 """Twenty years."""
 
 _DIARY_DAYS = 366
 """The master list rests on the last year of the diary: what was eaten longer ago says little of next month."""
-
-
-class Basis(StrEnum):
-    """What the master list rests on."""
-
-    PLANNED = "planned"
-    DIARY = "diary"
-    BOTH = "both"
-    """Of each meal and food the larger: neither a plan nor a habit is left out."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,26 +97,27 @@ class Wanted:
 
 def goal_in(session: Session) -> Goal:
     """The goal as it stands: a month of every meal, until another is set."""
-    facts = log.records(session, "goal").get(1)
-    if facts is None:
+    kept = log.records(session, GoalSet).get(1)
+    if kept is None:
         return Goal()
-    return Goal(**facts | {"basis": Basis(facts["basis"]), "meals": tuple(facts["meals"])})
+    length = f"{kept.count:g} {kept.period.value}{'' if kept.count == 1 else 's'}"
+    return Goal(length, kept.meals, kept.basis, kept.keep_years, kept.seasonings)
 
 
 def set_goal(larder: Larder, goal: Goal, *, based_on: int | None = None) -> None:
     """Set what the household wants to be ready for, from the version it was shown in."""
-    read_days(goal.length)
+    count, period = _read_length(goal.length)
     try:
         check_range("keep_years", goal.keep_years, 0.1, 40, "years")
     except OutOfRange as error:
         raise in_words(error) from error
     with writing(larder.engine) as session:
         check_based_on(session, "goal", 1, based_on, lambda: goal_in(session))
-        known = log.records(session, "meal")
+        known = log.records(session, MealKept)
         if any(number not in known for number in goal.meals):
             raise NotThere("meals", "One of those meals is not there any more")
-        act = log.Act("goal", 1, "set", asdict(goal) | {"meals": sorted(goal.meals)})
-        log.record(session, f"The goal is {goal.length.strip()}", [act], at=larder.clock())
+        kept = GoalSet(count, period, tuple(sorted(goal.meals)), goal.basis, goal.keep_years, goal.seasonings)
+        log.record(session, f"The goal is {goal.length.strip()}", [log.Act(1, kept)], at=larder.clock())
 
 
 def read_days(length: str) -> float:
@@ -135,13 +127,18 @@ def read_days(length: str) -> float:
         >>> read_days("6 weeks"), round(read_days("3 months"), 1)
         (42.0, 91.3)
     """
+    count, period = _read_length(length)
+    return count * _DAYS[period]
+
+
+def _read_length(length: str) -> tuple[float, Period]:
     found = _LENGTH.match(" ".join(length.split()))
     if found is None:
         raise Refused("length", "Write how long, such as 6 weeks or 3 months")
-    days = read_count(found["count"]) * _DAYS[found["unit"].lower().rstrip("s")]
-    if not 1 <= days <= _LONGEST_DAYS:
+    count, period = read_count(found["count"]), Period(found["unit"].lower().rstrip("s"))
+    if not 1 <= count * _DAYS[period] <= _LONGEST_DAYS:
         raise Refused("length", "A goal lies between a day and 20 years")
-    return days
+    return count, period
 
 
 def wanted_in(session: Session, today: date) -> Wanted:
@@ -150,11 +147,11 @@ def wanted_in(session: Session, today: date) -> Wanted:
     days = read_days(goal.length)
     foods = all_foods(session)
     chosen = {
-        number: facts
-        for number, facts in log.records(session, "meal").items()
+        number: meal
+        for number, meal in log.records(session, MealKept).items()
         if not goal.meals or number in goal.meals
     }
-    recipes = [counted_g(ingredients(facts), foods, seasonings=goal.seasonings) for facts in chosen.values()]
+    recipes = [counted_g(meal.lines, foods, seasonings=goal.seasonings) for meal in chosen.values()]
     since = today - timedelta(days=_DIARY_DAYS)
     eaten, diary_days = eaten_in_all(session, since) if goal.basis is not Basis.PLANNED else ({}, 0)
     here, cupboard = _on_shelves(session), cupboard_g(session)
@@ -165,9 +162,9 @@ def wanted_in(session: Session, today: date) -> Wanted:
     for row, recipe in enumerate(recipes):
         for key, mass_g in recipe.items():
             recipe_g[row, column[key]] = mass_g
-    for_eaters = np.array([facts["eaters"] for facts in chosen.values()], dtype=float)
+    for_eaters = np.array([meal.eaters for meal in chosen.values()], dtype=float)
     per_table = per_table_g(recipe_g, for_eaters, people)
-    planned = occasions(np.array([facts["per_month"] for facts in chosen.values()], dtype=float), days / DAYS_PER_MONTH)
+    planned = occasions(np.array([meal.per_month for meal in chosen.values()], dtype=float), days / DAYS_PER_MONTH)
     cooked = _cooked(session, since, list(chosen), diary_days, days)
     times = {Basis.PLANNED: planned, Basis.DIARY: cooked, Basis.BOTH: np.maximum(planned, cooked)}[goal.basis]
     whole = eaten_g(np.array([eaten.get(key, 0.0) for key in keys]), diary_days, days)
@@ -177,7 +174,7 @@ def wanted_in(session: Session, today: date) -> Wanted:
         goal=goal,
         days=days,
         foods=[foods[key] for key in keys],
-        meals=[WantedMeal(number, facts["name"], facts["kind"]) for number, facts in chosen.items()],
+        meals=[WantedMeal(number, meal.name, meal.kind) for number, meal in chosen.items()],
         table=Table(
             recipe_g=per_table,
             times=times,
@@ -208,11 +205,16 @@ def _cooked(session: Session, since: date, meals: Sequence[int], diary_days: int
     counts = np.zeros(len(meals))
     if not diary_days:
         return counts
-    items: Sequence[dict[str, Any]] = (
-        session.execute(select(DiaryDay.items).where(DiaryDay.day >= since)).scalars().all()
+    # Ten years of evenings are looked through for the meals alone.
+    item = func.json_each(DiaryDay.items, "$.items").table_valued("value")
+    meal = func.json_extract(item.c.value, "$.meal")
+    cooked = (
+        select(meal, func.count())
+        .select_from(DiaryDay)
+        .join(item, true())
+        .where(DiaryDay.day >= since, meal.is_not(None))
     )
-    for day in items:
-        for item in day["items"]:
-            if item["meal"] in row:
-                counts[row[item["meal"]]] += 1
+    for number, times in session.execute(cooked.group_by(meal)):
+        if number in row:
+            counts[row[number]] += times
     return occasions(counts / diary_days * DAYS_PER_MONTH, days / DAYS_PER_MONTH)

@@ -15,11 +15,13 @@ from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.lots.lots import cupboard_g
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.planning.diary import ever_eaten
+from yellow_larder.features.planning.events import FoodTried
 from yellow_larder.features.planning.goal import Goal, Wanted, wanted_in
+from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import DiaryDay, Package
 from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units, say_mass
@@ -173,7 +175,7 @@ def mark_tried(larder: Larder, food: str) -> None:
         if food not in foods:
             raise NotThere("food", "That food is not in the table")
         number = log.next_number(session, "tried")
-        act = log.Act("tried", number, "said", {"food": food})
+        act = log.Act(number, FoodTried(food))
         log.record(session, f"We have tried {foods[food].name}", [act], at=larder.clock())
 
 

@@ -3,9 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from enum import StrEnum
-from typing import Any
+from dataclasses import dataclass, replace
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -20,14 +18,14 @@ from yellow_larder.features.catalog.ingredient_parser import (
     Ingredient,
     Kitchen,
     Reading,
-    ingredient_of,
 )
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.versions import check_based_on
+from yellow_larder.features.planning.events import DayWritten, MealKept, MealKind, MeaningSaid
+from yellow_larder.features.planning.state import DiaryDay, items_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import DiaryDay, Record
 from yellow_larder.words.errors import NotThere, Refused, in_words
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
 
@@ -35,15 +33,6 @@ MOST_LINES = 60
 """A meal with more ingredients than this is a pasted book, not a meal."""
 
 MOST_TEXT = 100_000
-
-
-class MealKind(StrEnum):
-    """When it is eaten."""
-
-    BREAKFAST = "breakfast"
-    LUNCH = "lunch"
-    SUPPER = "supper"
-    OTHER = "other"
 
 
 @dataclass(frozen=True, slots=True)
@@ -118,10 +107,10 @@ def meals(larder: Larder) -> list[MealView]:
             MealView(
                 number,
                 versions[number],
-                _meal(facts),
-                _read(ingredients(facts), facts["eaters"], foods, units, day_kcal),
+                _as_typed(kept),
+                _read(kept.lines, kept.eaters, foods, units, day_kcal),
             )
-            for number, facts in log.records(session, "meal").items()
+            for number, kept in log.records(session, MealKept).items()
         ]
     order = list(MealKind)
     return sorted(found, key=lambda each: (order.index(each.meal.kind), each.meal.name.lower()))
@@ -157,37 +146,32 @@ def keep_meal(larder: Larder, meal: Meal, number: int | None = None, *, based_on
         if len(line) > LONGEST_LINE:
             raise Refused("text", f"Line {n} has {len(line):,} characters; {LONGEST_LINE} is the most")
     with writing(larder.engine) as session:
-        known = log.records(session, "meal")
+        known = log.records(session, MealKept)
         if number is not None and number not in known:
             raise NotThere("number", "That meal is not there any more")
         if number is not None:
             old = known[number]
-            check_based_on(session, "meal", number, based_on, lambda: _meal(old))
-        if any(plain(facts["name"]) == plain(name) for other, facts in known.items() if other != number):
+            check_based_on(session, "meal", number, based_on, lambda: _as_typed(old))
+        if any(plain(each.name) == plain(name) for other, each in known.items() if other != number):
             raise Refused("name", f"There is a meal called {name} already")
         kitchen = _kitchen(session, all_foods(session))
-        facts = {
-            "name": name,
-            "kind": meal.kind.value,
-            "eaters": meal.eaters,
-            "per_month": meal.per_month,
-            "lines": [kitchen.read(line).facts() for line in lines],
-        }
+        read = tuple(kitchen.read(line) for line in lines)
+        kept = MealKept(name, meal.kind, meal.eaters, meal.per_month, read)
         title = f"Changed the meal {name}" if number is not None else f"Added the meal {name}"
         number = number if number is not None else log.next_number(session, "meal")
-        log.record(session, title, [log.Act("meal", number, "kept", facts)], at=larder.clock())
+        log.record(session, title, [log.Act(number, kept, "kept")], at=larder.clock())
     return number
 
 
 def remove_meal(larder: Larder, number: int, *, based_on: int | None = None) -> None:
     """The household cooks a meal no longer."""
     with writing(larder.engine) as session:
-        row = session.get(Record, ("meal", number))
-        if row is None:
+        kept = log.record_of(session, MealKept, number)
+        if kept is None:
             raise NotThere("number", "That meal is not there any more")
         check_based_on(session, "meal", number, based_on)
-        act = log.Act("meal", number, log.GONE, {})
-        log.record(session, f"Took the meal {row.facts['name']} off the menu", [act], at=larder.clock())
+        title = f"Took the meal {kept.name} off the menu"
+        log.record(session, title, [log.removed("meal", number)], at=larder.clock())
 
 
 def remember(larder: Larder, words: str, means: str) -> None:
@@ -203,24 +187,19 @@ def remember(larder: Larder, words: str, means: str) -> None:
         foods = all_foods(session)
         if means not in (SEASONING, ELSEWHERE) and means not in foods:
             raise NotThere("means", "Pick a food of the table, a seasoning, or not kept here")
-        known = log.records(session, "meaning")
-        number = next((n for n, facts in known.items() if facts["words"] == wanted), None)
+        known = log.records(session, MeaningSaid)
+        number = next((n for n, each in known.items() if each.words == wanted), None)
         if number is None:
             number = log.next_number(session, "meaning")
         kitchen = Kitchen(foods, _meanings(session) | {wanted: means})
         shown = means if means in (SEASONING, ELSEWHERE) else foods[means].name
         acts = [
-            log.Act("meaning", number, "said", {"words": wanted, "means": means}),
+            log.Act(number, MeaningSaid(wanted, means)),
             *_meals_anew(session, kitchen, wanted),
             *_days_anew(session, kitchen, wanted),
         ]
         title = f"“{words.strip()[:60]}” is {'not kept here' if shown == ELSEWHERE else shown}"
         log.record(session, title, acts, at=larder.clock())
-
-
-def ingredients(facts: dict[str, Any]) -> list[Ingredient]:
-    """The ingredients of a meal as kept."""
-    return [ingredient_of(line) for line in facts["lines"]]
 
 
 def counted_g(read: Sequence[Ingredient], foods: dict[str, Food], *, seasonings: bool) -> dict[str, float]:
@@ -263,12 +242,12 @@ def _kitchen(session: Session, foods: dict[str, Food]) -> Kitchen:
 
 
 def _meanings(session: Session) -> dict[str, str]:
-    return {facts["words"]: facts["means"] for facts in log.records(session, "meaning").values()}
+    return {each.words: each.means for each in log.records(session, MeaningSaid).values()}
 
 
-def _meal(facts: dict[str, Any]) -> Meal:
-    text = "\n".join(line["text"] for line in facts["lines"])
-    return Meal(facts["name"], text, MealKind(facts["kind"]), facts["eaters"], facts["per_month"])
+def _as_typed(kept: MealKept) -> Meal:
+    text = "\n".join(line.text for line in kept.lines)
+    return Meal(kept.name, text, kept.kind, kept.eaters, kept.per_month)
 
 
 def _lines(meal: Meal) -> list[str]:
@@ -312,36 +291,32 @@ def _read(
 
 def _meals_anew(session: Session, kitchen: Kitchen, words: str) -> list[log.Act]:
     acts = []
-    for number, facts in log.records(session, "meal").items():
-        has = [plain(line["words"]) == words for line in facts["lines"]]
+    for number, kept in log.records(session, MealKept).items():
+        has = [plain(line.words) == words for line in kept.lines]
         if any(has):
-            lines = [
-                kitchen.read(line["text"]).facts() if has_it else line
-                for line, has_it in zip(facts["lines"], has, strict=True)
-            ]
-            acts.append(log.Act("meal", number, log.REREAD, {**facts, "lines": lines}))
+            lines = [kitchen.read(line.text) if has_it else line for line, has_it in zip(kept.lines, has, strict=True)]
+            acts.append(log.Act(number, replace(kept, lines=tuple(lines)), log.REREAD))
     return acts
 
 
-def _waits(line: dict[str, Any] | None, words: str) -> bool:
-    return line is not None and line["reading"] == Reading.ASK and plain(line["words"]) == words
+def _waits(line: Ingredient | None, words: str) -> bool:
+    return line is not None and line.reading is Reading.ASK and plain(line.words) == words
 
 
 def _days_anew(session: Session, kitchen: Kitchen, words: str) -> list[log.Act]:
     acts = []
     for day in session.scalars(select(DiaryDay)):
-        items = day.items["items"]
-        if not any(_waits(item["line"], words) for item in items):
+        items = items_of(day)
+        if not any(_waits(item.line, words) for item in items):
             continue
         anew, used = [], dict(day.used_g)
         for item in items:
-            if _waits(item["line"], words):
-                read = kitchen.read(item["line"]["text"])
+            if item.line is not None and _waits(item.line, words):
+                read = kitchen.read(item.line.text)
                 if read.reading is Reading.READ and read.mass_g:
                     used[read.food] = used.get(read.food, 0.0) + read.mass_g
-                anew.append({**item, "line": read.facts()})
+                anew.append(replace(item, line=read))
             else:
                 anew.append(item)
-        facts = {"items": anew, "used_g": used}
-        acts.append(log.Act("diary", day.day.toordinal(), log.REREAD, facts))
+        acts.append(log.Act(day.day.toordinal(), DayWritten(tuple(anew), used), log.REREAD))
     return acts

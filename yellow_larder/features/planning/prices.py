@@ -10,11 +10,13 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.foods import all_foods, find_food
-from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.money import read_money, say_money
+from yellow_larder.features.planning.events import PriceSeen
+from yellow_larder.features.planning.state import Price
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Price
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_line, say_mass
@@ -91,16 +93,10 @@ def see_price(larder: Larder, seen: Seen) -> int:
         line = read_line(seen.line)
         food = find_food(line.food, all_foods(session))
         number = log.next_number(session, "price")
-        facts = {
-            "food_key": food.key,
-            "shop": shop,
-            "pack_g": line.amount.weighs_g(food.loose_g_ml),
-            "coins": coins,
-            "seen_on": day.isoformat(),
-        }
+        price = PriceSeen(food.key, shop, line.amount.weighs_g(food.loose_g_ml), coins, day)
         said = say_money(coins, settings(session))
         title = f"Saw {line.food} at {said}, {shop}"
-        log.record(session, title[:300], [log.Act("price", number, "seen", facts)], at=larder.clock())
+        log.record(session, title[:300], [log.Act(number, price)], at=larder.clock())
     return number
 
 
@@ -109,7 +105,7 @@ def forget_price(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         if session.get(Price, number) is None:
             raise NotThere("number", "That price is not there any more")
-        log.record(session, "Struck a price out", [log.Act("price", number, log.GONE, {})], at=larder.clock())
+        log.record(session, "Struck a price out", [log.removed("price", number)], at=larder.clock())
 
 
 def prices(larder: Larder) -> PricesView:

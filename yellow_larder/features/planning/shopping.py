@@ -20,15 +20,19 @@ from yellow_larder.core.planning.buying import (
     whole_meals,
 )
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
-from yellow_larder.features.planning.budget import Purse, PurseView, purse_in, purse_view
+from yellow_larder.features.lots.events import LotCame
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.planning.budget import PurseView, purse_in, purse_view
+from yellow_larder.features.planning.events import GoalSet, MealKept, MeaningSaid, Purse
 from yellow_larder.features.planning.goal import Wanted, wanted_in
 from yellow_larder.features.planning.prices import newest_prices
+from yellow_larder.features.planning.state import Price
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Lot, Price
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import say_kcal, say_mass
@@ -121,7 +125,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
-        log.read_records(session, "eater", "goal", "meal", "meaning", "purse")
+        log.read_records(session, EaterKept, GoalSet, MealKept, MeaningSaid, Purse)
         household = settings(session)
         purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
@@ -210,17 +214,11 @@ def buy(larder: Larder, price: int, packs: int, on: date | None = None) -> int:
         foods = all_foods(session)
         number = log.next_number(session, "lot")
         mass_g, coins = row.pack_g * packs, row.coins * packs
-        facts = {
-            "food_key": row.food_key,
-            "came_g": mass_g,
-            "came_on": day.isoformat(),
-            "coins": coins,
-            "price": price,
-        }
+        came = LotCame(row.food_key, mass_g, day, coins=coins, price=price)
         household = settings(session)
         name = foods[row.food_key].name if row.food_key in foods else row.food_key
         title = f"Bought {say_mass(mass_g, household.units)} {name} for {say_money(coins, household)}"
-        log.record(session, title, [log.Act("lot", number, "came", facts)], at=larder.clock())
+        log.record(session, title, [log.Act(number, came)], at=larder.clock())
     return number
 
 

@@ -6,12 +6,17 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
+from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
+from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
-from yellow_larder.features.household.larder import Larder, Settings, clock_behind, settings
+from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.larder import Larder, clock_behind, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.planning.master_list import in_store
 from yellow_larder.features.rounds.rounds import due_now
 from yellow_larder.features.run.record import RunPhase, current
+from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.supplies import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
@@ -51,10 +56,14 @@ class Overview:
     """The newest safe copy; none for a demo, which needs none."""
 
 
+_DRYING = (LoadRecord, JarRecord, FreezeLoadRecord)
+"""What is drying or conditioning."""
+
+
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, "eater", "freezing", "load", "jar", "freeze-load", "supply", "machine")
+        log.read_records(session, EaterKept, SupplyRecord, MachineAdded, Freezing, *_DRYING)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         change = log.last_change(session)
@@ -66,8 +75,8 @@ def overview(larder: Larder) -> Overview:
             kept=here.packages,
             kcal=here.kcal,
             days=here.days,
-            freezing=log.how_many(session, "freezing"),
-            drying=log.how_many(session, "load", "jar", "freeze-load"),
+            freezing=log.how_many(session, Freezing),
+            drying=log.how_many(session, *_DRYING),
             due=due_now(session, larder.clock(), copy),
             running=_running(session),
             low=len(low_supplies(session)),
@@ -82,7 +91,7 @@ def _running(session: Session) -> str:
     if run is None:
         return ""
     if run.phase() is RunPhase.SHEET:
-        lines = len(run.facts.get("lines", {}))
+        lines = len(run.record.lines)
         return f"{lines} on the sheet" if lines else ""
-    closed = sum("closed" in each for each in run.containers.values())
+    closed = sum(each.closed is not None for each in run.containers.values())
     return f"{closed} of {len(run.containers)} closed"

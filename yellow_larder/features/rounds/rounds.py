@@ -7,7 +7,6 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 from enum import StrEnum
-from typing import Any
 
 import numpy as np
 from sqlalchemy import select
@@ -18,19 +17,25 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.packing import LOOK_DAYS
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import jar_standing
+from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
 from yellow_larder.features.drying.load_state import Running, Step
+from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freeze_drying.loads import Stage, freeze_loads
 from yellow_larder.features.freezer.contents import Phase, freezings
+from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packages.text import say_trouble
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
 from yellow_larder.features.shelves.inspection import due_looks
+from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.supplies import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Lot, Package
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.quantities import Units, say_mass
 
@@ -116,7 +121,7 @@ def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        log.read_records(session, "freezing", "load", "jar", "freeze-load", "supply", "machine")
+        log.read_records(session, Freezing, LoadRecord, JarRecord, FreezeLoadRecord, SupplyRecord, MachineAdded)
         found = _found(session, now, safe_copy(larder, session))
     order = list(When)
     found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
@@ -135,7 +140,7 @@ def _to_do(found: Sequence[Task]) -> int:
 
 def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]:
     known, units = all_foods(session), settings(session).units
-    jars, lots = log.records(session, "jar"), _lots(session)
+    jars, lots = log.records(session, JarRecord), _lots(session)
     return [
         *_loads(session, now),
         *_freezer(session, now),
@@ -182,8 +187,8 @@ def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
 
 def _loads(session: Session, now: datetime) -> Iterator[Task]:
     kinds = {Step.WEIGH: TaskKind.WEIGH, Step.LOOSEN: TaskKind.LOOSEN, Step.TEST: TaskKind.TEST}
-    for number, facts in log.records(session, "load").items():
-        running = Running(session, number, facts, now)
+    for number, load in log.records(session, LoadRecord).items():
+        running = Running(session, number, load, now)
         for step in running.to_do():
             food = running.lying[step.item].food
             when = _by_hour(step.due, now, timedelta(hours=1))
@@ -246,15 +251,15 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
 
 
 def _jars(
-    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+    records: dict[int, JarRecord], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
 ) -> Iterator[Task]:
     today = day_of(now)
-    for number, facts in records.items():
-        lot = lots.get(facts["lot"])
+    for number, jar in records.items():
+        lot = lots.get(jar.lot)
         if lot is None:
             continue
-        food, stands = known[lot.food_key], jar_standing(facts, today)
-        jars = f"{facts['jars']} jars" if facts["jars"] > 1 else "a jar"
+        food, stands = known[lot.food_key], jar_standing(jar, today)
+        jars = f"{jar.jars} jars" if jar.jars > 1 else "a jar"
         detail = f"{say_mass(lot.mass_g, units)} in {jars}"
         if stands.phase is JarPhase.DRYER:
             due = datetime.combine(stands.counted_from, MORNING)
@@ -274,10 +279,10 @@ def _jars(
 
 
 def _waiting(
-    records: dict[int, dict[str, Any]], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+    records: dict[int, JarRecord], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
 ) -> Iterator[Task]:
     """What was dried and is in no jar yet."""
-    held = {facts["lot"] for facts in records.values()}
+    held = {jar.lot for jar in records.values()}
     for number, lot in lots.items():
         if not lot.wants_jar or number in held:
             continue
@@ -363,7 +368,7 @@ def _trouble(session: Session) -> Iterator[Task]:
             package.number,
             0,
             f"Number {package.number}, {package.food_name}: not right",
-            package.trouble,
+            say_trouble(package.trouble),
             datetime.combine(package.stands_since, MORNING),
             True,
             When.TODAY,

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections import Counter
 from dataclasses import dataclass
-from typing import Any
 
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.plan import PacketShape
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run.events import PacketsIn
 from yellow_larder.features.run.run_sheet import Line, Sheet, by_size, packets_of, share_out
 from yellow_larder.features.supplies.stock import say_packs
 from yellow_larder.journal.database import reading
@@ -52,22 +52,24 @@ def from_stock(larder: Larder, ask: Ask) -> FromStock | None:
     packets = packets_of(sheet)
     found = []
     for group in line.groups:
-        alike = Counter(tuple(map(tuple, each)) for each in packets.get((line.number, id(group)), []))
+        alike = Counter(packets.get((line.number, id(group)), []))
         found += [
             SharedWay(
                 count,
                 group.mass,
                 [PacketShape.of(size, n) for size, n in by_size([way]).items()],
-                sum(n for _, _, n, spare in way if spare),
+                sum(each.count for each in way if each.spare),
             )
             for way, count in alike.items()
         ]
     return FromStock(found, packs_of(sheet), to_buy(sheet), f"{sheet.allotment.waste_ml:,.0f} mL")
 
 
-def say_ways(packets: list[list[Any]]) -> str:
+def say_ways(packets: list[tuple[PacketsIn, ...]]) -> str:
     """What goes into the containers of a line: "4 × 500 mL", or "3 × (300 + 2 × 100 mL)" where several go into one."""
-    ways = Counter(tuple((size, n) for _, size, n, _ in sorted(each, key=lambda one: -one[1])) for each in packets)
+    ways = Counter(
+        tuple((one.size_ml, one.count) for one in sorted(each, key=lambda one: -one.size_ml)) for each in packets
+    )
     said = []
     for sizes, count in ways.items():
         each = " + ".join(f"{n} × {size}" if n > 1 else f"{size}" for size, n in sizes)

@@ -5,12 +5,15 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 from enum import StrEnum
-from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.packing import OUT_MINUTES, USUAL_SECONDS, RunForecast, run_forecast
+from yellow_larder.features.run.events import HeldPackets
+from yellow_larder.features.run.state import Container, Opening, RunRecord
+from yellow_larder.journal import log
+from yellow_larder.journal.events import from_json
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import NotThere, Refused
 
@@ -30,123 +33,80 @@ class RunPhase(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class Opening:
-    """Packets out in the room.
-
-    Attributes:
-        number: counted from one.
-        at: when they were opened.
-        before_min: how long the longest of them had been out before, minutes.
-        for_: containers they are for.
-        usual_s: what a container usually took until then, s.
-        ended: when the last was closed, or the rest put back; none while the clock runs.
-    """
-
-    number: int
-    at: datetime
-    before_min: float
-    for_: list[int]
-    usual_s: float
-    ended: datetime | None
-
-    def out_s(self, now: datetime) -> float:
-        """How long they have been out by now, s."""
-        return max(0.0, ((self.ended or now) - self.at).total_seconds()) + self.before_min * 60
-
-
-@dataclass(frozen=True, slots=True)
 class Run:
     """A run.
 
     Attributes:
         number: its number.
-        facts: its record.
+        record: how it stands.
     """
 
     number: int
-    facts: dict[str, Any]
+    record: RunRecord
 
     @property
-    def containers(self) -> dict[int, dict[str, Any]]:
+    def containers(self) -> dict[int, Container]:
         """Its containers, by their place in the row."""
-        return {int(n): each for n, each in sorted(self.facts.get("containers", {}).items(), key=lambda e: int(e[0]))}
+        return dict(sorted(self.record.containers.items()))
 
     @property
-    def openings(self) -> list[Opening]:
-        """Its openings of packets, the first first."""
-        return [
-            Opening(
-                int(n),
-                datetime.fromisoformat(each["at"]),
-                each["before_min"],
-                each["for"],
-                each["usual_s"],
-                datetime.fromisoformat(each["ended"]) if each.get("ended") else None,
-            )
-            for n, each in sorted(self.facts.get("openings", {}).items(), key=lambda e: int(e[0]))
-        ]
+    def clock(self) -> tuple[int, Opening] | None:
+        """The opening whose clock runs, with its number; none if no packets are out."""
+        number = max(self.record.openings, default=0)
+        last = self.record.openings.get(number)
+        return (number, last) if last is not None and last.ended is None else None
 
     @property
-    def clock(self) -> Opening | None:
-        """The opening whose clock runs; none if no packets are out."""
-        last = self.openings[-1] if self.openings else None
-        return last if last is not None and last.ended is None else None
-
-    @property
-    def held(self) -> dict[int, dict[str, Any]]:
+    def held(self) -> dict[int, HeldPackets]:
         """Packets of this run that wait in the jar, by supply; 0 stands for those that are not counted."""
-        return {int(n): each for n, each in self.facts.get("held", {}).items() if each["count"]}
+        return {n: each for n, each in self.record.held.items() if each.count}
 
     def phase(self) -> RunPhase:
         """How far it is."""
-        facts, containers = self.facts, self.containers
-        left = [each for each in containers.values() if "closed" not in each]
+        record, containers = self.record, self.record.containers
+        left = [each for each in containers.values() if each.closed is None]
         steps = (
             # A run that was broken off is over, whatever was left of it.
-            ("done" in facts, RunPhase.DONE),
+            (record.done is not None, RunPhase.DONE),
             (not containers, RunPhase.SHEET),
-            ("labelled" not in facts, RunPhase.LABELS),
-            ("set_out" not in facts, RunPhase.SET_OUT),
-            (any("filled_g" not in each for each in left), RunPhase.FILL),
+            (record.labelled is None, RunPhase.LABELS),
+            (record.set_out is None, RunPhase.SET_OUT),
+            (any(each.filled_g is None for each in left), RunPhase.FILL),
             (self.clock is not None, RunPhase.CLOCK),
-            (any(not each["packets"] for each in left), RunPhase.PLAIN),
+            (any(not each.packets for each in left), RunPhase.PLAIN),
             (bool(left), RunPhase.OPEN),
         )
         return next((phase for here, phase in steps if here), RunPhase.LAST)
 
     def took_s(self) -> list[float]:
         """What each container took that was closed against the clock, s, in their order."""
-        closed = sorted(
-            (each for each in self.containers.values() if each.get("took_s") is not None),
-            key=lambda each: str(each["closed"]),
-        )
-        return [float(each["took_s"]) for each in closed]
+        closed = [(each.closed, each.took_s) for each in self.record.containers.values() if each.closed]
+        return [took_s for _, took_s in sorted(closed, key=lambda each: each[0]) if took_s is not None]
 
     def to_close(self) -> list[int]:
         """Containers that are to be closed now, in their order."""
         clock, containers = self.clock, self.containers
-        wanted = clock.for_ if clock else [n for n, each in containers.items() if not each["packets"]]
-        return [n for n in wanted if "closed" not in containers[n]]
+        wanted = clock[1].containers if clock else [n for n, each in containers.items() if not each.packets]
+        return [n for n in wanted if containers[n].closed is None]
 
     def waiting(self) -> list[int]:
         """Containers that wait for their packets, in their order."""
-        return [n for n, each in self.containers.items() if "closed" not in each and each["packets"]]
+        return [n for n, each in self.containers.items() if each.closed is None and each.packets]
 
     def since_last(self, now: datetime) -> float:
         """How long ago the last of this opening was closed, or its packets opened, s."""
-        clock = self.clock
-        if clock is None:
+        if self.clock is None:
             return 0.0
-        containers = self.containers
-        closed = [containers[n].get("closed") for n in clock.for_]
-        last = max([datetime.fromisoformat(each) for each in closed if each] + [clock.at])
+        _, clock = self.clock
+        closed = [self.record.containers[n].closed for n in clock.containers]
+        last = max([at for at in closed if at is not None] + [clock.at])
         return max(0.0, (now - last).total_seconds())
 
     def forecast(self, now: datetime) -> RunForecast | None:
         """How this opening will go; none while no clock runs."""
-        clock = self.clock
-        if clock is None:
+        if self.clock is None:
             return None
+        _, clock = self.clock
         out, since = clock.out_s(now), self.since_last(now)
         return run_forecast(self.took_s(), len(self.to_close()), out_s=out, since_last_s=since, usual_s=clock.usual_s)
 
@@ -168,22 +128,22 @@ def current(session: Session) -> Run | None:
     """The run that is not done; none if there is none."""
     done = Record.facts["done"].as_string()
     row = session.scalar(select(Record).where(_IS_RUN, done.is_(None)).order_by(Record.number.desc()).limit(1))
-    return Run(row.number, row.facts) if row is not None else None
+    return Run(row.number, from_json(RunRecord, row.facts)) if row is not None else None
 
 
 def the_run(session: Session, number: int) -> Run:
     """The run of that number."""
-    row = session.get(Record, ("run", number))
-    if row is None:
+    record = log.record_of(session, RunRecord, number)
+    if record is None:
         raise NotThere("number", "That run was undone, or never begun")
-    return Run(number, row.facts)
+    return Run(number, record)
 
 
 def usual_seconds(session: Session) -> float:
     """What a container usually takes here: the mean of the last run, or what is usual anywhere."""
     lately = session.scalars(select(Record).where(_IS_RUN).order_by(Record.number.desc()).limit(20))
     for row in lately:
-        took = Run(row.number, row.facts).took_s()
+        took = Run(row.number, from_json(RunRecord, row.facts)).took_s()
         if len(took) >= 3:
             return min(max(sum(took) / len(took), 5.0), 600.0)
     return USUAL_SECONDS

@@ -3,26 +3,23 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import datetime
-from typing import Any
 
-from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import Allotment, Kept, NoPacketFits, allot
 from yellow_larder.core.containers import Closing
-from yellow_larder.features.household.clock import day_of
-from yellow_larder.features.packing.pack import gel_in, own_facts, shared_facts, stop_overridden, usual_shelf
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packing.pack import contained, filling_of, stop_overridden, usual_shelf
 from yellow_larder.features.packing.plan import Packed, Plan
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run.events import Fill, PacketsIn, PlannedContainer
+from yellow_larder.features.run.state import RunRecord
 from yellow_larder.features.supplies.stock import Stock
-from yellow_larder.journal.tables import Place
 from yellow_larder.words.errors import Refused
-
-_ASK = TypeAdapter(Ask)
 
 MOST_LINES = 12
 MOST_CONTAINERS = 200
@@ -58,21 +55,13 @@ class Sheet:
     allotment: Allotment | None
 
 
-def read_ask(facts: dict[str, Any]) -> Ask:
-    """An ask as it was written into the journal."""
-    return _ASK.validate_python(dict(facts["ask"]))
-
-
-def sheet_of(session: Session, facts: dict[str, Any], now: datetime) -> Sheet:
+def sheet_of(session: Session, run: RunRecord, now: datetime) -> Sheet:
     """The run sheet of a run's lines, planned anew.
 
     Raises:
         Refused: a line cannot be packed any more, or no packets cover it.
     """
-    lines = []
-    for number, asked in sorted(facts.get("lines", {}).items(), key=lambda each: int(each[0])):
-        ask = read_ask(asked)
-        lines.append(Line(int(number), ask, plan_in(session, ask, now=now)))
+    lines = [Line(number, ask, plan_in(session, ask, now=now)) for number, ask in sorted(run.lines.items())]
     return share_out(session, lines, now)
 
 
@@ -97,62 +86,63 @@ def with_packets(lines: list[Line]) -> list[tuple[Line, Packed]]:
     return [(line, group) for line in lines if line.plan.closing is Closing.ABSORBER for group in line.groups]
 
 
-def lay_out(session: Session, sheet: Sheet, now: datetime, first: int) -> list[dict[str, Any]]:
-    """Every container of a run as its record keeps it, numbered from the first label's number on."""
+def lay_out(session: Session, sheet: Sheet, first: int) -> list[PlannedContainer]:
+    """Every container of a run, numbered from the first label's number on."""
     ways = {of: iter(each) for of, each in packets_of(sheet).items()}
-    containers: list[dict[str, Any]] = []
+    containers: list[PlannedContainer] = []
     for line in sheet.lines:
         place = session.get_one(Place, line.plan.place)
         shelf = usual_shelf(line.plan.draw.kind, place.shelves)
-        shared = shared_facts(session, line.ask, line.plan, day_of(now), shelf)
-        shared |= {"against": stop_overridden(line.ask, line.plan), "draws_in": line.plan.draws_in}
-        del shared["packed_on"]
+        against = stop_overridden(line.ask, line.plan)
         for group in line.groups:
             for _ in range(group.count):
-                packets = next(ways[line.number, id(group)]) if (line.number, id(group)) in ways else []
-                facts = (
-                    shared
-                    | own_facts(group, line.plan)
-                    | {"packets": {str(size): n for size, n in by_size([packets]).items()} | gel_in(line.plan)}
-                )
+                packets = next(ways[line.number, id(group)]) if (line.number, id(group)) in ways else ()
+                inside = by_size([packets])
+                what = contained(session, line.ask, line.plan, group, shelf=shelf, against=against, packets=inside)
                 containers.append(
-                    {
-                        "package": first + len(containers),
-                        "line": line.number,
-                        "facts": facts,
-                        "planned_g": group.mass_g,
-                        "need_ml": group.need_ml,
-                        "packets": packets,
-                        "lot": line.ask.lot,
-                        "headspace": group.headspace,
-                        "best_by": line.plan.best_by.text,
-                        "ages": line.plan.best_by.chosen is not None,
-                    }
+                    PlannedContainer(
+                        package=first + len(containers),
+                        line=line.number,
+                        what=what,
+                        planned_g=group.mass_g,
+                        need_ml=group.need_ml,
+                        packets=packets,
+                        lot=line.ask.lot,
+                        headspace=group.headspace,
+                        best_by=line.plan.best_by.text,
+                        ages=line.plan.best_by.chosen is not None,
+                    )
                 )
     return containers
 
 
-def by_size(containers: Iterable[Iterable[Sequence[Any]]]) -> dict[int, int]:
+def by_size(containers: Iterable[Iterable[PacketsIn]]) -> dict[int, int]:
     """Packets of some containers by their rating, the largest first."""
     found: Counter[int] = Counter()
     for packets in containers:
-        for _, size, count, _ in packets:
-            found[size] += count
+        for each in packets:
+            found[each.size_ml] += each.count
     return dict(sorted(found.items(), reverse=True))
 
 
-def packets_of(sheet: Sheet) -> dict[tuple[int, int], list[list[Any]]]:
-    """The packets of each container, group by group: supply, rating, count, and whether they are spares."""
+def packets_of(sheet: Sheet) -> dict[tuple[int, int], list[tuple[PacketsIn, ...]]]:
+    """The packets of each container, group by group."""
     groups = with_packets(sheet.lines)
     if sheet.allotment is None:
         return {
-            (line.number, id(group)): [[[None, packet.size_ml, packet.count, False] for packet in group.packets]]
+            (line.number, id(group)): [
+                tuple(PacketsIn(None, packet.size_ml, packet.count, spare=False) for packet in group.packets)
+            ]
             * group.count
             for line, group in groups
         }
     return {
         (line.number, id(group)): [
-            [[supply, kind.size_ml, n, kind.is_loose] for (supply, kind), n in zip(sheet.kept, way, strict=True) if n]
+            tuple(
+                PacketsIn(supply, kind.size_ml, n, kind.is_loose)
+                for (supply, kind), n in zip(sheet.kept, way, strict=True)
+                if n
+            )
             for way, count in ways
             for _ in range(count)
         ]
@@ -160,8 +150,8 @@ def packets_of(sheet: Sheet) -> dict[tuple[int, int], list[list[Any]]]:
     }
 
 
-def weighed(session: Session, ask: Ask, food_key: str, mass_g: float, now: datetime) -> tuple[dict[str, Any], float]:
-    """What a container holds that was filled to a weight, and what its air asks of packets then.
+def weighed(session: Session, ask: Ask, food_key: str, mass_g: float, now: datetime) -> Fill:
+    """What a container is that was filled to a weight, and what its air asks of packets then.
 
     Raises:
         Refused: more than fits.
@@ -169,9 +159,7 @@ def weighed(session: Session, ask: Ask, food_key: str, mass_g: float, now: datet
     amount = f"{mass_g:.1f} g"
     one = replace(ask, line="", food=food_key, amount=amount, fill=amount, headspace="", headspace_mm=None)
     planned = plan_in(session, one, now=now)
-    facts = own_facts(planned.full, planned)
-    del facts["packets"]
-    return facts, planned.full.need_ml
+    return Fill(mass_g, filling_of(planned.full, planned), planned.full.need_ml)
 
 
 def short_of_containers(session: Session, lines: list[Line]) -> list[str]:

@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Sequence
-from dataclasses import asdict, dataclass, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
-from typing import Any
 
 from sqlalchemy.orm import Session
 
@@ -15,23 +14,36 @@ from yellow_larder.core.packing import LOOK_DAYS, OUT_MINUTES, batch_size, secon
 from yellow_larder.features.household.clock import day_of, on_the_wall
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.packages.events import PackagePacked
 from yellow_larder.features.packing.pack import check_lot_holds, off_the_lot, stop_overridden
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run.events import (
+    ContainerClosed,
+    Fill,
+    Filled,
+    HeldPackets,
+    LineAdded,
+    LineRemoved,
+    PacketsOpened,
+    PacketsPutBack,
+    RunBegun,
+    RunDone,
+    StepDone,
+    Ticked,
+)
 from yellow_larder.features.run.record import Run, RunPhase, current, is_over, the_run, usual_seconds
-from yellow_larder.features.run.run_sheet import MOST_CONTAINERS, MOST_LINES, lay_out, read_ask, sheet_of, weighed
+from yellow_larder.features.run.run_sheet import MOST_CONTAINERS, MOST_LINES, lay_out, sheet_of, weighed
+from yellow_larder.features.run.state import Container
+from yellow_larder.features.supplies.events import SupplyUsed
 from yellow_larder.features.supplies.stock import EXTRAS_MINUTES, Stock, spares_act
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.projections import LASTS
-from yellow_larder.journal.tables import Lot
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import read_amount, say_mass
 
 _LEAST_G = 1.0
-
-_NO_END = dict.fromkeys(LASTS)
-"""Of food that keeps without end, whose days a patch leaves out."""
 
 
 def add_line(larder: Larder, ask: Ask) -> int:
@@ -49,7 +61,7 @@ def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
         run = current(session)
         if run is not None and run.phase() is not RunPhase.SHEET:
             raise Refused("run", "A run is on: finish it first, then put this on the next sheet")
-        lines = dict(run.facts.get("lines", {})) if run else {}
+        lines = dict(run.record.lines) if run else {}
         number = run.number if run else log.next_number(session, "run")
         acts, said = [], []
         for ask in asks:
@@ -58,26 +70,24 @@ def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
             if len(lines) >= MOST_LINES:
                 raise Refused("run", f"{MOST_LINES} lines are the most for one run: two days' work")
             check_lot_holds(session, ask, planned, promised_g=_promised_g(lines, ask.lot))
-            line = str(max((int(n) for n in lines), default=0) + 1)
-            asked = asdict(replace(ask, line="", food=planned.food.key, amount=f"{planned.amount_g:.1f} g"))
-            asked["moisture"] = planned.food.moisture_pct
-            lines[line] = _kept(asked)
-            acts.append(log.Act("run", number, "line", {"lines": {line: lines[line]}}))
+            line = max(lines, default=0) + 1
+            lines[line] = replace(
+                ask,
+                line="",
+                food=planned.food.key,
+                amount=f"{planned.amount_g:.1f} g",
+                moisture=planned.food.moisture_pct,
+            )
+            acts.append(log.Act(number, LineAdded(line, lines[line])))
             said.append(f"{planned.count} × {planned.full.mass} {planned.food.name}")
         title = said[0] if len(said) == 1 else f"{len(said)} lines, {said[0]} first"
         log.record(session, f"On the run sheet: {title}", acts, at=larder.clock())
     return number
 
 
-def _promised_g(lines: dict[str, Any], lot: int | None) -> float:
+def _promised_g(lines: Mapping[int, Ask], lot: int | None) -> float:
     """What the lines of a sheet take of a lot, g."""
-    asked = [dict(line["ask"]) for line in lines.values()]
-    return sum(read_amount(each["amount"], "amount").mass_g for each in asked if each.get("lot") == lot)
-
-
-def _kept(asked: dict[str, Any]) -> dict[str, Any]:
-    """An ask for the record: what is not said stays said so, though a patch cannot hold nothing."""
-    return {"ask": [[name, value] for name, value in asked.items()]}
+    return sum(read_amount(ask.amount, "amount").mass_g for ask in lines.values() if ask.lot == lot)
 
 
 def remove_line(larder: Larder, number: int, line: int) -> None:
@@ -85,10 +95,9 @@ def remove_line(larder: Larder, number: int, line: int) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.SHEET)
-        if str(line) not in run.facts.get("lines", {}):
+        if line not in run.record.lines:
             raise NotThere("line", "That line is not on the sheet any more")
-        acts = [log.Act("run", number, "line off", {"lines": {str(line): None}})]
-        log.record(session, "Took a line off the run sheet", acts, at=larder.clock())
+        log.record(session, "Took a line off the run sheet", [log.Act(number, LineRemoved(line))], at=larder.clock())
 
 
 def begin(larder: Larder, number: int) -> None:
@@ -101,7 +110,7 @@ def begin(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.SHEET)
-        sheet = sheet_of(session, run.facts, now)
+        sheet = sheet_of(session, run.record, now)
         if not sheet.lines:
             raise Refused("run", "There is nothing on the sheet: plan a packing on the bench, and put it here")
         count = sum(line.plan.count for line in sheet.lines)
@@ -110,10 +119,9 @@ def begin(larder: Larder, number: int) -> None:
         if sheet.allotment and any(sheet.allotment.buy):
             raise Refused("packets", "There are not enough packets: buy what the sheet says, or count them anew")
         first = log.next_number(session, "package")
-        containers = lay_out(session, sheet, now, first)
-        laid = {str(n): each for n, each in enumerate(containers, start=1)}
-        acts = [log.Act("run", number, "begun", {"began": now.isoformat(), "containers": laid})]
-        acts += [log.Act("package", each["package"], log.RESERVED, {}) for each in containers]
+        laid = dict(enumerate(lay_out(session, sheet, first), start=1))
+        acts = [log.Act(number, RunBegun(now, laid))]
+        acts += [log.reserved("package", each.package) for each in laid.values()]
         log.record(session, f"Began a run of {count} containers", acts, at=now)
 
 
@@ -129,8 +137,7 @@ def tick(larder: Larder, number: int, code: str, *, on: bool) -> None:
         run.check(RunPhase.SET_OUT)
         if len(code) > 30:
             raise Refused("code", "That is not on the list")
-        acts = [log.Act("run", number, "ticked", {"ticks": {code: True if on else None}})]
-        log.record(session, "Set out for the run", acts, at=larder.clock())
+        log.record(session, "Set out for the run", [log.Act(number, Ticked(code, on))], at=larder.clock())
 
 
 def set_out(larder: Larder, number: int) -> None:
@@ -142,8 +149,7 @@ def _step(larder: Larder, number: int, phase: RunPhase, name: str, title: str) -
     now = larder.clock()
     with writing(larder.engine) as session:
         the_run(session, number).check(phase)
-        acts = [log.Act("run", number, name, {name: now.isoformat()})]
-        log.record(session, title, acts, at=now)
+        log.record(session, title, [log.Act(number, StepDone(now), name)], at=now)
 
 
 def fill_one(larder: Larder, number: int, container: int, weight: str) -> None:
@@ -156,23 +162,16 @@ def fill_one(larder: Larder, number: int, container: int, weight: str) -> None:
         run = the_run(session, number)
         run.check(RunPhase.FILL)
         mine = _container(run, container)
-        if "filled_g" in mine:
-            raise Refused("container", f"Number {mine['package']} is full already; take that back to weigh it anew")
+        if mine.filled_g is not None:
+            raise Refused("container", f"Number {mine.package} is full already; take that back to weigh it anew")
         grams = read_amount(weight, "weight").mass_g
         if grams < _LEAST_G:
             raise Refused("weight", "Write a weight, such as 2.5 kg")
-        facts, need = _anew(session, run, mine, grams, larder.clock())
-        patch = {"filled_g": grams, "facts": facts, "need_ml": need}
+        ask, (food,) = run.record.lines[mine.planned.line], mine.what.contents
+        fill = weighed(session, ask, food.food_key, grams, larder.clock())
         said = say_mass(grams, settings(session).units)
-        acts = [log.Act("run", number, "filled", {"containers": {str(container): patch}})]
-        log.record(session, f"Filled number {mine['package']}: {said}", acts, at=larder.clock())
-
-
-def _anew(
-    session: Session, run: Run, mine: dict[str, Any], grams: float, now: datetime
-) -> tuple[dict[str, Any], float]:
-    ask = read_ask(run.facts["lines"][str(mine["line"])])
-    return weighed(session, ask, mine["facts"]["food_key"], grams, now)
+        acts = [log.Act(number, Filled({container: fill}))]
+        log.record(session, f"Filled number {mine.package}: {said}", acts, at=larder.clock())
 
 
 def fill_rest(larder: Larder, number: int) -> None:
@@ -180,9 +179,8 @@ def fill_rest(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.FILL)
-        rest = {str(n): {"filled_g": each["planned_g"]} for n, each in run.containers.items() if "filled_g" not in each}
-        acts = [log.Act("run", number, "filled", {"containers": rest})]
-        log.record(session, f"Filled {len(rest)} as planned", acts, at=larder.clock())
+        rest = {n: Fill(each.planned.planned_g) for n, each in run.containers.items() if each.filled_g is None}
+        log.record(session, f"Filled {len(rest)} as planned", [log.Act(number, Filled(rest))], at=larder.clock())
 
 
 @dataclass(frozen=True, slots=True)
@@ -219,29 +217,31 @@ def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
         chosen = run.waiting()[:most]
         draws = draws_for(session, run, chosen)
         held = run.held
-        before = max((held[draw.supply]["minutes"] for draw in draws if draw.from_held), default=0.0)
-        opening = {"at": now.isoformat(), "for": chosen, "before_min": before, "usual_s": usual}
-        patch: dict[str, Any] = {"openings": {str(len(run.openings) + 1): opening}, "held": _held_after(run, draws)}
-        acts = [log.Act("run", number, "opened", patch)]
+        opened = PacketsOpened(
+            opening=len(run.record.openings) + 1,
+            at=now,
+            containers=tuple(chosen),
+            before_min=max((held[draw.supply].minutes for draw in draws if draw.from_held), default=0.0),
+            usual_s=usual,
+            held=_held_after(run, draws),
+        )
+        acts = [log.Act(number, opened)]
         acts += [
-            log.Act("supply", draw.supply, "used", {"count": draw.packs, "spares": draw.from_spares})
+            log.Act(draw.supply, SupplyUsed(count=draw.packs, spares=draw.from_spares))
             for draw in draws
             if draw.packs or draw.from_spares
         ]
         log.record(session, f"Opened packets for {len(chosen)} containers", acts, at=now)
 
 
-def _held_after(run: Run, draws: list[Draw]) -> dict[str, Any]:
-    held = run.held
-    found: dict[str, Any] = {}
+def _held_after(run: Run, draws: list[Draw]) -> dict[int, HeldPackets]:
+    held, found = run.held, {}
     for draw in draws:
-        there = held.get(draw.supply, {"count": 0, "minutes": 0.0, "size_ml": draw.size_ml})
-        left = there["count"] - draw.from_held + draw.extras
-        minutes = max(
-            there["minutes"] if there["count"] > draw.from_held else 0.0, EXTRAS_MINUTES if draw.extras else 0.0
-        )
-        if left or there["count"]:
-            found[str(draw.supply)] = {"count": left, "minutes": minutes, "size_ml": draw.size_ml}
+        there = held.get(draw.supply, HeldPackets(0, 0.0, draw.size_ml))
+        left = there.count - draw.from_held + draw.extras
+        minutes = max(there.minutes if there.count > draw.from_held else 0.0, EXTRAS_MINUTES if draw.extras else 0.0)
+        if left or there.count:
+            found[draw.supply] = HeldPackets(left, minutes, draw.size_ml)
     return found
 
 
@@ -254,26 +254,26 @@ def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
     wanted: dict[tuple[int, int, bool], int] = defaultdict(int)
     containers = run.containers
     for n in chosen:
-        for supply, size, count, spare in containers[n]["packets"]:
-            if supply is not None:
-                wanted[supply, size, spare] += count
+        for each in containers[n].packets:
+            if each.supply is not None:
+                wanted[each.supply, each.size_ml, each.spare] += each.count
     supplies, held = Stock(session).records, run.held
     found: dict[int, Draw] = {}
     for (supply, size, spare), count in sorted(wanted.items()):
-        facts = supplies.get(supply)
-        if facts is None:
+        stock = supplies.get(supply)
+        if stock is None:
             raise NotThere("packets", f"The {size} mL packets are not among the supplies any more")
         before = found.get(supply, Draw(supply, size, 0, 0, 0, 0))
-        jar = held.get(supply, {"count": 0, "minutes": 0.0})
+        jar = held.get(supply, HeldPackets(0, 0.0, size))
         # What has been out for too long is not used again.
-        usable = jar["count"] - before.from_held if jar["minutes"] < OUT_MINUTES else 0
+        usable = jar.count - before.from_held if jar.minutes < OUT_MINUTES else 0
         from_held = min(count, max(0, usable))
-        from_spares = min(count - from_held, facts["spares"] - before.from_spares) if spare else 0
+        from_spares = min(count - from_held, stock.spares - before.from_spares) if spare else 0
         fresh = count - from_held - from_spares
-        packs = -(-fresh // facts["per_pack"])
-        if packs > facts["count"] - before.packs:
+        packs = -(-fresh // stock.per_pack)
+        if packs > stock.count - before.packs:
             raise Refused("packets", f"Out of {size} mL packets: count them anew under Supplies, or buy more")
-        extras = packs * facts["per_pack"] - fresh
+        extras = packs * stock.per_pack - fresh
         found[supply] = Draw(
             supply,
             size,
@@ -296,49 +296,48 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
     with writing(larder.engine) as session:
         run = the_run(session, number)
         mine = _container(run, container)
-        if "closed" in mine:
-            at = datetime.fromisoformat(mine["closed"])
+        if mine.closed is not None:
             raise Refused(
                 "container",
-                f"Number {mine['package']} was closed already, at {on_the_wall(at):%H:%M:%S}; it counts once",
+                f"Number {mine.package} was closed already, at {on_the_wall(mine.closed):%H:%M:%S}; it counts once",
             )
         run.check(RunPhase.CLOCK, RunPhase.PLAIN)
         if container not in run.to_close():
-            raise Refused("container", f"No packets are out for number {mine['package']}")
-        clock = run.clock
-        patch: dict[str, Any] = {"closed": now.isoformat(), "note": said or None}
-        change: dict[str, Any] = {"containers": {str(container): patch}}
-        late = False
-        if clock is not None:
-            late = is_over(clock.out_s(now))
-            patch |= {"took_s": run.since_last(now), "late": late or None}
-            if run.to_close() == [container]:
-                change["openings"] = {str(clock.number): {"ended": now.isoformat()}}
+            raise Refused("container", f"No packets are out for number {mine.package}")
+        closed = ContainerClosed(container, now, said)
+        if run.clock is not None:
+            _, clock = run.clock
+            closed = replace(
+                closed,
+                took_s=run.since_last(now),
+                late=is_over(clock.out_s(now)),
+                ends=run.to_close() == [container],
+            )
+        late = closed.late
         remark = "; ".join(each for each in (said, "closed late" if late else "") if each)
-        acts = [log.Act("run", number, "closed", change), _packed(session, run, mine, now, remark)]
+        acts = [log.Act(number, closed), _packed(session, run, mine, now, remark)]
         acts += _off_the_lot(session, mine)
-        acts += Stock(session).takes([mine["facts"]])
-        title = f"Closed number {mine['package']}, {mine['facts']['food_name']}"
+        acts += Stock(session).takes([mine.what])
+        title = f"Closed number {mine.package}, {mine.what.contents[0].food_name}"
         log.record(session, title + (" (late)" if late else ""), acts, at=now)
 
 
-def _packed(session: Session, run: Run, mine: dict[str, Any], now: datetime, note: str) -> log.Act:
+def _packed(session: Session, run: Run, mine: Container, now: datetime, note: str) -> log.Act:
     """The package that a closed container is."""
-    begun = next(entry for entry, _ in log.entries(session, "run", run.number) if entry.act == "begun")
-    facts = _NO_END | mine["facts"] | {"packed_on": day_of(now).isoformat(), "batch": begun.change_id}
-    if note:
-        facts["note"] = note
-    if facts["closing"] in (Closing.ABSORBER, Closing.VACUUM):
-        facts["look_due"] = (day_of(now) + timedelta(days=LOOK_DAYS[0])).isoformat()
-    return log.Act("package", mine["package"], "packed", facts)
+    happenings = log.entries(session, "run", run.number)
+    batch = next(each.change_id for each in happenings if isinstance(each.event, RunBegun))
+    day = day_of(now)
+    looked_over = mine.what.closing in (Closing.ABSORBER, Closing.VACUUM)
+    look_due = day + timedelta(days=LOOK_DAYS[0]) if looked_over else None
+    return log.Act(mine.package, PackagePacked(mine.what, day, batch, look_due, note))
 
 
-def _off_the_lot(session: Session, mine: dict[str, Any]) -> list[log.Act]:
+def _off_the_lot(session: Session, mine: Container) -> list[log.Act]:
     """What it takes off its lot; a lot that gave out a little early stops nobody who stands there with the iron."""
-    lot = session.get(Lot, mine["lot"]) if "lot" in mine else None
+    lot = session.get(Lot, mine.planned.lot) if mine.planned.lot is not None else None
     if lot is None or lot.mass_g < CRUMBS_G:
         return []
-    return off_the_lot(session, lot.id, mine["facts"]["food_key"], mine["facts"]["mass_g"])
+    return off_the_lot(session, lot.id, mine.what.contents[0].food_key, mine.what.mass_g)
 
 
 def put_back(larder: Larder, number: int, count: int | None = None) -> None:
@@ -356,33 +355,30 @@ def put_back(larder: Larder, number: int, count: int | None = None) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.CLOCK)
-        clock = run.clock
-        if clock is None:
+        if run.clock is None:
             raise Refused("phase", "No packets are out")
+        opening, clock = run.clock
         left = run.to_close()
         if count is not None and not 1 <= count <= len(left):
             raise Refused("count", f"Packets are out for {len(left)} containers")
         back = left[-count:] if count is not None else left
-        if len(back) == len(left):
-            opening: dict[str, Any] = {"ended": now.isoformat()}
-        else:
-            opening = {"for": [n for n in clock.for_ if n not in back]}
-        patch = {"openings": {str(clock.number): opening}, "held": _with_back(run, back, clock.out_s(now) / 60)}
-        title = f"Packets for {len(back)} back into the jar"
-        log.record(session, title, [log.Act("run", number, "put back", patch)], at=now)
+        stops = now if len(back) == len(left) else None
+        on = tuple(n for n in clock.containers if n not in back)
+        put = PacketsPutBack(opening, stops, on, _with_back(run, back, clock.out_s(now) / 60))
+        log.record(session, f"Packets for {len(back)} back into the jar", [log.Act(number, put)], at=now)
 
 
-def _with_back(run: Run, containers: list[int], minutes: float) -> dict[str, Any]:
+def _with_back(run: Run, containers: list[int], minutes: float) -> dict[int, HeldPackets]:
     """The jar of this run once the packets of some containers are back in it, after so many minutes out."""
-    held: dict[str, Any] = {}
+    held: dict[int, HeldPackets] = {}
     laid, before = run.containers, run.held
     for n in containers:
-        for supply, size, count, _ in laid[n]["packets"]:
-            if supply is None:
+        for each in laid[n].packets:
+            if each.supply is None:
                 continue
-            there = held.get(str(supply)) or before.get(supply) or {"count": 0, "minutes": 0.0}
-            most = max(there["minutes"], minutes)
-            held[str(supply)] = {"count": there["count"] + count, "minutes": most, "size_ml": size}
+            there = held.get(each.supply) or before.get(each.supply) or HeldPackets(0, 0.0, each.size_ml)
+            most = max(there.minutes, minutes)
+            held[each.supply] = HeldPackets(there.count + each.count, most, each.size_ml)
     return held
 
 
@@ -392,7 +388,7 @@ def finish(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         run.check(RunPhase.LAST)
-        acts = [log.Act("run", number, "done", {"done": now.isoformat()})]
+        acts = [log.Act(number, RunDone(now))]
         acts += _spares(run, now)
         log.record(session, f"Packed {len(run.containers)} containers in a run", acts, at=now)
 
@@ -410,7 +406,7 @@ def abandon(larder: Larder, number: int) -> None:
             raise Refused("phase", "Packets are out: put them back into the jar first")
         if run.phase() is RunPhase.DONE:
             raise Refused("phase", "That run is over already")
-        acts = [log.Act("run", number, "done", {"done": now.isoformat(), "broken_off": True})]
+        acts = [log.Act(number, RunDone(now, broken_off=True))]
         acts += _spares(run, now)
         log.record(session, "Broke the run off", acts, at=now)
 
@@ -418,13 +414,13 @@ def abandon(larder: Larder, number: int) -> None:
 def _spares(run: Run, now: datetime) -> list[log.Act]:
     """What is left over goes to the spares, if it has not been out for too long."""
     return [
-        spares_act(supply, held["size_ml"], held["count"], held["minutes"], day_of(now))
+        spares_act(supply, held.size_ml, held.count, held.minutes, day_of(now))
         for supply, held in run.held.items()
-        if held["minutes"] <= OUT_MINUTES
+        if held.minutes <= OUT_MINUTES
     ]
 
 
-def _container(run: Run, container: int) -> dict[str, Any]:
+def _container(run: Run, container: int) -> Container:
     mine = run.containers.get(container)
     if mine is None:
         raise NotThere("container", f"There is no container {container} in this run")

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections import Counter
 from dataclasses import dataclass
 from datetime import datetime, timedelta
-from typing import Any
 
 from sqlalchemy.orm import Session
 
@@ -14,16 +13,18 @@ from yellow_larder.core.containers import Closing, Kind, Mouth
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import OUT_MINUTES, RunForecast, batch_size, seconds_each
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
-from yellow_larder.features.household.larder import Larder, Settings, settings
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.state import Place
 from yellow_larder.features.packing.plan import PacketShape
 from yellow_larder.features.run.allotment import packs_of, say_ways, to_buy
 from yellow_larder.features.run.record import Run, RunPhase, current, is_over, the_run, usual_seconds
 from yellow_larder.features.run.run_sheet import Sheet, by_size, packets_of, sheet_of, short_of_containers
+from yellow_larder.features.run.state import Container
 from yellow_larder.features.run.steps import draws_for
 from yellow_larder.features.supplies.stock import Stock, say_packs
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.tables import Place
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_dial, say_mass, say_off
 
@@ -166,8 +167,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
     household, phase = settings(session), run.phase()
     places = {place.id: place.name for place in session.query(Place)}
     sheet, wrong = _sheet(session, run, now) if phase is RunPhase.SHEET else (Sheet([], [], None), "")
-    clock = run.clock
-    out = clock.for_ if clock else []
+    out = run.clock[1].containers if run.clock else ()
     containers = [_container(n, mine, n in out, household, places) for n, mine in run.containers.items()]
     return RunView(
         number=run.number,
@@ -182,7 +182,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
         ready=_ready(session, run) if phase in (RunPhase.LABELS, RunPhase.SET_OUT) else [],
         batch=_batch(session, run) if phase is RunPhase.OPEN else None,
         clock=_clock(run, now),
-        spares=[f"{held['count']} × {held['size_ml']} mL, {held['minutes']:.0f} min out" for held in run.held.values()],
+        spares=[f"{held.count} × {held.size_ml} mL, {held.minutes:.0f} min out" for held in run.held.values()],
         cautions=_cautions(run),
         closed=sum(each.closed for each in containers),
         last_change=log.version(session, "run", run.number),
@@ -191,7 +191,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
 
 def _sheet(session: Session, run: Run, now: datetime) -> tuple[Sheet, str]:
     try:
-        return sheet_of(session, run.facts, now), ""
+        return sheet_of(session, run.record, now), ""
     except Refused as error:
         return Sheet([], [], None), error.message
 
@@ -217,50 +217,46 @@ def _lines(sheet: Sheet) -> list[RunLine]:
     ]
 
 
-def _container(n: int, mine: dict[str, Any], out: bool, household: Settings, places: dict[int, str]) -> RunContainer:
-    facts = mine["facts"]
-    container = container_by_key(facts["container_key"])
-    filled = mine.get("filled_g")
-    planned = mine["planned_g"]
-    off = "" if filled is None else say_off(filled, planned, household.units)
-    sizes = by_size([mine["packets"]])
+def _container(n: int, mine: Container, out: bool, household: Settings, places: dict[int, str]) -> RunContainer:
+    container, food = container_by_key(mine.what.container_key), mine.what.contents[0]
+    filled, planned = mine.filled_g, mine.planned.planned_g
+    sizes = by_size([mine.packets])
     packed = sum(size * count for size, count in sizes.items())
-    lacks = mine["need_ml"] / (1 + MARGIN) - packed if mine["packets"] else 0.0
+    lacks = mine.need_ml / (1 + MARGIN) - packed if mine.packets else 0.0
     return RunContainer(
         n=n,
-        number=mine["package"],
-        food=facts["food_name"],
-        form=facts["form"],
-        colour=facts["colour"],
+        number=mine.package,
+        food=food.food_name,
+        form=food.form,
+        colour=food.colour,
         container=container.name,
         draw=drawing(container),
-        level=facts["level"],
+        level=mine.what.level,
         planned_g=planned,
         planned=say_mass(planned, household.units),
         filled_g=filled,
         filled="" if filled is None else say_mass(filled, household.units),
-        off=off,
+        off="" if filled is None else say_off(filled, planned, household.units),
         packets=" + ".join(f"{count} × {size} mL" for size, count in sizes.items()),
         packet_sizes=[PacketShape.of(size, count) for size, count in sizes.items()],
         short=f"{lacks:.0f} mL short since it holds less: one more packet" if lacks > 0 else "",
-        closed="closed" in mine,
-        closed_at=datetime.fromisoformat(mine["closed"]) if "closed" in mine else None,
-        late=bool(mine.get("late")),
-        note=mine.get("note") or "",
+        closed=mine.closed is not None,
+        closed_at=mine.closed,
+        late=mine.late,
+        note=mine.note,
         out=out,
-        place=f"{places.get(facts['place_id'], '')}, shelf {facts['shelf']}",
+        place=f"{places.get(mine.what.place_id, '')}, shelf {mine.what.shelf}",
     )
 
 
 def _ready(session: Session, run: Run) -> list[Ready]:
     """What must lie ready, in the order it is looked for."""
-    ticks = run.facts.get("ticks", {})
-    containers = run.containers
-    empty = [container_by_key(each["facts"]["container_key"]) for each in containers.values()]
+    whats = [each.what for each in run.containers.values()]
+    empty = [container_by_key(each.container_key) for each in whats]
     kinds = Counter(each.name for each in empty)
     sorts = {each.kind for each in empty}
     mouths = Counter(each.mouth for each in empty if each.mouth is not None)
-    closings = {each["facts"]["closing"] for each in containers.values()}
+    closings = {each.closing for each in whats}
     film = sorts & {Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.LINED_PAIL, Kind.POUCH}
     found = [("containers", ", ".join(f"{n} × {name}" for name, n in kinds.items()), "clean, dry, labelled, in a row")]
     if Kind.LINED_PAIL in sorts:
@@ -286,9 +282,9 @@ def _ready(session: Session, run: Run) -> list[Ready]:
         found.append(("packets", f"Packets, still closed: {opened}", f"eye pink through the wrap. {_NOT_FOOD}"))
         found.append(("jar", "A small jar with its lid", "for the spares, at once"))
         found.append(("helper", "Somebody to help, and the telephone off", "once packets are open there is no pause"))
-    if any(each["facts"]["outer"] for each in containers.values()):
+    if any(each.outer for each in whats):
         found.append(("outer", "Pails, totes or bins for the bags", "rodents chew film in seconds"))
-    return [Ready(code, says, why, bool(ticks.get(code))) for code, says, why in found]
+    return [Ready(code, says, why, code in run.record.ticks) for code, says, why in found]
 
 
 def _say_lids(session: Session, mouths: Counter[Mouth]) -> str:
@@ -296,7 +292,7 @@ def _say_lids(session: Session, mouths: Counter[Mouth]) -> str:
     stock, said = Stock(session), []
     for mouth, n in mouths.items():
         lids = stock.lids(mouth)
-        again = min(n, lids[1]["again"]) if lids is not None else 0
+        again = min(n, lids[1].again) if lids is not None else 0
         before = f" ({again} of them used before)" if again else ""
         said.append(f"{n} {mouth}-mouth lid{'' if n == 1 else 's'}{before}")
     return ", ".join(said)
@@ -309,7 +305,7 @@ def _all_packs(session: Session, run: Run) -> str:
 def _say_opened(session: Session, run: Run, chosen: list[int]) -> list[str]:
     """What is opened for some containers: from where, or just how many, if nothing is counted."""
     containers = run.containers
-    sizes = by_size(containers[n]["packets"] for n in chosen)
+    sizes = by_size(containers[n].packets for n in chosen)
     plainly = ", ".join(f"{count} × {size} mL" for size, count in sizes.items())
     return _say_draws(session, run, chosen) or [plainly]
 
@@ -326,7 +322,7 @@ def _say_draws(session: Session, run: Run, chosen: list[int]) -> list[str]:
         if draw.from_held + draw.from_spares:
             parts.append(f"{draw.from_held + draw.from_spares} × {draw.size_ml} mL from the jar")
         if draw.packs:
-            per = supplies[draw.supply]["per_pack"]
+            per = supplies[draw.supply].per_pack
             extras = f", {draw.extras} of them straight into the jar" if draw.extras else ""
             parts.append(f"{say_packs(draw.packs, per, draw.size_ml)}{extras}")
         said += parts
@@ -347,9 +343,10 @@ def _batch(session: Session, run: Run) -> NextOpening:
 
 
 def _clock(run: Run, now: datetime) -> Clock | None:
-    clock, seen = run.clock, run.forecast(now)
-    if clock is None or seen is None:
+    seen = run.forecast(now)
+    if run.clock is None or seen is None:
         return None
+    _, clock = run.clock
     left = run.to_close()
     over = is_over(clock.out_s(now))
     says, tone = _says(seen, over=over, left=len(left))
@@ -358,8 +355,8 @@ def _clock(run: Run, now: datetime) -> Clock | None:
         out_s=clock.out_s(now),
         left_s=seen.left_s,
         over=over,
-        closed=len(clock.for_) - len(left),
-        of=len(clock.for_),
+        closed=len(clock.containers) - len(left),
+        of=len(clock.containers),
         next=left[0] if left else None,
         each_s=seen.each_s,
         put_back=seen.put_back,
@@ -388,5 +385,4 @@ def _minutes(seconds: float) -> str:
 
 
 def _cautions(run: Run) -> list[str]:
-    against = {each["facts"]["against"] for each in run.containers.values() if each["facts"].get("against")}
-    return sorted(against)
+    return sorted({each.what.against for each in run.containers.values() if each.what.against})

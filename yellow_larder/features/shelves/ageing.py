@@ -16,8 +16,8 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping import School, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.features.household.larder import places_in, settings
-from yellow_larder.journal.projections import life_used_in
-from yellow_larder.journal.tables import Package, Place
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.state import Package, life_used_in
 from yellow_larder.words.dates import say_best_by
 
 SOON_DAYS = 90

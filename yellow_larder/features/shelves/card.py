@@ -6,19 +6,30 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
 from yellow_larder.core.packing import Eye
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing, say_container
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.events import (
+    PackageEmptied,
+    PackageLooked,
+    PackageMoved,
+    PackagePacked,
+    PackagePhotographed,
+    PackageThrownOut,
+)
+from yellow_larder.features.packages.state import Package, life_used
+from yellow_larder.features.packages.text import say_advice, say_trouble
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.features.shelves.inspection import is_puffed
 from yellow_larder.features.shelves.photos import photos_in
 from yellow_larder.features.shelves.shelves import Due, find_package, on_shelf, say_climate
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.projections import life_used
-from yellow_larder.journal.tables import Change, Entry, Package, Place
+from yellow_larder.journal.events import Event
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.packets import say_packets
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
@@ -133,60 +144,68 @@ def card(larder: Larder, number: int) -> Card:
         gone_on=say_day(package.thrown_out_on) if package.thrown_out_on else None,
         gone=_gone(package, standing),
         against=package.against,
-        trouble=package.trouble,
+        trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
-        journal=[_happening(entry, places, household.units) for entry, _ in standing],
+        journal=[_happening(each.event, places, household.units) for each in standing],
         ledger=_ledger(package, standing, places, household.units, today),
     )
 
 
-def _gone(package: Package, standing: list[tuple[Entry, Change]]) -> str:
+def _gone(package: Package, standing: list[log.Happening]) -> str:
     if package.thrown_out_on is None:
         return ""
-    emptied = any(entry.act == "emptied" for entry, _ in standing)
+    emptied = any(isinstance(each.event, PackageEmptied) for each in standing)
     return f"{'Emptied' if emptied else 'Thrown out'} on {say_day(package.thrown_out_on)}"
 
 
-def _happening(entry: Entry, places: dict[int, Place], units: Units) -> Happening:
-    facts = entry.facts
-    if entry.act == "packed":
-        closing = {"absorber": "with absorbers", "vacuum": "vacuum", "lid": "with room air"}[facts["closing"]]
-        return Happening(
-            say_day(date.fromisoformat(facts["packed_on"])),
-            f"Packed {closing}",
-            f"{say_mass(facts['mass_g'], units)}, {facts['moisture_pct']:.1f} % moisture, "
-            f"{places[facts['place_id']].name}" + (f"; {facts['note']}" if facts.get("note") else ""),
-        )
-    on = say_day(date.fromisoformat(facts["on"]))
-    if entry.act == "moved":
-        return Happening(on, f"Moved to {places[facts['place_id']].name}", f"shelf {facts['shelf']}")
-    if entry.act == "looked":
-        eye = "" if facts["eye"] == Eye.UNSEEN else f", eye {facts['eye']}"
-        return Happening(on, f"Looked over: {facts['feel']}{eye}", facts["says"])
-    if entry.act == "photographed":
-        return Happening(on, "A picture taken", "")
-    if entry.act == "emptied":
-        return Happening(on, "Emptied", "to be packed anew")
-    return Happening(on, "Thrown out", facts["why"])
+_CLOSED = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "vacuum", Closing.LID: "with room air"}
+
+
+def _happening(told: Event, places: dict[int, Place], units: Units) -> Happening:
+    match told:
+        case PackagePacked(what=what):
+            note = f"; {told.note}" if told.note else ""
+            return Happening(
+                say_day(told.packed_on),
+                f"Packed {_CLOSED[what.closing]}",
+                f"{say_mass(what.mass_g, units)}, {what.moisture_pct:.1f} % moisture, "
+                f"{places[what.place_id].name}{note}",
+            )
+        case PackageMoved():
+            return Happening(say_day(told.on), f"Moved to {places[told.place_id].name}", f"shelf {told.shelf}")
+        case PackageLooked():
+            eye = "" if told.eye is Eye.UNSEEN else f", indicator {told.eye.value}"
+            return Happening(say_day(told.on), f"Checked: {told.feel.value}{eye}", say_advice(told.advice))
+        case PackagePhotographed():
+            return Happening(say_day(told.on), "A picture taken", "")
+        case PackageEmptied():
+            return Happening(say_day(told.on), "Emptied", "to be packed anew")
+        case PackageThrownOut():
+            return Happening(say_day(told.on), "Thrown out", told.why)
+    raise TypeError(f"{told} does not happen to a package")
 
 
 def _ledger(
-    package: Package, standing: list[tuple[Entry, Change]], places: dict[int, Place], units: Units, today: date
+    package: Package, standing: list[log.Happening], places: dict[int, Place], units: Units, today: date
 ) -> list[Stretch]:
     """The life ledger: how long it stood where, and what that cost."""
-    first = standing[0][0].facts
-    at, since = first["place_id"], package.packed_on
-    found = []
-    stops = [(date.fromisoformat(entry.facts["on"]), entry) for entry, _ in standing[1:]]
-    for until, entry in [*stops, (package.thrown_out_on or today, None)]:
-        leaves = entry is None or entry.facts.get("place_id", at) != at or entry.act in ("thrown out", "emptied")
-        if leaves and (until > since or entry is None):
-            place = places[at]
-            days = (until - since).days
+    packed = standing[0].event
+    assert isinstance(packed, PackagePacked)
+    at, since = packed.what.place_id, package.packed_on
+    stops: list[tuple[date, int | None]] = [
+        (each.event.on, each.event.place_id if isinstance(each.event, PackageMoved) else None)
+        for each in standing[1:]
+        if isinstance(each.event, PackageMoved | PackageThrownOut | PackageEmptied)
+    ]
+    stops.append((package.thrown_out_on or today, None))
+    found: list[Stretch] = []
+    for n, (until, goes_to) in enumerate(stops, start=1):
+        ends_here = n == len(stops)
+        if goes_to != at and (until > since or ends_here):
+            place, days = places[at], (until - since).days
             cost = life_used(place, package.q10, since, until)
-            ends = "now" if entry is None and package.thrown_out_on is None else say_day(until)
+            ends = "now" if ends_here and package.thrown_out_on is None else say_day(until)
             found.append(Stretch(place.name, say_climate(place, units), say_day(since), ends, days, round(cost)))
             since = until
-        if entry is not None:
-            at = entry.facts.get("place_id", at)
+        at = at if goes_to is None else goes_to
     return [stretch for n, stretch in enumerate(found) if stretch.days or n == 0]

@@ -6,7 +6,6 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
-from typing import Any
 
 from sqlalchemy import select
 from sqlalchemy.orm import Session
@@ -16,10 +15,13 @@ from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Eye, Feel, advi
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.lots.events import LotCame, TakenOut
+from yellow_larder.features.packages.events import PackageEmptied, PackageLooked, PackagePacked
+from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packages.text import ADVICE_SOURCE, say_advice, say_why
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Change, Entry, Package
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import say_mass
@@ -149,15 +151,16 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
                 kind=container.kind,
                 draws_in=_draws_in(session, look.number),
             )
-            acts.append(log.Act("package", look.number, "looked", _facts(look, advice, day, today, package)))
-            found.append(Looked(look.number, _FELT[look.feel], advice.doing, advice.says, advice.why, advice.source))
+            acts.append(log.Act(look.number, _looked(look, advice, day, today, package)))
+            says, why = say_advice(advice.code), say_why(advice)
+            found.append(Looked(look.number, _FELT[look.feel], advice.doing, says, why, ADVICE_SOURCE))
         bad = sum(each.doing in (Doing.REPACK, Doing.OUT) for each in found)
         title = f"Looked over {len(found)}" + (f", {bad} not right" if bad else "")
         log.record(session, title, acts, at=larder.clock())
     return found
 
 
-def _facts(look: Felt, advice: Advice, day: int, today: date, package: Package) -> dict[str, Any]:
+def _looked(look: Felt, advice: Advice, day: int, today: date, package: Package) -> PackageLooked:
     wrong = advice.doing in (Doing.REPACK, Doing.OUT)
     later = [package.packed_on + timedelta(days=each) for each in LOOK_DAYS if each > day]
     if wrong:
@@ -166,20 +169,13 @@ def _facts(look: Felt, advice: Advice, day: int, today: date, package: Package) 
         again = later[0]
     else:
         again = today + timedelta(days=AGAIN_DAYS) if advice.doing is Doing.AGAIN else None
-    return {
-        "on": today.isoformat(),
-        "feel": look.feel.value,
-        "eye": look.eye.value,
-        "says": advice.says,
-        "trouble": advice.says if wrong else "",
-        "next": again.isoformat() if again else None,
-    }
+    return PackageLooked(today, look.feel, look.eye, advice.code, wrong, again)
 
 
-def is_puffed(standing: Sequence[tuple[Entry, Change]]) -> bool:
+def is_puffed(standing: Sequence[log.Happening]) -> bool:
     """Whether a package was found puffed up when it was last looked over, by what happened to it."""
-    last = next((entry for entry, _ in reversed(standing) if entry.act == "looked"), None)
-    return last is not None and last.facts["feel"] == Feel.PUFFED
+    looks = [each.event for each in standing if isinstance(each.event, PackageLooked)]
+    return bool(looks) and looks[-1].feel is Feel.PUFFED
 
 
 def empty_out(larder: Larder, number: int) -> int:
@@ -188,7 +184,7 @@ def empty_out(larder: Larder, number: int) -> int:
     Raises:
         Refused: it is gone already, or it is to be thrown out rather than eaten.
     """
-    today = larder.today().isoformat()
+    today = larder.today()
     with writing(larder.engine) as session:
         package = session.get(Package, number)
         if package is None or package.thrown_out_on is not None:
@@ -196,19 +192,16 @@ def empty_out(larder: Larder, number: int) -> int:
         if is_puffed(log.entries(session, "package", number)):
             raise Refused("number", "Puffed up: throw it out, do not open it")
         lot = log.next_number(session, "lot")
-        story = [f"Out of number {number}, packed {say_day(package.packed_on)}: {package.trouble or 'opened'}"]
-        came = {
-            "food_key": package.food_key,
-            "came_g": package.mass_g,
-            "came_on": today,
-            "coins": None,
-            "price": None,
-            "moisture_pct": package.moisture_pct,
-            "story": story,
-        }
+        came = LotCame(
+            package.food_key,
+            package.mass_g,
+            today,
+            moisture_pct=package.moisture_pct,
+            history=(TakenOut(number, package.packed_on, package.trouble),),
+        )
         acts = [
-            log.Act("package", number, "emptied", {"on": today}),
-            log.Act("lot", lot, "came", came),
+            log.Act(number, PackageEmptied(today)),
+            log.Act(lot, came),
             *Stock(session).gives_back(package.container_key, lid_holds=not package.trouble),
         ]
         log.record(session, f"Emptied number {number}, to be packed anew", acts, at=larder.clock())
@@ -217,5 +210,6 @@ def empty_out(larder: Larder, number: int) -> int:
 
 def _draws_in(session: Session, number: int) -> bool:
     """Whether it was expected to draw in; so it was, if nobody said."""
-    entries = log.entries(session, "package", number)
-    return bool(entries[0][0].facts.get("draws_in", True)) if entries else True
+    happenings = log.entries(session, "package", number)
+    packed = next((each.event for each in happenings if isinstance(each.event, PackagePacked)), None)
+    return packed is None or packed.what.draws_in

@@ -14,11 +14,11 @@ from sqlalchemy import or_, select
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.larder import Larder, places_in, settings
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.run.record import the_run
+from yellow_larder.features.run.state import Container
 from yellow_larder.features.shelves.ageing import best_by, lives_left
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.projections import lifted_packets
-from yellow_larder.journal.tables import Package
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.packets import say_packets
@@ -107,21 +107,20 @@ def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> La
     )
 
 
-def _planned(mine: dict[str, Any], units: Units, today: date) -> Label:
-    facts = mine["facts"]
+def _planned(mine: Container, units: Units, today: date) -> Label:
+    planned, what = mine.planned, mine.what
     return _of(
-        mine["package"],
-        facts["food_name"],
-        mass=say_mass(mine["planned_g"], units),
-        energy=say_kcal(facts["kcal"]),
+        planned.package,
+        what.contents[0].food_name,
+        mass=say_mass(planned.planned_g, units),
+        energy=say_kcal(what.kcal),
         packed=say_day(today),
-        best_by=mine["best_by"],
-        # A run that was begun before this was written down: what the table says of the food.
-        ages=mine.get("ages", facts["customary_days"] is not None),
-        packets=lifted_packets(facts["packets"]),
-        closing=Closing(facts["closing"]),
-        container=container_by_key(facts["container_key"]).name,
-        against=facts["against"],
+        best_by=planned.best_by,
+        ages=planned.ages,
+        packets=what.packets,
+        closing=what.closing,
+        container=container_by_key(what.container_key).name,
+        against=what.against,
     )
 
 

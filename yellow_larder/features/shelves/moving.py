@@ -12,15 +12,17 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.keeping import Best, School
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.packing.pack import lasts_facts
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.events import Life
+from yellow_larder.features.packages.state import Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
-from yellow_larder.journal.projections import endless
-from yellow_larder.journal.tables import Package, Place
 
 
-def lasts_there(session: Session, packages: Sequence[Package], target: Place, on: date) -> dict[int, dict[str, Any]]:
-    """How long packages last in another place, as is kept with them, by number.
+def lasts_there(
+    session: Session, packages: Sequence[Package], target: Place, on: date
+) -> dict[int, dict[School, Life]]:
+    """How long packages last in another place, by number.
 
     Of what the wall and the openings let in, a share is used up by the day of the move; the rest goes at the pace of
     the new place. Packages alike are reckoned once.
@@ -33,7 +35,7 @@ def lasts_there(session: Session, packages: Sequence[Package], target: Place, on
     """
     foods = all_foods(session)
     seen: dict[tuple[Any, ...], dict[School, Best] | None] = {}
-    found: dict[int, dict[str, Any]] = {}
+    found: dict[int, dict[School, Life]] = {}
     for package in packages:
         if package.place_id == target.id or package.food_key not in foods:
             continue
@@ -48,14 +50,14 @@ def lasts_there(session: Session, packages: Sequence[Package], target: Place, on
     return found
 
 
-def _goes_on(package: Package, bests: Mapping[School, Best], age: int) -> dict[str, float | None]:
+def _goes_on(package: Package, bests: Mapping[School, Best], age: int) -> dict[School, Life]:
     kept = {}
     for school, there in bests.items():
         base, most = (endless(getattr(package, f"{school.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
         rest = rest_days(most, there.most_days, age)
-        kept[school] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest))
-    return lasts_facts(kept)
+        kept[school] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
+    return kept
 
 
 def rest_days(here: float, there: float, age: float) -> float:

@@ -8,9 +8,11 @@ from io import BytesIO
 from PIL import Image, ImageOps
 
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.packages.events import PackagePhotographed
+from yellow_larder.features.packages.state import Package
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Change, Entry, Package, Photo
+from yellow_larder.journal.tables import Attachment
 from yellow_larder.words.errors import NotThere, Refused
 
 MOST_PIXELS = 50_000_000
@@ -38,12 +40,11 @@ def keep_photo(larder: Larder, number: int, picture: bytes) -> int:
         if len(photos_in(log.entries(session, "package", number))) >= MOST_PHOTOS:
             raise Refused("photo", f"{MOST_PHOTOS} of one package are enough")
         # A number that no picture ever had: one taken back is let go, and its address must not show another.
-        photo = Photo(id=log.next_entry(session), package=number, jpeg=jpeg)
+        photo = Attachment(id=log.next_entry(session), subject=number, content=jpeg)
         session.add(photo)
         session.flush()
-        facts = {"on": larder.today().isoformat(), "photo": photo.id}
-        acts = [log.Act("package", number, "photographed", facts)]
-        log.record(session, f"A picture of number {number}", acts, at=larder.clock())
+        taken = log.Act(number, PackagePhotographed(larder.today(), photo.id))
+        log.record(session, f"A picture of number {number}", [taken], at=larder.clock())
         return photo.id
 
 
@@ -66,9 +67,9 @@ def _written_anew(picture: bytes) -> bytes:
     return written.getvalue()
 
 
-def photos_in(entries: Iterable[tuple[Entry, Change]]) -> list[int]:
-    """The photographs that the standing entries of a package tell of, the first first."""
-    return [entry.facts["photo"] for entry, _ in entries if entry.act == "photographed"]
+def photos_in(standing: Iterable[log.Happening]) -> list[int]:
+    """The photographs of a package that still count, the first first."""
+    return [each.event.photo for each in standing if isinstance(each.event, PackagePhotographed)]
 
 
 def see_photo(larder: Larder, number: int, photo: int) -> bytes:
@@ -79,7 +80,7 @@ def see_photo(larder: Larder, number: int, photo: int) -> bytes:
     """
     with reading(larder.engine) as session:
         standing = photos_in(log.entries(session, "package", number))
-        found = session.get(Photo, photo) if photo in standing else None
+        found = session.get(Attachment, photo) if photo in standing else None
         if found is None:
             raise NotThere("photo", "That picture is not there, or was undone")
-        return found.jpeg
+        return found.content

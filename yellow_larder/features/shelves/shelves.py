@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
 from typing import Any
@@ -14,7 +14,11 @@ from sqlalchemy import func, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
-from yellow_larder.features.household.larder import Larder, Settings, places_in, settings, tidy_name
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, places_in, settings, tidy_name
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.events import PackageMoved, PackageThrownOut
+from yellow_larder.features.packages.state import Package
 from yellow_larder.features.shelves.ageing import (
     LIFE_COLUMNS,
     SOON_DAYS,
@@ -28,7 +32,6 @@ from yellow_larder.features.shelves.moving import lasts_there
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.journal.tables import Package, Place
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temperature
@@ -224,11 +227,10 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
         moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
         if not moving:
             raise Refused("shelf", "Already there")
-        facts = {"place_id": place, "shelf": shelf}
         title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
-        acts = _acts(larder, "moved", moving, facts, on)
-        lasts = lasts_there(session, moving, target, date.fromisoformat(acts[0].facts["on"]))
-        acts = [replace(act, facts=act.facts | lasts.get(act.subject, {})) for act in acts]
+        day = _day(larder, moving, on)
+        lasts = lasts_there(session, moving, target, day)
+        acts = [log.Act(each.number, PackageMoved(day, place, shelf, lasts.get(each.number))) for each in moving]
         log.record(session, title, acts, at=larder.clock())
 
 
@@ -237,20 +239,18 @@ def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | No
     reason = tidy_name(why, "why")
     with writing(larder.engine) as session:
         packages = _all_kept(session, numbers)
-        acts = _acts(larder, "thrown out", packages, {"why": reason}, on)
+        day = _day(larder, packages, on)
+        acts = [log.Act(each.number, PackageThrownOut(day, reason)) for each in packages]
         stock = Stock(session)
         for each in packages:
             acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
         log.record(session, f"Threw out {_say_packages(packages)}", acts, at=larder.clock())
 
 
-def _acts(
-    larder: Larder, act: str, packages: Sequence[Package], facts: dict[str, Any], on: date | None
-) -> list[log.Act]:
-    """What happens to some packages on a day that each of them has seen."""
+def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:
+    """The day of what happens to some packages, which each of them has seen; none means today."""
     today = larder.today()
-    day = max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
-    return [log.Act("package", each.number, act, facts | {"on": day.isoformat()}) for each in packages]
+    return max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
 
 
 def _say_packages(packages: Sequence[Package]) -> str:

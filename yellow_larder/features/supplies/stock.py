@@ -5,17 +5,17 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterable, Mapping, Sequence
 from datetime import date, datetime
-from enum import StrEnum
-from typing import Any
 
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import Kept
 from yellow_larder.core.containers import Container, Kind, Mouth
-from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, worth_after, worth_in_jar
+from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, absorber_ml, gel_g, worth_after, worth_in_jar
 from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.packages.events import Contained
+from yellow_larder.features.supplies.events import Sort, SparesKept, SupplyBack, SupplyUsed
+from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.journal import log
-from yellow_larder.journal.projections import GEL, lifted_packets
 
 JAR_ML = 240.0
 """The small jar that spares wait in, unless another is named. Source: common practice, a half-pint jar."""
@@ -30,20 +30,6 @@ _COME_BACK = frozenset({Kind.JAR, Kind.PAIL, Kind.BOTTLE})
 """What is washed and used again once it is empty; film is cut down or thrown away. Source: common practice."""
 
 
-class Sort(StrEnum):
-    """What sort of thing it is."""
-
-    PACKETS = "packets"
-    BAGS = "bags"
-    POUCHES = "pouches"
-    JARS = "jars"
-    LIDS = "lids"
-    PAILS = "pails"
-    BOTTLES = "bottles and cans"
-    DESICCANT = "desiccant"
-    TOOLS = "tools"
-
-
 SORT_OF = {
     Kind.BAG: Sort.BAGS,
     Kind.ZIP_BAG: Sort.BAGS,
@@ -56,52 +42,53 @@ SORT_OF = {
     Kind.CAN: Sort.BOTTLES,
 }
 
-_Facts = dict[str, Any]
+Numbered = tuple[int, SupplyRecord]
+"""A supply, with its number."""
 
 
 class Stock:
     """The supplies, read once."""
 
     def __init__(self, session: Session) -> None:
-        self.records = {n: {"again": 0} | facts for n, facts in log.records(session, "supply").items()}
-        self._by_key = {(Sort(facts["sort"]), facts["key"]): n for n, facts in self.records.items() if facts["key"]}
+        self.records = log.records(session, SupplyRecord)
+        self._by_key = {(each.sort, each.key): n for n, each in self.records.items() if each.key}
 
-    def find(self, sort: Sort, key: str) -> tuple[int, _Facts] | None:
+    def find(self, sort: Sort, key: str) -> Numbered | None:
         """A supply by its sort and key; none if it is not written down."""
         number = self._by_key.get((sort, key))
         return None if number is None else (number, self.records[number])
 
-    def container(self, container: Container) -> tuple[int, _Facts] | None:
+    def container(self, container: Container) -> Numbered | None:
         """The supply that a container comes from; none if it is not counted."""
         sort = SORT_OF.get(container.kind)
         return None if sort is None else self.find(sort, container.key)
 
-    def lids(self, mouth: Mouth | None) -> tuple[int, _Facts] | None:
+    def lids(self, mouth: Mouth | None) -> Numbered | None:
         """The supply of lids for a mouth; none if they are not counted, or it has no mouth."""
         return None if mouth is None else self.find(Sort.LIDS, mouth.value)
 
     @property
     def gel_each_g(self) -> float:
         """Gel in the smallest packets there are, g."""
-        gel = [float(facts["key"]) for facts in self.records.values() if facts["sort"] == Sort.DESICCANT]
+        gel = [float(each.key) for each in self.records.values() if each.sort is Sort.DESICCANT]
         return min(gel, default=_USUAL_GEL_G)
 
     def packets(self, now: datetime) -> list[tuple[int, Kept]]:
         """The packets at hand, spares first, each with the number of its supply."""
         found = []
-        for number, facts in self.records.items():
-            if facts["sort"] != Sort.PACKETS:
+        for number, each in self.records.items():
+            if each.sort is not Sort.PACKETS:
                 continue
-            size = int(facts["key"])
-            if facts["spares"] and is_trusted(facts, now):
-                found.append((number, Kept(size, size * facts["worth"], facts["spares"])))
-            found.append((number, Kept(size, size, facts["count"], facts["per_pack"], buyable=True)))
+            size = int(each.key)
+            if each.spares and is_trusted(each, now):
+                found.append((number, Kept(size, size * each.worth, each.spares)))
+            found.append((number, Kept(size, size, each.count, each.per_pack, buyable=True)))
         return found
 
     def say_at_hand(self, sizes: Iterable[int]) -> str:
         """How many packets there are of some ratings, spares included; empty if none is counted."""
         found = [(size, self.find(Sort.PACKETS, str(size))) for size in sorted(sizes, reverse=True)]
-        there = {size: each[1]["count"] * each[1]["per_pack"] + each[1]["spares"] for size, each in found if each}
+        there = {size: each[1].count * each[1].per_pack + each[1].spares for size, each in found if each}
         if len(there) == 1:
             return f"you have {next(iter(there.values()))}"
         return "you have " + ", ".join(f"{n} × {size}" for size, n in there.items()) if there else ""
@@ -115,12 +102,12 @@ class Stock:
         wanted = [(self.container(container), count)]
         wanted += [(self.find(Sort.PACKETS, str(size)), n) for size, n in packets.items()]
         for supply, n in wanted:
-            if supply is None or supply[1].get("coins") is None:
+            if supply is None or supply[1].coins is None:
                 return None
-            coins += supply[1]["coins"] / supply[1]["per_pack"] * n
+            coins += supply[1].coins / supply[1].per_pack * n
         lids = self.lids(container.mouth)
         if lids is not None:
-            coins += (lids[1].get("coins") or 0.0) * max(0, count - lids[1]["again"])
+            coins += (lids[1].coins or 0.0) * max(0, count - lids[1].again)
         return coins
 
     def short_of(self, wanted: Counter[str]) -> list[str]:
@@ -130,55 +117,52 @@ class Stock:
         for key, count in wanted.items():
             container = container_by_key(key)
             supply = self.container(container)
-            if supply is not None and supply[1]["count"] < count:
-                short.append(f"{count} × {container.name}, and {supply[1]['count']} in your supplies")
+            if supply is not None and supply[1].count < count:
+                short.append(f"{count} × {container.name}, and {supply[1].count} in your supplies")
             if container.mouth is not None:
                 lids[container.mouth] += count
         for mouth, count in lids.items():
             supply = self.lids(mouth)
-            there = supply[1]["count"] + supply[1]["again"] if supply else count
+            there = supply[1].count + supply[1].again if supply else count
             if there < count:
                 short.append(f"{count} lids, {mouth} mouth, and {there} in your supplies")
         return short
 
-    def takes(self, packages: Sequence[_Facts]) -> list[log.Act]:
+    def takes(self, packages: Sequence[Contained]) -> list[log.Act]:
         """What closing some packages takes: containers, lids, gel. Lids that were used before go first."""
         counted: Counter[int] = Counter()
         lids: Counter[Mouth] = Counter()
-        for facts in packages:
-            container = container_by_key(facts["container_key"])
+        for package in packages:
+            container = container_by_key(package.container_key)
             found = [(self.container(container), 1)]
-            found += [
-                (self.find(Sort.DESICCANT, name.removeprefix(GEL)), n)
-                for name, n in lifted_packets(facts["packets"]).items()
-                if name.startswith(GEL)
-            ]
+            gel = [(gel_g(code), n) for code, n in package.packets.items()]
+            found += [(self.find(Sort.DESICCANT, f"{grams:g}"), n) for grams, n in gel if grams is not None]
             counted.update({supply[0]: n for supply, n in found if supply is not None})
             if container.mouth is not None:
                 lids[container.mouth] += 1
-        acts = [log.Act("supply", number, "used", {"count": n, "uses": n}) for number, n in counted.items()]
+        acts = [log.Act(number, SupplyUsed(count=n, uses=n)) for number, n in counted.items()]
         for mouth, n in lids.items():
             supply = self.lids(mouth)
             if supply is not None:
-                again = min(n, supply[1]["again"])
-                acts.append(log.Act("supply", supply[0], "used", {"again": again, "count": n - again, "uses": n}))
+                again = min(n, supply[1].again)
+                acts.append(log.Act(supply[0], SupplyUsed(count=n - again, again=again, uses=n)))
         return acts
 
-    def opens(self, packages: Sequence[_Facts], on: date) -> list[log.Act]:
+    def opens(self, packages: Sequence[Contained], on: date) -> list[log.Act]:
         """The packets that some packages took which were closed without a run: whole packs, the rest into the jar."""
         sizes: Counter[str] = Counter()
-        for facts in packages:
-            sizes.update({size: n for size, n in facts["packets"].items() if not size.startswith(GEL)})
+        for package in packages:
+            sizes.update({code: n for code, n in package.packets.items() if absorber_ml(code) is not None})
         acts = []
         for size, n in sizes.items():
             supply = self.find(Sort.PACKETS, size)
             if supply is None:
                 continue
-            number, facts = supply
-            packs = min(-(-n // facts["per_pack"]), facts["count"])
-            extras = packs * facts["per_pack"] - n
-            spares = min(max(0, -extras), facts["spares"])
-            acts.append(log.Act("supply", number, "used", {"count": packs, "spares": spares}))
+            number, there = supply
+            packs = min(-(-n // there.per_pack), there.count)
+            extras = packs * there.per_pack - n
+            spares = min(max(0, -extras), there.spares)
+            acts.append(log.Act(number, SupplyUsed(count=packs, spares=spares)))
             if extras > 0:
                 acts.append(spares_act(number, int(size), extras, EXTRAS_MINUTES, on))
         return acts
@@ -187,17 +171,15 @@ class Stock:
         """What some acts take from the supplies, in words; empty if they take nothing."""
         said = []
         for act in acts:
-            if act.act != "used":
+            used = act.event
+            if not isinstance(used, SupplyUsed):
                 continue
-            facts = self.records[act.subject]
-            count, spares = act.facts.get("count", 0) + act.facts.get("again", 0), act.facts.get("spares", 0)
-            packed = facts["sort"] == Sort.PACKETS
+            of, count = self.records[act.subject], used.count + used.again
             if count:
-                said.append(
-                    say_packs(count, facts["per_pack"], int(facts["key"])) if packed else f"{count} × {facts['name']}"
-                )
-            if spares:
-                said.append(f"{spares} spare {facts['key']} mL")
+                packed = of.sort is Sort.PACKETS
+                said.append(say_packs(count, of.per_pack, int(of.key)) if packed else f"{count} × {of.name}")
+            if used.spares:
+                said.append(f"{used.spares} spare {of.key} mL")
         return ", ".join(said)
 
     def gives_back(self, container_key: str, *, lid_holds: bool) -> list[log.Act]:
@@ -209,9 +191,9 @@ class Stock:
         if container.kind not in _COME_BACK:
             return []
         supply, lids = self.container(container), self.lids(container.mouth)
-        acts = [] if supply is None else [log.Act("supply", supply[0], "back", {"count": 1})]
+        acts = [] if supply is None else [log.Act(supply[0], SupplyBack(count=1))]
         if lids is not None and lid_holds:
-            acts.append(log.Act("supply", lids[0], "back", {"again": 1}))
+            acts.append(log.Act(lids[0], SupplyBack(again=1)))
         return acts
 
 
@@ -223,26 +205,25 @@ def say_packs(n: int, per_pack: int, size_ml: int) -> str:
 def spares_act(number: int, size_ml: int, count: int, minutes: float, on: date) -> log.Act:
     """Packets that go into the jar of spares after lying out: what they are still worth."""
     worth = worth_in_jar(worth_after(minutes), rating_ml=size_ml * count, jar_ml=JAR_ML)
-    facts = {"spares": count, "worth": worth, "since": on.isoformat()}
-    return log.Act("supply", number, "spares", facts)
+    return log.Act(number, SparesKept(count, worth, on))
 
 
-def is_trusted(facts: _Facts, now: datetime) -> bool:
+def is_trusted(supply: SupplyRecord, now: datetime) -> bool:
     """Whether the spares of a supply are still counted on."""
-    since = datetime.fromisoformat(facts["since"]) if facts["since"] else now
-    return facts["worth"] >= LEAST_TRUST and (now - since).days <= KEEPS_DAYS
+    age = 0 if supply.since is None else (now.date() - supply.since).days
+    return supply.worth >= LEAST_TRUST and age <= KEEPS_DAYS
 
 
-def is_low(facts: _Facts) -> bool:
+def is_low(supply: SupplyRecord) -> bool:
     """Whether a supply is running low."""
-    return bool(facts["low"]) and int(facts["count"]) + int(facts["again"]) <= int(facts["low"])
+    return bool(supply.low) and supply.count + supply.again <= supply.low
 
 
-def say_count(facts: _Facts) -> str:
+def say_count(supply: SupplyRecord) -> str:
     """How many there are of a supply, in words."""
-    count, again = facts["count"], facts["again"]
-    if facts["sort"] == Sort.PACKETS:
-        return f"{count} closed pack{'' if count == 1 else 's'} of {facts['per_pack']}"
-    if facts["sort"] == Sort.LIDS and again:
+    count, again = supply.count, supply.again
+    if supply.sort is Sort.PACKETS:
+        return f"{count} closed pack{'' if count == 1 else 's'} of {supply.per_pack}"
+    if supply.sort is Sort.LIDS and again:
         return f"{count} new, {again} used before"
     return f"{count}"

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime
-from typing import Any
 
 from sqlalchemy.orm import Session
 
@@ -19,10 +18,13 @@ from yellow_larder.features.catalog.containers import (
     own_bag,
     say_container,
 )
-from yellow_larder.features.household.larder import Larder, Settings, settings, tidy_name
+from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.features.household.versions import check_based_on
-from yellow_larder.features.supplies.stock import SORT_OF, Sort, Stock, is_low, is_trusted, say_count, spares_act
+from yellow_larder.features.supplies.events import DesiccantTurned, Said, Sort, SupplyCame, SupplySet
+from yellow_larder.features.supplies.state import SupplyRecord
+from yellow_larder.features.supplies.stock import SORT_OF, Stock, is_low, is_trusted, say_count, spares_act
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import packets
@@ -111,8 +113,8 @@ def see_supplies(larder: Larder) -> SuppliesView:
         household = settings(session)
         versions = log.versions(session, "supply")
         found = [
-            _view(number, versions[number], facts, household, larder.clock())
-            for number, facts in Stock(session).records.items()
+            _view(number, versions[number], each, household, larder.clock())
+            for number, each in Stock(session).records.items()
         ]
     order = list(Sort)
     found.sort(key=lambda each: (order.index(each.sort), _size(each), each.name))
@@ -137,11 +139,11 @@ def add_supply(larder: Larder, new: NewSupply) -> int:
         _check_count(new.count, "count")
         if not 1 <= new.per_pack <= 1000:
             raise Refused("per_pack", "Packets in one inner pack: 1 to 1,000")
-        known = log.records(session, "supply")
-        if any((facts["sort"], facts["key"], facts["name"]) == (new.sort, key, name) for facts in known.values()):
+        known = log.records(session, SupplyRecord)
+        if any((each.sort, each.key, each.name) == (new.sort, key, name) for each in known.values()):
             raise Refused("name", f"{name} is written down already: change its count there")
-        facts = {
-            "sort": new.sort.value,
+        said: Said = {
+            "sort": new.sort,
             "key": key,
             "name": name,
             "per_pack": new.per_pack if new.sort is Sort.PACKETS else 1,
@@ -149,11 +151,11 @@ def add_supply(larder: Larder, new: NewSupply) -> int:
             "note": _note(new.note),
             "count": new.count,
             "coins": read_money(new.cost, "cost") if new.cost.strip() else None,
-            "came_on": check_day(new.came_on or larder.today(), larder.today(), "came_on").isoformat(),
+            "came_on": check_day(new.came_on or larder.today(), larder.today(), "came_on"),
         }
         number = log.next_number(session, "supply")
         title = f"Written down: {new.count} × {name}"
-        acts = [log.Act("supply", number, "set", facts)]
+        acts = [log.Act(number, SupplySet(said))]
         log.record(session, title, acts, at=larder.clock())
     return number
 
@@ -229,23 +231,23 @@ def count_supply(
     """
     _check_count(count, "count")
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        check_based_on(session, "supply", number, based_on, lambda: _countable(facts))
-        said: dict[str, Any] = {"count": count}
+        supply = _supply(session, number)
+        check_based_on(session, "supply", number, based_on, lambda: _countable(supply))
+        said: Said = {"count": count}
         if spares is not None:
-            if facts["sort"] != Sort.PACKETS:
+            if supply.sort is not Sort.PACKETS:
                 raise Refused("spares", "Only packets have spares")
             said["spares"] = _check_count(spares, "spares")
-            if spares and not facts["spares"]:
-                said |= {"since": larder.today().isoformat(), "worth": worth_after(5)}
+            if spares and not supply.spares:
+                said |= {"since": larder.today(), "worth": worth_after(5)}
         if again is not None:
-            if facts["sort"] != Sort.LIDS:
+            if supply.sort is not Sort.LIDS:
                 raise Refused("again", "Only lids are told apart by use")
             said["again"] = _check_count(again, "again")
-        if all(facts[name] == value for name, value in said.items()):
+        if replace(supply, **said) == supply:
             raise Refused("count", "That is what is written already")
-        title = f"Counted {facts['name']}: {count}"
-        log.record(session, title, [log.Act("supply", number, "set", said)], at=larder.clock())
+        title = f"Counted {supply.name}: {count}"
+        log.record(session, title, [log.Act(number, SupplySet(said))], at=larder.clock())
 
 
 def more_of(larder: Larder, number: int, count: int, *, cost: str = "") -> None:
@@ -257,12 +259,9 @@ def more_of(larder: Larder, number: int, count: int, *, cost: str = "") -> None:
     if not 1 <= count <= MOST:
         raise Refused("count", f"How many came: 1 to {MOST:,}")
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        said: dict[str, Any] = {"count": count}
-        if cost.strip():
-            said["coins"] = read_money(cost, "cost")
-        title = f"{count} more {facts['name']}"
-        log.record(session, title, [log.Act("supply", number, "came", said)], at=larder.clock())
+        coins = read_money(cost, "cost") if cost.strip() else None
+        title = f"{count} more {_supply(session, number).name}"
+        log.record(session, title, [log.Act(number, SupplyCame(count, coins))], at=larder.clock())
 
 
 def set_supply(
@@ -279,7 +278,7 @@ def set_supply(
     Raises:
         Refused: a field cannot be read.
     """
-    said: dict[str, Any] = {}
+    said: Said = {}
     if low is not None:
         said["low"] = _check_count(low, "low")
     if cost is not None:
@@ -287,30 +286,27 @@ def set_supply(
     if note is not None:
         said["note"] = _note(note)
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        name, household = facts["name"], settings(session)
-        check_based_on(session, "supply", number, based_on, lambda: _noted(facts, household))
-        acts = [log.Act("supply", number, "set", said)]
-        log.record(session, f"Noted of {name}", acts, at=larder.clock())
+        supply, household = _supply(session, number), settings(session)
+        check_based_on(session, "supply", number, based_on, lambda: _noted(supply, household))
+        log.record(session, f"Noted of {supply.name}", [log.Act(number, SupplySet(said))], at=larder.clock())
 
 
-def _countable(facts: dict[str, Any]) -> dict[str, object]:
+def _countable(supply: SupplyRecord) -> dict[str, object]:
     """What counting says of a supply."""
-    return {name: facts[name] for name in ("count", "spares", "again")}
+    return {"count": supply.count, "spares": supply.spares, "again": supply.again}
 
 
-def _noted(facts: dict[str, Any], household: Settings) -> dict[str, object]:
+def _noted(supply: SupplyRecord, household: Settings) -> dict[str, object]:
     """What is noted of a supply, as it is typed."""
-    cost = say_money(facts["coins"], household) if facts.get("coins") is not None else ""
-    return {"low": facts["low"], "cost": cost, "note": facts["note"]}
+    cost = say_money(supply.coins, household) if supply.coins is not None else ""
+    return {"low": supply.low, "cost": cost, "note": supply.note}
 
 
 def forget_supply(larder: Larder, number: int) -> None:
     """Strike it out."""
     with writing(larder.engine) as session:
-        name = _facts(session, number)["name"]
-        acts = [log.Act("supply", number, log.GONE, {})]
-        log.record(session, f"Struck out {name}", acts, at=larder.clock())
+        name = _supply(session, number).name
+        log.record(session, f"Struck out {name}", [log.removed("supply", number)], at=larder.clock())
 
 
 def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: date | None = None) -> None:
@@ -322,18 +318,18 @@ def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: d
     today = larder.today()
     day = check_day(on or today, today, "on")
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        if facts["sort"] != Sort.PACKETS:
+        supply = _supply(session, number)
+        if supply.sort is not Sort.PACKETS:
             raise Refused("count", "Only packets have spares")
         if not 1 <= count <= MOST:
             raise Refused("count", f"How many went into the jar: 1 to {MOST:,}")
         if not 0 <= minutes <= 24 * 60:
             raise Refused("minutes", "How many minutes they lay out: 0 to 1,440")
-        came = date.fromisoformat(facts.get("came_on") or day.isoformat())
+        came = supply.came_on or day
         if day < came:
             raise Refused("on", f"Older than its pack: that came on {say_day(came)}")
-        act = spares_act(number, int(facts["key"]), count, minutes, day)
-        title = f"{count} spare {facts['name']} into the jar, {minutes:g} minutes out"
+        act = spares_act(number, int(supply.key), count, minutes, day)
+        title = f"{count} spare {supply.name} into the jar, {minutes:g} minutes out"
         log.record(session, title, [act], at=larder.clock())
 
 
@@ -345,19 +341,23 @@ def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
     """
     with writing(larder.engine) as session:
         household = settings(session)
-        facts = _facts(session, number)
-        if facts["sort"] not in (Sort.BAGS, Sort.POUCHES):
+        supply = _supply(session, number)
+        if supply.sort not in (Sort.BAGS, Sort.POUCHES):
             raise Refused("number", "Only bags are cut down")
-        shorter = cut_shorter(container_by_key(facts["key"]), read_length_mm(by, "by", units=household.units))
+        shorter = cut_shorter(container_by_key(supply.key), read_length_mm(by, "by", units=household.units))
         there = Stock(session).find(Sort.BAGS, shorter.key)
         new = there[0] if there is not None else log.next_number(session, "supply")
         if there is not None:
-            act = log.Act("supply", new, "came", {"count": 1})
+            act = log.Act(new, SupplyCame(1))
         else:
-            what = {"sort": Sort.BAGS.value, "key": shorter.key, "name": shorter.name, "per_pack": 1, "count": 1}
-            act = log.Act("supply", new, "set", what | {"low": 0, "note": "cut down", "coins": None})
+            act = log.Act(
+                new,
+                SupplySet(
+                    {"sort": Sort.BAGS, "key": shorter.key, "name": shorter.name, "count": 1, "note": "cut down"}
+                ),
+            )
         left = say_length(shorter.length_mm, household.units)
-        title = f"Cut down a {facts['name']}: {left} long now"
+        title = f"Cut down a {supply.name}: {left} long now"
         log.record(session, title, [act], at=larder.clock())
     return new
 
@@ -369,80 +369,78 @@ def spend_desiccant(larder: Larder, number: int, count: int, *, restored: bool) 
         Refused: there are not so many, or it is no desiccant.
     """
     with writing(larder.engine) as session:
-        facts = _facts(session, number)
-        there = facts["spent"] if restored else facts["count"]
-        if facts["sort"] != Sort.DESICCANT:
+        supply = _supply(session, number)
+        there = supply.spent if restored else supply.count
+        if supply.sort is not Sort.DESICCANT:
             raise Refused("number", "Only desiccant is dried in the oven")
         if not 1 <= count <= there:
             raise Refused("count", f"There are {there} of them")
-        act = log.Act("supply", number, "restored" if restored else "spent", {"count": count})
-        title = f"{count} × {facts['name']}: {'dry again' if restored else 'full of water'}"
+        act = log.Act(number, DesiccantTurned(count), "restored" if restored else "spent")
+        title = f"{count} × {supply.name}: {'dry again' if restored else 'full of water'}"
         log.record(session, title, [act], at=larder.clock())
 
 
 def low_supplies(session: Session) -> list[tuple[int, str, str]]:
     """What is running low: its number, its name, and how many there are in words."""
-    return [
-        (number, facts["name"], say_count(facts)) for number, facts in Stock(session).records.items() if is_low(facts)
-    ]
+    return [(number, each.name, say_count(each)) for number, each in Stock(session).records.items() if is_low(each)]
 
 
-def _facts(session: Session, number: int) -> dict[str, Any]:
-    facts = Stock(session).records.get(number)
-    if facts is None:
+def _supply(session: Session, number: int) -> SupplyRecord:
+    supply = Stock(session).records.get(number)
+    if supply is None:
         raise NotThere("number", "That is not among the supplies any more")
-    return facts
+    return supply
 
 
-def _say_uses(facts: dict[str, Any]) -> str:
-    if facts["sort"] != Sort.LIDS or not facts["uses"]:
+def _say_uses(supply: SupplyRecord) -> str:
+    if supply.sort is not Sort.LIDS or not supply.uses:
         return ""
-    times = "once" if facts["uses"] == 1 else f"{facts['uses']} times"
+    times = "once" if supply.uses == 1 else f"{supply.uses} times"
     return f"closed {times} so far"
 
 
-def _say_oven(facts: dict[str, Any], units: Units) -> str:
-    if facts["sort"] != Sort.DESICCANT or not facts["spent"]:
+def _say_oven(supply: SupplyRecord, units: Units) -> str:
+    if supply.sort is not Sort.DESICCANT or not supply.spent:
         return ""
-    dry_g = facts["spent"] * float(facts["key"])
+    dry_g = supply.spent * float(supply.key)
     low, high = OVEN_HOURS
     return (
         f"Spread thin, {low}–{high} hours at {say_dial(OVEN_C, units)}; packets of paper or cloth overnight at "
-        f"{say_dial(PAPER_C, units)}. Full of a room's damp the {facts['spent']} weigh up to "
+        f"{say_dial(PAPER_C, units)}. Full of a room's damp the {supply.spent} weigh up to "
         f"{say_mass(full_gel_g(dry_g), units)}; they are dry when they weigh {say_mass(dry_g, units)} again. Into a "
         "closed jar while they are warm, out of children's reach."
     )
 
 
-def _view(number: int, version: int, facts: dict[str, Any], household: Settings, now: datetime) -> Supply:
-    sort = Sort(facts["sort"])
-    container = container_by_key(facts["key"]) if sort in SORT_OF.values() else None
-    trusted = is_trusted(facts, now)
+def _view(number: int, version: int, supply: SupplyRecord, household: Settings, now: datetime) -> Supply:
+    sort = supply.sort
+    container = container_by_key(supply.key) if sort in SORT_OF.values() else None
+    trusted = is_trusted(supply, now)
     spares = ""
-    if facts["spares"]:
-        since = say_day(datetime.fromisoformat(facts["since"]).date()) if facts["since"] else "today"
-        worth = f"worth {facts['worth']:.0%} of their rating" if trusted else "too old or too long out: throw them away"
-        spares = f"{facts['spares']} loose in the jar since {since}, {worth}"
+    if supply.spares:
+        since = say_day(supply.since) if supply.since else "today"
+        worth = f"worth {supply.worth:.0%} of their rating" if trusted else "too old or too long out: throw them away"
+        spares = f"{supply.spares} loose in the jar since {since}, {worth}"
     return Supply(
         number=number,
         version=version,
         sort=sort,
-        key=facts["key"],
-        name=facts["name"],
+        key=supply.key,
+        name=supply.name,
         size=say_container(container, household.units) if container else "",
-        count=facts["count"],
-        counted=say_count(facts),
-        per_pack=facts["per_pack"],
-        spares=facts["spares"],
+        count=supply.count,
+        counted=say_count(supply),
+        per_pack=supply.per_pack,
+        spares=supply.spares,
         spares_say=spares,
         trusted=trusted,
-        spent=facts["spent"],
-        dry_again=_say_oven(facts, household.units),
-        again=facts["again"],
-        uses=_say_uses(facts),
-        cost=say_money(facts["coins"], household) if facts.get("coins") is not None else "",
-        low=facts["low"],
-        is_low=is_low(facts),
-        note=facts["note"],
+        spent=supply.spent,
+        dry_again=_say_oven(supply, household.units),
+        again=supply.again,
+        uses=_say_uses(supply),
+        cost=say_money(supply.coins, household) if supply.coins is not None else "",
+        low=supply.low,
+        is_low=is_low(supply),
+        note=supply.note,
         draw=drawing(container) if container else None,
     )

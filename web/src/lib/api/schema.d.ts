@@ -2970,7 +2970,7 @@ export interface components {
         };
         /**
          * Closed
-         * @description How a package was closed, as it is kept with it: enough to reckon anew what becomes of it elsewhere.
+         * @description How a package was closed: enough to work out anew what becomes of it elsewhere.
          */
         Closed: {
             /** Gel G */

@@ -1,0 +1,60 @@
+"""What a look at a package means, in words."""
+
+from __future__ import annotations
+
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed
+
+_SAYS = {
+    AdviceCode.PUFFED: "Puffed up: do not open it indoors, do not taste it, throw it out",
+    AdviceCode.LEAKS: "The seal leaks: open it, look at the food, and repack it with fresh absorbers",
+    AdviceCode.VACUUM_LEAKS: "The seal leaks: open it, look at the food, and draw the vacuum anew",
+    AdviceCode.EYE_GREY: "The indicator has met oxygen: absorbers spent, or a leak. Repack it with fresh ones",
+    AdviceCode.HOLDS: "Holds",
+    AdviceCode.HOLDS_A_WEEK: "Holds after a week: put it away for years",
+    AdviceCode.LID_FLAT: "The lid has not drawn in: wipe the rim, take another lid, close it anew",
+    AdviceCode.FILM_LOOSE: "The film does not cling: the vacuum is gone. Look for the hole, and draw it anew",
+    AdviceCode.LOOSE_FINE: "Loose, as it should be",
+    AdviceCode.LOOSE_YET: "Loose still: look again on the seventh day",
+    AdviceCode.LOOSE_A_WEEK: "Loose after a week: press it under water, or weigh it down overnight",
+}
+_WHY = {
+    AdviceCode.PUFFED: "Nothing dry makes gas. What puffs a package up is alive in it, and without oxygen that may be "
+    "botulism. A bag that was closed in the cold and swells a little in a warm room goes down again there: when in "
+    "doubt, throw it out, and ask your local food-safety authority.",
+    AdviceCode.LOOSE_FINE: "Airy food and a stiff wall leave nothing to draw in: four fifths of air are nitrogen and "
+    "stay.",
+    AdviceCode.LOOSE_YET: "Absorbers work for days, slower in the cold. Press it: if air goes in and out, it leaks.",
+    AdviceCode.LOOSE_A_WEEK: "It may be fine, since four fifths of air stay. If it gives air when it is pressed, the "
+    "seal leaks: repack it.",
+}
+_EXPOSED = {
+    Exposed.FREEZE_DRIED: "Freeze-dried food absorbs the room's moisture within hours: weigh a little, dry it again, "
+    "repack.",
+    Exposed.HOME_DRIED: "It was as good as open. Feel it: if it is not as crisp as when it was packed, dry it again "
+    "first.",
+    Exposed.DRY: "It was as good as open, as in its own packet: dry food takes no harm in a week. Repack it today.",
+}
+
+ADVICE_SOURCE = "common practice"
+"""Where every advice comes from."""
+
+
+def say_advice(code: AdviceCode) -> str:
+    """What a look means, in a sentence."""
+    return _SAYS[code]
+
+
+def say_trouble(code: str) -> str:
+    """What was wrong with a package at the last look, in a sentence; empty if nothing was."""
+    return _SAYS[AdviceCode(code)] if code else ""
+
+
+def say_why(advice: Advice) -> str:
+    """The reason for an advice."""
+    if advice.exposed is not None:
+        return _EXPOSED[advice.exposed]
+    if advice.doing is Doing.NOTHING and advice.code is not AdviceCode.LOOSE_FINE:
+        absorbers = "The absorbers took a fifth of the air, and the wall keeps the rest out."
+        return absorbers if advice.closing is Closing.ABSORBER else "The vacuum stands."
+    return _WHY[advice.code]

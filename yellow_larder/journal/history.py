@@ -1,0 +1,119 @@
+"""What happened, as the journal has it: what an undo has named no longer counts."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from datetime import datetime
+from typing import TypeVarTuple
+
+from sqlalchemy import Select, func, select
+from sqlalchemy.orm import Session, aliased
+
+from yellow_larder.journal.events import REREAD, RESERVED, Event, read_event
+from yellow_larder.journal.kinds import Happened
+from yellow_larder.journal.tables import Change, Entry
+
+OPENING = 1
+"""The first change, the larder's opening, cannot be undone: there would be nowhere to stand."""
+
+_Found = TypeVarTuple("_Found")
+"""What is looked for: the columns of a select."""
+
+
+@dataclass(frozen=True, slots=True)
+class Happening:
+    """Something that happened to a subject and still counts.
+
+    Attributes:
+        change_id: the change it came with.
+        at: when that was made.
+        act: what the journal calls it.
+        event: what happened.
+    """
+
+    change_id: int
+    at: datetime
+    act: str
+    event: Event
+
+
+def next_number(session: Session, kind: str) -> int:
+    """A number no subject of this kind ever had: an undone one keeps its, for its label may be printed."""
+    last = session.scalar(select(func.max(Entry.subject)).where(Entry.kind == kind))
+    return (last or 0) + 1
+
+
+def next_entry(session: Session) -> int:
+    """The number that the next entry will have; none before it ever had it."""
+    return (session.scalar(select(func.max(Entry.id))) or 0) + 1
+
+
+def last_change(session: Session) -> Change | None:
+    """The newest change that can be undone."""
+    undo = aliased(Change)
+    return session.scalar(
+        select(Change)
+        .where(Change.undoes.is_(None), Change.id != OPENING)
+        .where(~select(undo.id).where(undo.undoes == Change.id).exists())
+        .order_by(Change.id.desc())
+        .limit(1)
+    )
+
+
+def newest_at(session: Session) -> datetime | None:
+    """The latest moment that anything was done at, by the clock of then; none in a file without a change."""
+    return session.scalar(select(func.max(Change.at)))
+
+
+def _that_count(found: Select[*_Found]) -> Select[*_Found]:
+    """Of entries that are looked for only those whose change is not undone."""
+    undo_of = aliased(Change)
+    return found.outerjoin(undo_of, undo_of.undoes == Entry.change_id).where(undo_of.id.is_(None))
+
+
+def entries(session: Session, kind: str, subject: int) -> list[Happening]:
+    """What happened to a subject and still counts, oldest first."""
+    columns = (Change.id, Change.at, Entry.act, Entry.version, Entry.facts)
+    found = select(*columns).select_from(Entry).join(Change, Change.id == Entry.change_id)
+    mine = (Entry.kind == kind, Entry.subject == subject, Entry.act != RESERVED)
+    rows = session.execute(_that_count(found).where(*mine).order_by(Entry.id))
+    return [Happening(change, at, act, read_event(kind, act, of, facts)) for change, at, act, of, facts in rows]
+
+
+def version(session: Session, kind: str, subject: int) -> int:
+    """Which change a subject stands at: what an edit of it is based on; 0 if nothing was ever said of it."""
+    return versions(session, kind, [subject]).get(subject, 0)
+
+
+def standing_of(session: Session, kind: str) -> Iterator[tuple[int, Happened]]:
+    """What happened to all subjects of a kind and still counts, by subject, oldest first."""
+    rows = session.execute(
+        _that_count(select(Entry.subject, Entry.change_id, Entry.act, Entry.version, Entry.facts))
+        .where(Entry.kind == kind)
+        .order_by(Entry.subject, Entry.id)
+        # Columns, not objects, and not all at once: a long life has hundreds of thousands of entries.
+        .execution_options(yield_per=2000)
+    )
+    for subject, change_id, act, of, facts in rows:
+        yield subject, Happened(change_id, act, read_event(kind, act, of, facts))
+
+
+def versions(session: Session, kind: str, subjects: Sequence[int] | None = None) -> dict[int, int]:
+    """Which change each subject of a kind, or each of some, stands at: what an edit of it is based on.
+
+    Words that were read anew are as they were written, so that an edit is no less based on them.
+    """
+    of_them = [] if subjects is None else [Entry.subject.in_(subjects)]
+    newest = _that_count(select(Entry.subject, func.max(Entry.change_id)))
+    written = newest.where(Entry.kind == kind, Entry.act != REREAD, *of_them)
+    rows = session.execute(written.group_by(Entry.subject))
+    return {row[0]: row[1] for row in rows}
+
+
+def happened_since(session: Session, kind: str, subject: int, since: int) -> list[Happened]:
+    """What happened to a subject after an entry and still counts, oldest first."""
+    found = _that_count(select(Entry.change_id, Entry.act, Entry.version, Entry.facts))
+    mine = (Entry.kind == kind, Entry.subject == subject, Entry.id > since)
+    rows = session.execute(found.where(*mine).order_by(Entry.id))
+    return [Happened(change, act, read_event(kind, act, of, facts)) for change, act, of, facts in rows]
