@@ -232,7 +232,7 @@ def _jars(larder: Larder, many: int) -> None:
         acts.append(log.Act(n, lot))
         acts.append(log.Act(n, JarRecord(n, "jar-quart", 3, 7, began, looks), "filled"))
     with writing(larder.engine) as session:
-        log.record(session, "jars", acts, at=larder.clock())
+        log.record(session, log.title("household.settled"), acts, at=larder.clock())
 
 
 def _large(process: psutil.Process) -> None:
@@ -342,8 +342,8 @@ def _write_in_bulk(larder: Larder, chance: np.random.Generator, keys: list[str])
         for n in range(300)
     ]
     with writing(larder.engine) as session:
-        for title, acts in (("ten years", days), ("prices", seen)):
-            log.record(session, title, acts, at=larder.clock())
+        for acts in (days, seen):
+            log.record(session, log.title("household.settled"), acts, at=larder.clock())
 
 
 def _p95_of(do: Callable[[], object], times: int = 10) -> float:

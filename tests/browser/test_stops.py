@@ -55,7 +55,7 @@ def unconditioned(page: Page, served: Here) -> None:
     today = served.larder.today()
     leeks = LotCame("dried-leeks", 300.0, today, moisture_pct=6.0, made=Origin.DRIED, wants_conditioning=True)
     with writing(served.larder.engine) as session:
-        log.record(session, "Leeks", [log.Act(1, leeks)], at=served.larder.clock())
+        log.record(session, log.title("household.settled"), [log.Act(1, leeks)], at=served.larder.clock())
     page.goto(f"{served.url}/bench?line=300 g dried leeks&lot=1")
     page.get_by_role("button", name="absorbers").click()
 

@@ -13,8 +13,9 @@ from yellow_larder.documents.layouts import LEAST_MM, Layout, layout_by_key, lay
 from yellow_larder.documents.run_sheet import run_sheet
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settings, settle, take_back
+from yellow_larder.features.household.larder import Larder, settings, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps

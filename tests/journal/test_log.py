@@ -39,8 +39,9 @@ from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk
 from yellow_larder.features.freezer import contents
 from yellow_larder.features.freezer.contents import open_it, put_in
 from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle, take_back
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle
 from yellow_larder.features.household.people import Eater, keep_eater, remove_eater
 from yellow_larder.features.household.state import Household, Place
 from yellow_larder.features.lots.events import LotCame
@@ -310,7 +311,7 @@ def _dried_carrots(larder: Larder, clock: Clock) -> int:
 def test_undoing_the_opening_of_a_frozen_bag_leaves_no_sign_of_it(larder: Larder, clock: Clock) -> None:
     came = log.Act(1, LotCame("pearl-barley", 3000.0, date(2026, 11, 1)))
     with writing(larder.engine) as session:
-        log.record(session, "came", [came], at=clock.now)
+        log.record(session, log.title("household.settled"), [came], at=clock.now)
     number = put_in(larder, FreezeAsk(line="3 kg pearl barley", lot=1))
     clock.now += timedelta(days=9)
     contents.take_out(larder, number)

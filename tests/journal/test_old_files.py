@@ -19,7 +19,8 @@ from yellow_larder.features.drying.finished_lots import made_here
 from yellow_larder.features.drying.loads import see_loads
 from yellow_larder.features.freeze_drying.loads import see_freeze_loads
 from yellow_larder.features.freezer.contents import in_freezer
-from yellow_larder.features.household.larder import open_larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import open_larder
 from yellow_larder.features.household.people import Eater, eaters, keep_eater
 from yellow_larder.features.lots.lots import is_unproven
 from yellow_larder.features.lots.state import Lot

@@ -20,7 +20,8 @@ from sqlalchemy import func, select
 from tests.conftest import NOON
 from tests.journal.test_log import ACTS, do
 from yellow_larder.features.household.backups import restore_copy
-from yellow_larder.features.household.larder import Larder, open_larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder, open_larder
 from yellow_larder.journal.backups import copy_file
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import AlreadyAnswered, answered_once, reading

@@ -9,8 +9,9 @@ from fastapi import Body
 from yellow_larder.api.common import BasedOn, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import settle, take_back
+from yellow_larder.features.household.larder import settle
 from yellow_larder.features.rounds.overview import Overview, overview
 
 router = larder_router(tags=["household"], responses=REFUSALS)

@@ -5,16 +5,43 @@ depends on their climate.
 """
 
 from yellow_larder.features.catalog.state import FOOD
+from yellow_larder.features.catalog.text import TITLES as CATALOG_TITLES
 from yellow_larder.features.drying.state import JAR, LOAD, MACHINE
+from yellow_larder.features.drying.text import TITLES as DRYING_TITLES
 from yellow_larder.features.freeze_drying.state import FREEZE_LOAD
+from yellow_larder.features.freeze_drying.text import TITLES as FREEZE_DRYING_TITLES
 from yellow_larder.features.freezer.state import FREEZING
+from yellow_larder.features.freezer.text import TITLES as FREEZER_TITLES
 from yellow_larder.features.household.state import EATER, HOUSEHOLD, PLACE
+from yellow_larder.features.household.text import TITLES as HOUSEHOLD_TITLES
 from yellow_larder.features.lots.state import LOT
+from yellow_larder.features.lots.text import TITLES as LOTS_TITLES
 from yellow_larder.features.packages.state import PACKAGE
+from yellow_larder.features.packing.text import TITLES as PACKING_TITLES
 from yellow_larder.features.planning.state import DIARY, GOAL, MEAL, MEANING, PRICE, PURSE, TRIED
+from yellow_larder.features.planning.text import TITLES as PLANNING_TITLES
 from yellow_larder.features.run.state import RUN
+from yellow_larder.features.run.text import TITLES as RUN_TITLES
+from yellow_larder.features.shelves.text import TITLES as SHELVES_TITLES
 from yellow_larder.features.supplies.state import SUPPLY
+from yellow_larder.features.supplies.text import TITLES as SUPPLIES_TITLES
 from yellow_larder.journal import kinds
+from yellow_larder.words.titles import register_titles
 
 kinds.register(HOUSEHOLD, PLACE, FOOD, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
 kinds.register(EATER, MEAL, GOAL, PURSE, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD)
+
+for titles in (
+    CATALOG_TITLES,
+    DRYING_TITLES,
+    FREEZE_DRYING_TITLES,
+    FREEZER_TITLES,
+    HOUSEHOLD_TITLES,
+    LOTS_TITLES,
+    PACKING_TITLES,
+    PLANNING_TITLES,
+    RUN_TITLES,
+    SHELVES_TITLES,
+    SUPPLIES_TITLES,
+):
+    register_titles(titles)

@@ -50,6 +50,7 @@ __all__ = [
     "REREAD",
     "Act",
     "Happening",
+    "Title",
     "attachments",
     "entries",
     "fold_all",
@@ -67,6 +68,7 @@ __all__ = [
     "removed",
     "reserved",
     "standing_of",
+    "title",
     "undo",
     "version",
     "versions",
@@ -122,9 +124,22 @@ def reserved(kind: str, subject: int) -> Act:
     return Act(subject, Reserved(kind))
 
 
-def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -> Change:
+@dataclass(frozen=True, slots=True)
+class Title:
+    """What a change is called: a code that has words, and the figures in them, as JSON has them."""
+
+    code: str
+    figures: Mapping[str, Any]
+
+
+def title(code: str, **figures: str | float | Sequence[str]) -> Title:
+    """What a change is called."""
+    return Title(code, figures)
+
+
+def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime) -> Change:
     """Append a change with its entries, and fold on what it touched."""
-    change = Change(at=at, title=title)
+    change = Change(at=at, title="", code=called.code, figures=dict(called.figures))
     session.add(change)
     session.flush()
     session.execute(
@@ -157,7 +172,7 @@ def record(session: Session, title: str, acts: Sequence[Act], *, at: datetime) -
 
 def undo(session: Session, change: Change, *, at: datetime) -> Change:
     """Take a change back: append that it is undone, and fold again what it had touched."""
-    undoing = Change(at=at, title=f"Undid: {change.title}"[:300], undoes=change.id)
+    undoing = Change(at=at, title="", code="undone", figures={}, undoes=change.id)
     session.add(undoing)
     session.flush()
     rows = session.execute(

@@ -6,7 +6,8 @@ from yellow_larder import reference
 from yellow_larder.core.food import Trait
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food, find_food
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.words.errors import Refused

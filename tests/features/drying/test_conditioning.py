@@ -13,7 +13,8 @@ from yellow_larder.features.drying.dryness_test import CameOut, take_out
 from yellow_larder.features.drying.finished_lots import made_here
 from yellow_larder.features.drying.load_plan import Item, LoadAsk
 from yellow_larder.features.drying.loads import see_loads, start_load
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.grinding import grind
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.packing.pack import pack

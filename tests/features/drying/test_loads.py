@@ -12,8 +12,9 @@ from yellow_larder.features.drying.load_state import Load, Step
 from yellow_larder.features.drying.loads import add_to_load, loosen, see_loads, start_load
 from yellow_larder.features.drying.tray_item import Room
 from yellow_larder.features.drying.weighing import weigh_tray
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settle, take_back
+from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.lots.state import Lot, history_of
 from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.lots.yields import gives_of

@@ -17,7 +17,8 @@ from yellow_larder.features.freeze_drying.loads import (
     weigh_freeze_load,
 )
 from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask

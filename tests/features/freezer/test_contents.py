@@ -8,8 +8,9 @@ from yellow_larder import reference
 from yellow_larder.core.freezing import HOLDS
 from yellow_larder.features.freezer.contents import InFreezer, Phase, in_freezer, open_it, plan_freeze, put_in, take_out
 from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settle, take_back
+from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask

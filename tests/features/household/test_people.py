@@ -3,8 +3,9 @@ from dataclasses import replace
 import pytest
 
 from yellow_larder.core.planning import Activity, Body, Sex, energy_need
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settle, take_back
+from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.household.people import Eater, at_table, eaters, keep_eater, need_of, remove_eater
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask

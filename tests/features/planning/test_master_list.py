@@ -7,8 +7,9 @@ import numpy as np
 import pytest
 
 from tests.conftest import NOON, Clock
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle, take_back
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.household.money import read_money
 from yellow_larder.features.household.people import Eater, keep_eater
 from yellow_larder.features.lots.lots import cupboard_g, set_cupboard

@@ -8,7 +8,8 @@ from yellow_larder import reference
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.catalog.ingredient_parser import Reading
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.planning.diary import Written, month, write_day
 from yellow_larder.features.planning.events import MealKind
 from yellow_larder.features.planning.meals import Meal, keep_meal, meals, read_meal, remember, remove_meal

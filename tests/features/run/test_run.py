@@ -10,7 +10,8 @@ from tests.conftest import Clock
 from tests.features.drying.test_conditioning import dried
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import OUT_MINUTES
-from yellow_larder.features.household.larder import Larder, open_larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder, open_larder
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.pack import pack

@@ -7,7 +7,8 @@ from tests.features.run.test_run import filled
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Doing, Eye, Feel
 from yellow_larder.documents.calendar import rounds_calendar
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.rounds import Task, TaskKind, When, rounds

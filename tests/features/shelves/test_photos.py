@@ -6,7 +6,8 @@ from PIL import Image
 
 from tests.features.run.test_run import filled
 from tests.journal.test_log import a_picture
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps

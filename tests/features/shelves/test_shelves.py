@@ -7,8 +7,9 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle, take_back
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview

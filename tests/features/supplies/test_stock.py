@@ -7,7 +7,8 @@ import pytest
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Feel
-from yellow_larder.features.household.larder import Larder, take_back
+from yellow_larder.features.household.changes import take_back
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask

@@ -4,8 +4,9 @@ import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.packing import KEEPS_DAYS
+from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settle, take_back
+from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview

@@ -98,7 +98,7 @@ def add_food(larder: Larder, new: NewFood) -> Food:
         if plain(name) in names_of(all_foods(session)):
             raise Refused("name", f"“{name}” is in the table already")
         number = log.next_number(session, "food")
-        log.record(session, f"Added the food {name}", [log.Act(number, added)], at=larder.clock())
+        log.record(session, log.title("food.added", name=name), [log.Act(number, added)], at=larder.clock())
     return replace(food, key=f"own-{number}")
 
 

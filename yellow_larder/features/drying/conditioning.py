@@ -122,7 +122,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
             raise Refused("jar", f"That would be {jars} jars; pick a larger one")
         number = log.next_number(session, "jar")
         record = JarRecord(lot, jar, jars, days, day_of(now))
-        title = f"Put {food.name} into {jars} jar{'s' if jars > 1 else ''} to condition"
+        title = log.title("jar.filled", name=food.name, jars=jars)
         log.record(session, title, [log.Act(number, record, "filled")], at=now)
     return number
 
@@ -146,7 +146,7 @@ def look_at_jar(larder: Larder, number: int, look: Look) -> JarPhase:
             acts.append(log.Act(jar.lot, LotConditioned(today, Conditioned(today, after.wanted))))
         elif after.phase is JarPhase.DRYER:
             acts.append(log.Act(jar.lot, LotFoundWet(FoundWet(today, look))))
-        log.record(session, f"Shook the {food.name}: {look.value}", acts, at=now)
+        log.record(session, log.title("jar.shaken", name=food.name, look=look.value), acts, at=now)
     return after.phase
 
 
@@ -164,7 +164,7 @@ def back_in_jar(larder: Larder, number: int) -> None:
         food = all_foods(session)[session.get_one(Lot, jar.lot).food_key]
         anew = replace(jar, events=(*jar.events, JarDay(today, None)))
         acts = [log.Act(number, anew, "back"), log.Act(jar.lot, LotDriedAgain(DriedAgain(today)))]
-        log.record(session, f"Dried the {food.name} again", acts, at=now)
+        log.record(session, log.title("jar.back", name=food.name), acts, at=now)
 
 
 def empty_jar(larder: Larder, number: int) -> None:
@@ -173,7 +173,7 @@ def empty_jar(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         jar = _jar(session, number)
         food = all_foods(session)[session.get_one(Lot, jar.lot).food_key]
-        log.record(session, f"Emptied the jar of {food.name}", [log.removed("jar", number)], at=now)
+        log.record(session, log.title("jar.emptied", name=food.name), [log.removed("jar", number)], at=now)
 
 
 def see_jars(larder: Larder) -> JarsView:

@@ -85,7 +85,7 @@ def try_dry(
             raise NotThere("item", "That food is out of the dryer")
         tested = _tested(running, item, numbers, feels_dry=feels_dry, wet_inside=wet_inside, weight=weight)
     if not tested.take_out:
-        mark(larder, number, item, "tested", _marked_tested, "Tested the {name}: not dry yet")
+        mark(larder, number, item, "tested", _marked_tested)
     return tested
 
 
@@ -126,7 +126,7 @@ def take_out(
         hours = hours_between(running.began_of(item), now)
         came = _came(running, item, wet_g, dry_g, moisture, hours, now)
         act = log.removed("load", number) if empty else log.Act(number, load, "out")
-        title = f"Took {say_mass(dry_g, running.household.units)} {lying.food.name} out of the dryer"
+        title = log.title("load.out", mass_g=dry_g, name=lying.food.name)
         log.record(session, title, [act, log.Act(lot, came)], at=now)
         line = f"{say_mass(dry_g, running.household.units)} {lying.food.name}"
         return CameOut(lot, line, came.wants_conditioning, gives_of(session, session.get_one(Lot, lot)))

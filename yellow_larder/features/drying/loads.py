@@ -32,8 +32,8 @@ def start_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> int:
             laying.machine.key, laying.air_c, laying.tray_g, laying.room.temperature_c, laying.room.humidity, now
         )
         load = _with_more(empty, laying, now)
-        names = " and ".join(lying.produce.name for lying in laying.lying)
-        log.record(session, f"Put {names} in the dryer", [log.Act(number, load, "began")], at=now)
+        names = [lying.produce.name for lying in laying.lying]
+        log.record(session, log.title("load.began", names=names), [log.Act(number, load, "began")], at=now)
     return number
 
 
@@ -56,13 +56,13 @@ def add_to_load(larder: Larder, number: int, item: Item, room: Room | None = Non
         if wanted > free or any(laying.left_g):
             raise Refused("line.0", f"That wants {wanted} trays, and {free} {'is' if free == 1 else 'are'} free")
         anew = _with_more(record, laying, now)
-        title = f"Put {laying.lying[0].produce.name} in beside the rest"
+        title = log.title("load.more", name=laying.lying[0].produce.name)
         log.record(session, title, [log.Act(number, anew, "more")], at=now)
 
 
 def loosen(larder: Larder, number: int, item: int) -> None:
     """The middles of a food's trays were loosened and turned."""
-    mark(larder, number, item, "loosened", _loosened, "Loosened and turned the {name}")
+    mark(larder, number, item, "loosened", _loosened)
 
 
 def see_loads(larder: Larder) -> list[Load]:
@@ -116,7 +116,7 @@ def at_place(moments: tuple[datetime | None, ...], item: int, now: datetime) -> 
     return (*moments[:item], now, *moments[item + 1 :])
 
 
-def mark(larder: Larder, number: int, item: int, act: str, marked: Marked, title: str) -> None:
+def mark(larder: Larder, number: int, item: int, act: str, marked: Marked) -> None:
     """Write down that something was done to a food of a load.
 
     Args:
@@ -125,7 +125,6 @@ def mark(larder: Larder, number: int, item: int, act: str, marked: Marked, title
         item: the food, counted from 0.
         act: what the journal calls it.
         marked: writes it on the load.
-        title: what the change is called, with the food's {name}.
     """
     now = larder.clock()
     with writing(larder.engine) as session:
@@ -133,5 +132,5 @@ def mark(larder: Larder, number: int, item: int, act: str, marked: Marked, title
         if item not in running.items_in():
             raise NotThere("item", "That food is out of the dryer")
         anew = marked(running.record, item, now)
-        said = title.format(name=running.lying[item].produce.name)
-        log.record(session, said, [log.Act(number, anew, act)], at=now)
+        title = log.title(f"load.{act}", name=running.lying[item].produce.name)
+        log.record(session, title, [log.Act(number, anew, act)], at=now)

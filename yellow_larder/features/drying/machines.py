@@ -98,7 +98,7 @@ def add_machine(larder: Larder, new: NewMachine) -> str:
             high_c=new.high_c,
             air=new.air,
         )
-        log.record(session, f"Added the dryer {name}", [log.Act(number, added)], at=larder.clock())
+        log.record(session, log.title("machine.added", name=name), [log.Act(number, added)], at=larder.clock())
     return f"own-{number}"
 
 

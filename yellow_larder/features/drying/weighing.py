@@ -57,7 +57,7 @@ def weigh_tray(
         weighings = tuple(sorted([*kept, Weight(when, grams)], key=lambda each: (each.at, each.mass_g)))
         anew = with_tray(running.record, tray - 1, replace(mine, weighings=weighings))
         name = running.lying[mine.item].produce.name
-        title = f"Weighed tray {tray}, {name}: {say_mass(grams, units)}"
+        title = log.title("load.weighed", tray=tray, name=name, mass_g=grams)
         log.record(session, title, [log.Act(number, anew, "weighed")], at=now)
 
 

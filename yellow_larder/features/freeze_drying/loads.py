@@ -101,9 +101,9 @@ def start_freeze_load(larder: Larder, ask: FreezeLoadAsk) -> int:
             FreezeLoadItem(item.frozen, food.key, tray.mass_g)
             for item, food, tray in zip(ask.items, chamber.foods, chamber.trays, strict=True)
         )
-        names = " and ".join(food.name.removeprefix(PREFIX) for food in chamber.foods)
+        names = [food.name.removeprefix(PREFIX) for food in chamber.foods]
         began = log.Act(number, FreezeLoadRecord(ask.dryer, items, now), "began")
-        log.record(session, f"Put {names} in the freeze dryer", [began], at=now)
+        log.record(session, log.title("freeze-load.began", names=names), [began], at=now)
     return number
 
 
@@ -128,7 +128,7 @@ def weigh_freeze_load(larder: Larder, number: int, weight: str) -> None:
             said = say_mass(least, chamber.household.units)
             raise Refused("weight", f"Far below the {said} of it that is not water: is all of it on the scale?")
         anew = replace(load, weighings=(*load.weighings, Weight(now, amount.mass_g)))
-        title = f"Weighed the freeze dryer's load: {say_mass(amount.mass_g, chamber.household.units)}"
+        title = log.title("freeze-load.weighed", mass_g=amount.mass_g)
         log.record(session, title, [log.Act(number, anew, "weighed")], at=now)
 
 
@@ -161,8 +161,8 @@ def take_out_freeze_load(larder: Larder, number: int, *, meant: bool = False, ro
         lots = [act.subject for act in acts]
         out = CameOutAt(now, tuple(lots), chamber.room.temperature_c, chamber.room.humidity)
         acts.append(log.Act(number, replace(load, out=out), "out"))
-        names = " and ".join(food.name for food in chamber.foods)
-        log.record(session, f"Took {names} out of the freeze dryer", acts, at=now)
+        names = [food.name for food in chamber.foods]
+        log.record(session, log.title("freeze-load.out", names=names), acts, at=now)
     return lots
 
 
@@ -172,7 +172,7 @@ def closed_up(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         if not _load(session, number).out:
             raise Refused("number", "It is in the freeze dryer still")
-        log.record(session, "Closed up what the freeze dryer gave", [log.removed("freeze-load", number)], at=now)
+        log.record(session, log.title("freeze-load.closed"), [log.removed("freeze-load", number)], at=now)
 
 
 def see_freeze_loads(larder: Larder) -> list[FreezeLoad]:

@@ -83,7 +83,7 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
             lot=ask.lot,
             went_in=larder.clock(),
         )
-        title = f"Put {say_mass(cold.amount_g, cold.household.units)} {cold.food.name} into the freezer"
+        title = log.title("freezing.in", mass_g=cold.amount_g, name=cold.food.name)
         log.record(session, title, [log.Act(number, freezing, "in")], at=larder.clock())
     return number
 
@@ -102,7 +102,7 @@ def take_out(larder: Larder, number: int, *, early: bool = False) -> None:
         if view.phase is not Phase.DONE and not early:
             raise Refused("early", f"The hold is not over: {view.next.lower()} Eggs in the middle may live on.")
         anew = replace(freezing, taken_out=larder.clock())
-        title = f"Took {view.food} out of the freezer"
+        title = log.title("freezing.out", name=view.food)
         log.record(session, title, [log.Act(number, anew, "out")], at=larder.clock())
 
 
@@ -130,7 +130,7 @@ def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
         kept = stayed >= timedelta(hours=cold.freeze.ends_hours(cold.hold)) - timedelta(minutes=5)
         if kept:
             acts.append(log.Act(lot, LotFrozen(larder.today())))
-        title = f"Opened {view.food}, {'frozen through' if kept else 'not frozen through'}"
+        title = log.title("freezing.opened" if kept else "freezing.opened-early", name=view.food)
         log.record(session, title, acts, at=larder.clock())
     return lot
 

@@ -25,7 +25,7 @@ from yellow_larder.journal.tables import About
 from yellow_larder.reference import packets
 from yellow_larder.reference.faces import JOINS, cannot_be_printed
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.errors import NotThere, Outdated, Refused, in_words
+from yellow_larder.words.errors import Refused, in_words
 
 LONGEST_NAME = 80
 
@@ -134,7 +134,7 @@ def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: 
         log.Act(1, _place_made(first_place or NewPlace("Pantry"))),
     ]
     with writing(engine) as session:
-        log.record(session, "Opened the larder", acts, at=at)
+        log.record(session, log.title("household.opened"), acts, at=at)
         if demo:
             session.add(About(name="demo", value="yes"))
 
@@ -205,7 +205,7 @@ def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Set
     )
     with writing(larder.engine) as session:
         check_based_on(session, "household", 1, based_on, lambda: settings(session))
-        log.record(session, "Changed the household", [log.Act(1, tidy)], at=larder.clock())
+        log.record(session, log.title("household.settled"), [log.Act(1, tidy)], at=larder.clock())
     return tidy
 
 
@@ -216,31 +216,8 @@ def add_place(larder: Larder, new: NewPlace) -> int:
         if session.scalar(select(Place.id).where(Place.name == made.name)):
             raise Refused("name", f"There is already a place called {made.name}")
         number = log.next_number(session, "place")
-        log.record(session, f"Added the place {made.name}", [log.Act(number, made)], at=larder.clock())
+        log.record(session, log.title("place.made", name=made.name), [log.Act(number, made)], at=larder.clock())
     return number
-
-
-def take_back(larder: Larder, change_id: int | None = None) -> str:
-    """Undo the last change, whatever it was; returns what was undone.
-
-    Args:
-        larder: the larder.
-        change_id: the change that is meant; none means whatever is the last.
-
-    Raises:
-        NotThere: there is nothing to undo.
-        Outdated: another change came since, or that one is undone already.
-    """
-    with writing(larder.engine) as session:
-        change = log.last_change(session)
-        if change is None:
-            raise NotThere("undo", "There is nothing to undo")
-        if change_id is not None and change.id != change_id:
-            raise Outdated(
-                "undo", f"Something was changed since, perhaps on another screen: “{change.title}” came last"
-            )
-        log.undo(session, change, at=larder.clock())
-        return change.title
 
 
 def tidy_name(name: str, field_name: str) -> str:

@@ -160,12 +160,12 @@ def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based
     with writing(larder.engine) as session:
         kept = _kept(eater, settings(session), larder.today().year)
         if number is None:
-            number, title = log.next_number(session, "eater"), f"{kept.name} eats here now"
+            number, title = log.next_number(session, "eater"), log.title("eater.kept", name=kept.name)
         else:
             old = _eater(session, number)
             units = settings(session).units
             check_based_on(session, "eater", number, based_on, lambda: _as_typed(old, units))
-            title = f"Changed what {old.name} needs"
+            title = log.title("eater.changed", name=old.name)
         log.record(session, title, [log.Act(number, kept)], at=larder.clock())
     return number
 
@@ -175,7 +175,7 @@ def remove_eater(larder: Larder, number: int, *, based_on: int | None = None) ->
     with writing(larder.engine) as session:
         name = _eater(session, number).name
         check_based_on(session, "eater", number, based_on)
-        log.record(session, f"{name} no longer eats here", [log.removed("eater", number)], at=larder.clock())
+        log.record(session, log.title("eater.removed", name=name), [log.removed("eater", number)], at=larder.clock())
 
 
 def _eater(session: Session, number: int) -> EaterKept:

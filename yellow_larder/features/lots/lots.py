@@ -9,13 +9,13 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.events import LotCame, LotWeighed
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import read_amount, say_mass
+from yellow_larder.words.quantities import read_amount
 
 CRUMBS_G = 1.0
 """Less than this is nothing left."""
@@ -43,8 +43,8 @@ def set_cupboard(larder: Larder, food: str, amount: str) -> None:
             raise Refused("cupboard", "That is what is written already")
         if brought >= CRUMBS_G:
             acts = [log.Act(log.next_number(session, "lot"), LotCame(food, brought, larder.today()))]
-        said = say_mass(mass_g, settings(session).units) if mass_g else "nothing"
-        log.record(session, f"In the cupboard: {said} of {wanted.name}", acts, at=larder.clock())
+        title = log.title("lot.cupboard" if mass_g else "lot.none", mass_g=mass_g, name=wanted.name)
+        log.record(session, title, acts, at=larder.clock())
 
 
 def find_lot(session: Session, number: int) -> Lot:

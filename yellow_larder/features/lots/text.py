@@ -48,3 +48,11 @@ def say_step(step: HistoryStep, units: Units) -> str:
             return f"Out of number {step.package}, packed {say_day(step.packed_on)}: {why}"
         case Told():
             return step.text
+
+
+TITLES = {
+    "lot.cupboard": "In the cupboard: {mass_g:mass} of {name}",
+    "lot.none": "In the cupboard: no {name}",
+    "lot.ground": "Ground {mass_g:mass} {name} to powder",
+}
+"""What changes are called, by code."""

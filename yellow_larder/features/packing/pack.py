@@ -27,6 +27,7 @@ from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_mass
+from yellow_larder.words.titles import say_title
 
 SHORTEST_WHY, LONGEST_WHY = 8, 120
 """Letters that a reason has which overrides a stop: more than a sigh, and not more than a label holds."""
@@ -71,7 +72,7 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         first = log.next_number(session, "package")
         groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
         packages = [contained(session, ask, planned, group, shelf=chosen, against=against) for group in groups]
-        title = f"Packed {len(packages)} × {planned.full.mass} {planned.food.name}"
+        title = log.title("package.packed", count=len(packages), mass_g=planned.full.mass_g, name=planned.food.name)
         check_lot_holds(session, ask, planned)
         stock = Stock(session)
         # Of what was packed on a day that is past, the counts know already.
@@ -81,9 +82,15 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
             *off_the_lot(session, ask.lot, planned.food.key, sum(what.mass_g for what in packages)),
             *taken,
         ]
+        household = settings(session)
         change = log.record(session, title, acts, at=larder.clock())
         numbers = list(range(first, first + len(packages)))
-        return Batch(change.id, numbers, title, stock.say_taken(taken))
+        return Batch(
+            change.id,
+            numbers,
+            say_title(title.code, title.figures, household.units, household.currency),
+            stock.say_taken(taken),
+        )
 
 
 def stop_overridden(ask: Ask, planned: Plan) -> str:

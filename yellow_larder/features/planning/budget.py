@@ -9,7 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.lots.state import Lot
@@ -44,7 +44,7 @@ def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> No
         else:
             began = _week_began(old, today)
             new = Purse(coins, began, _carried(session, old, began))
-        title = f"{say_money(coins, settings(session))} a week for the store"
+        title = log.title("purse.set", coins=coins)
         log.record(session, title, [log.Act(1, new)], at=larder.clock())
 
 

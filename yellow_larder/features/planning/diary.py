@@ -137,12 +137,12 @@ def write_day(larder: Larder, day: date, items: Sequence[Written], *, based_on: 
         check_based_on(session, "diary", number, based_on)
         if items:
             act = log.Act(number, _written(session, day, items), "wrote")
-            title = f"Wrote {say_day(day)} in the diary"
+            title = log.title("diary.written", day=day.isoformat())
         elif session.get(DiaryDay, day) is None:
             raise NotThere("day", f"Nothing is written on {say_day(day)}")
         else:
             act = log.removed("diary", number)
-            title = f"Took {say_day(day)} out of the diary"
+            title = log.title("diary.removed", day=day.isoformat())
         log.record(session, title, [act], at=larder.clock())
 
 
@@ -163,7 +163,7 @@ def add_to_day(larder: Larder, day: date, items: Sequence[Written]) -> None:
         # A day on which nothing was used, written so, is no longer one: its empty line goes.
         fresh = row is None or not there
         act = log.Act(day.toordinal(), written, "wrote" if fresh else "added")
-        log.record(session, f"Wrote {say_day(day)} in the diary", [act], at=larder.clock())
+        log.record(session, log.title("diary.written", day=day.isoformat()), [act], at=larder.clock())
 
 
 def _check_many(lines: int) -> None:

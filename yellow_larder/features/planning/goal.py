@@ -117,7 +117,7 @@ def set_goal(larder: Larder, goal: Goal, *, based_on: int | None = None) -> None
         if any(number not in known for number in goal.meals):
             raise NotThere("meals", "One of those meals is not there any more")
         kept = GoalSet(count, period, tuple(sorted(goal.meals)), goal.basis, goal.keep_years, goal.seasonings)
-        log.record(session, f"The goal is {goal.length.strip()}", [log.Act(1, kept)], at=larder.clock())
+        log.record(session, log.title("goal.set", length=goal.length.strip()), [log.Act(1, kept)], at=larder.clock())
 
 
 def read_days(length: str) -> float:

@@ -176,7 +176,7 @@ def mark_tried(larder: Larder, food: str) -> None:
             raise NotThere("food", "That food is not in the table")
         number = log.next_number(session, "tried")
         act = log.Act(number, FoodTried(food))
-        log.record(session, f"We have tried {foods[food].name}", [act], at=larder.clock())
+        log.record(session, log.title("food.tried", name=foods[food].name), [act], at=larder.clock())
 
 
 def master_csv(larder: Larder) -> str:

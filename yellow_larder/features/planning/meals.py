@@ -157,7 +157,7 @@ def keep_meal(larder: Larder, meal: Meal, number: int | None = None, *, based_on
         kitchen = _kitchen(session, all_foods(session))
         read = tuple(kitchen.read(line) for line in lines)
         kept = MealKept(name, meal.kind, meal.eaters, meal.per_month, read)
-        title = f"Changed the meal {name}" if number is not None else f"Added the meal {name}"
+        title = log.title("meal.changed" if number is not None else "meal.added", name=name)
         number = number if number is not None else log.next_number(session, "meal")
         log.record(session, title, [log.Act(number, kept, "kept")], at=larder.clock())
     return number
@@ -170,7 +170,7 @@ def remove_meal(larder: Larder, number: int, *, based_on: int | None = None) -> 
         if kept is None:
             raise NotThere("number", "That meal is not there any more")
         check_based_on(session, "meal", number, based_on)
-        title = f"Took the meal {kept.name} off the menu"
+        title = log.title("meal.removed", name=kept.name)
         log.record(session, title, [log.removed("meal", number)], at=larder.clock())
 
 
@@ -198,7 +198,8 @@ def remember(larder: Larder, words: str, means: str) -> None:
             *_meals_anew(session, kitchen, wanted),
             *_days_anew(session, kitchen, wanted),
         ]
-        title = f"“{words.strip()[:60]}” is {'not kept here' if shown == ELSEWHERE else shown}"
+        code = "meaning.elsewhere" if means == ELSEWHERE else "meaning.food"
+        title = log.title(code, words=words.strip()[:60], name=shown)
         log.record(session, title, acts, at=larder.clock())
 
 

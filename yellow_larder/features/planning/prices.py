@@ -94,9 +94,8 @@ def see_price(larder: Larder, seen: Seen) -> int:
         food = find_food(line.food, all_foods(session))
         number = log.next_number(session, "price")
         price = PriceSeen(food.key, shop, line.amount.weighs_g(food.loose_g_ml), coins, day)
-        said = say_money(coins, settings(session))
-        title = f"Saw {line.food} at {said}, {shop}"
-        log.record(session, title[:300], [log.Act(number, price)], at=larder.clock())
+        title = log.title("price.seen", name=food.name, coins=coins, shop=shop)
+        log.record(session, title, [log.Act(number, price)], at=larder.clock())
     return number
 
 
@@ -105,7 +104,7 @@ def forget_price(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         if session.get(Price, number) is None:
             raise NotThere("number", "That price is not there any more")
-        log.record(session, "Struck a price out", [log.removed("price", number)], at=larder.clock())
+        log.record(session, log.title("price.removed"), [log.removed("price", number)], at=larder.clock())
 
 
 def prices(larder: Larder) -> PricesView:

@@ -215,9 +215,8 @@ def buy(larder: Larder, price: int, packs: int, on: date | None = None) -> int:
         number = log.next_number(session, "lot")
         mass_g, coins = row.pack_g * packs, row.coins * packs
         came = LotCame(row.food_key, mass_g, day, coins=coins, price=price)
-        household = settings(session)
         name = foods[row.food_key].name if row.food_key in foods else row.food_key
-        title = f"Bought {say_mass(mass_g, household.units)} {name} for {say_money(coins, household)}"
+        title = log.title("lot.bought", mass_g=mass_g, name=name, coins=coins)
         log.record(session, title, [log.Act(number, came)], at=larder.clock())
     return number
 

@@ -10,6 +10,7 @@ from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineA
 from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
+from yellow_larder.features.household.changes import say_change
 from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, clock_behind, settings
 from yellow_larder.features.household.people import Appetite, appetite
@@ -80,7 +81,7 @@ def overview(larder: Larder) -> Overview:
             due=due_now(session, larder.clock(), copy),
             running=_running(session),
             low=len(low_supplies(session)),
-            can_undo=Undoable(change.id, change.title) if change else None,
+            can_undo=Undoable(change.id, say_change(session, change)) if change else None,
             clock_behind=clock_behind(session, larder.clock()),
             copy=copy,
         )

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import LOOK_DAYS, OUT_MINUTES, batch_size, seconds_each
 from yellow_larder.features.household.clock import day_of, on_the_wall
-from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.lots import CRUMBS_G
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packages.events import PackagePacked
@@ -41,7 +41,7 @@ from yellow_larder.features.supplies.stock import EXTRAS_MINUTES, Stock, spares_
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import read_amount, say_mass
+from yellow_larder.words.quantities import read_amount
 
 _LEAST_G = 1.0
 
@@ -63,7 +63,7 @@ def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
             raise Refused("run", "A run is on: finish it first, then put this on the next sheet")
         lines = dict(run.record.lines) if run else {}
         number = run.number if run else log.next_number(session, "run")
-        acts, said = [], []
+        acts, plans = [], []
         for ask in asks:
             planned = plan_in(session, ask, now=larder.clock())
             stop_overridden(ask, planned)
@@ -79,9 +79,16 @@ def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
                 moisture=planned.food.moisture_pct,
             )
             acts.append(log.Act(number, LineAdded(line, lines[line])))
-            said.append(f"{planned.count} × {planned.full.mass} {planned.food.name}")
-        title = said[0] if len(said) == 1 else f"{len(said)} lines, {said[0]} first"
-        log.record(session, f"On the run sheet: {title}", acts, at=larder.clock())
+            plans.append(planned)
+        first = plans[0]
+        title = log.title(
+            "run.line" if len(plans) == 1 else "run.lines",
+            lines=len(plans),
+            count=first.count,
+            mass_g=first.full.mass_g,
+            name=first.food.name,
+        )
+        log.record(session, title, acts, at=larder.clock())
     return number
 
 
@@ -97,7 +104,7 @@ def remove_line(larder: Larder, number: int, line: int) -> None:
         run.check(RunPhase.SHEET)
         if line not in run.record.lines:
             raise NotThere("line", "That line is not on the sheet any more")
-        log.record(session, "Took a line off the run sheet", [log.Act(number, LineRemoved(line))], at=larder.clock())
+        log.record(session, log.title("run.line-removed"), [log.Act(number, LineRemoved(line))], at=larder.clock())
 
 
 def begin(larder: Larder, number: int) -> None:
@@ -122,12 +129,12 @@ def begin(larder: Larder, number: int) -> None:
         laid = dict(enumerate(lay_out(session, sheet, first), start=1))
         acts = [log.Act(number, RunBegun(now, laid))]
         acts += [log.reserved("package", each.package) for each in laid.values()]
-        log.record(session, f"Began a run of {count} containers", acts, at=now)
+        log.record(session, log.title("run.begun", count=count), acts, at=now)
 
 
 def labelled(larder: Larder, number: int) -> None:
     """The labels are printed and stuck on."""
-    _step(larder, number, RunPhase.LABELS, "labelled", "Labels stuck on")
+    _step(larder, number, RunPhase.LABELS, "labelled", log.title("run.labelled"))
 
 
 def tick(larder: Larder, number: int, code: str, *, on: bool) -> None:
@@ -137,15 +144,15 @@ def tick(larder: Larder, number: int, code: str, *, on: bool) -> None:
         run.check(RunPhase.SET_OUT)
         if len(code) > 30:
             raise Refused("code", "That is not on the list")
-        log.record(session, "Set out for the run", [log.Act(number, Ticked(code, on))], at=larder.clock())
+        log.record(session, log.title("run.ticked"), [log.Act(number, Ticked(code, on))], at=larder.clock())
 
 
 def set_out(larder: Larder, number: int) -> None:
     """Everything lies ready."""
-    _step(larder, number, RunPhase.SET_OUT, "set_out", "All is set out")
+    _step(larder, number, RunPhase.SET_OUT, "set_out", log.title("run.set-out"))
 
 
-def _step(larder: Larder, number: int, phase: RunPhase, name: str, title: str) -> None:
+def _step(larder: Larder, number: int, phase: RunPhase, name: str, title: log.Title) -> None:
     now = larder.clock()
     with writing(larder.engine) as session:
         the_run(session, number).check(phase)
@@ -169,9 +176,8 @@ def fill_one(larder: Larder, number: int, container: int, weight: str) -> None:
             raise Refused("weight", "Write a weight, such as 2.5 kg")
         ask, (food,) = run.record.lines[mine.planned.line], mine.what.contents
         fill = weighed(session, ask, food.food_key, grams, larder.clock())
-        said = say_mass(grams, settings(session).units)
         acts = [log.Act(number, Filled({container: fill}))]
-        log.record(session, f"Filled number {mine.package}: {said}", acts, at=larder.clock())
+        log.record(session, log.title("run.filled", number=mine.package, mass_g=grams), acts, at=larder.clock())
 
 
 def fill_rest(larder: Larder, number: int) -> None:
@@ -180,7 +186,9 @@ def fill_rest(larder: Larder, number: int) -> None:
         run = the_run(session, number)
         run.check(RunPhase.FILL)
         rest = {n: Fill(each.planned.planned_g) for n, each in run.containers.items() if each.filled_g is None}
-        log.record(session, f"Filled {len(rest)} as planned", [log.Act(number, Filled(rest))], at=larder.clock())
+        log.record(
+            session, log.title("run.filled-rest", count=len(rest)), [log.Act(number, Filled(rest))], at=larder.clock()
+        )
 
 
 @dataclass(frozen=True, slots=True)
@@ -231,7 +239,7 @@ def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
             for draw in draws
             if draw.packs or draw.from_spares
         ]
-        log.record(session, f"Opened packets for {len(chosen)} containers", acts, at=now)
+        log.record(session, log.title("run.opened", count=len(chosen)), acts, at=now)
 
 
 def _held_after(run: Run, draws: list[Draw]) -> dict[int, HeldPackets]:
@@ -318,8 +326,9 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
         acts = [log.Act(number, closed), _packed(session, run, mine, now, remark)]
         acts += _off_the_lot(session, mine)
         acts += Stock(session).takes([mine.what])
-        title = f"Closed number {mine.package}, {mine.what.contents[0].food_name}"
-        log.record(session, title + (" (late)" if late else ""), acts, at=now)
+        code = "run.closed-late" if late else "run.closed"
+        title = log.title(code, number=mine.package, name=mine.what.contents[0].food_name)
+        log.record(session, title, acts, at=now)
 
 
 def _packed(session: Session, run: Run, mine: Container, now: datetime, note: str) -> log.Act:
@@ -365,7 +374,7 @@ def put_back(larder: Larder, number: int, count: int | None = None) -> None:
         stops = now if len(back) == len(left) else None
         on = tuple(n for n in clock.containers if n not in back)
         put = PacketsPutBack(opening, stops, on, _with_back(run, back, clock.out_s(now) / 60))
-        log.record(session, f"Packets for {len(back)} back into the jar", [log.Act(number, put)], at=now)
+        log.record(session, log.title("run.put-back", count=len(back)), [log.Act(number, put)], at=now)
 
 
 def _with_back(run: Run, containers: list[int], minutes: float) -> dict[int, HeldPackets]:
@@ -390,7 +399,7 @@ def finish(larder: Larder, number: int) -> None:
         run.check(RunPhase.LAST)
         acts = [log.Act(number, RunDone(now))]
         acts += _spares(run, now)
-        log.record(session, f"Packed {len(run.containers)} containers in a run", acts, at=now)
+        log.record(session, log.title("run.done", count=len(run.containers)), acts, at=now)
 
 
 def abandon(larder: Larder, number: int) -> None:
@@ -408,7 +417,7 @@ def abandon(larder: Larder, number: int) -> None:
             raise Refused("phase", "That run is over already")
         acts = [log.Act(number, RunDone(now, broken_off=True))]
         acts += _spares(run, now)
-        log.record(session, "Broke the run off", acts, at=now)
+        log.record(session, log.title("run.broken-off"), acts, at=now)
 
 
 def _spares(run: Run, now: datetime) -> list[log.Act]:

@@ -155,7 +155,7 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
             says, why = say_advice(advice.code), say_why(advice)
             found.append(Looked(look.number, _FELT[look.feel], advice.doing, says, why, ADVICE_SOURCE))
         bad = sum(each.doing in (Doing.REPACK, Doing.OUT) for each in found)
-        title = f"Looked over {len(found)}" + (f", {bad} not right" if bad else "")
+        title = log.title("package.checked-wrong" if bad else "package.checked", count=len(found), wrong=bad)
         log.record(session, title, acts, at=larder.clock())
     return found
 
@@ -204,7 +204,7 @@ def empty_out(larder: Larder, number: int) -> int:
             log.Act(lot, came),
             *Stock(session).gives_back(package.container_key, lid_holds=not package.trouble),
         ]
-        log.record(session, f"Emptied number {number}, to be packed anew", acts, at=larder.clock())
+        log.record(session, log.title("package.emptied", number=number), acts, at=larder.clock())
     return lot
 
 

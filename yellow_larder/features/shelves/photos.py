@@ -44,7 +44,7 @@ def keep_photo(larder: Larder, number: int, picture: bytes) -> int:
         session.add(photo)
         session.flush()
         taken = log.Act(number, PackagePhotographed(larder.today(), photo.id))
-        log.record(session, f"A picture of number {number}", [taken], at=larder.clock())
+        log.record(session, log.title("package.photographed", number=number), [taken], at=larder.clock())
         return photo.id
 
 

@@ -227,7 +227,7 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
         moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
         if not moving:
             raise Refused("shelf", "Already there")
-        title = f"Moved {_say_packages(moving)} to {target.name}, shelf {shelf}"
+        title = _title("package.moved", moving, place=target.name, shelf=shelf)
         day = _day(larder, moving, on)
         lasts = lasts_there(session, moving, target, day)
         acts = [log.Act(each.number, PackageMoved(day, place, shelf, lasts.get(each.number))) for each in moving]
@@ -244,7 +244,7 @@ def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | No
         stock = Stock(session)
         for each in packages:
             acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
-        log.record(session, f"Threw out {_say_packages(packages)}", acts, at=larder.clock())
+        log.record(session, _title("package.thrown-out", packages), acts, at=larder.clock())
 
 
 def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:
@@ -253,10 +253,12 @@ def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:
     return max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
 
 
-def _say_packages(packages: Sequence[Package]) -> str:
+def _title(code: str, packages: Sequence[Package], **figures: str | float) -> log.Title:
+    """What is done with a package, or with several."""
     names = sorted({package.food_name for package in packages})
-    numbers = f"number {packages[0].number}" if len(packages) == 1 else f"{len(packages)} packages"
-    return f"{numbers} ({', '.join(names[:3])})"
+    if len(packages) > 1:
+        return log.title(f"{code}-many", count=len(packages), names=names, **figures)
+    return log.title(code, number=packages[0].number, names=names, **figures)
 
 
 def find_package(session: Session, number: int) -> Package:

@@ -30,7 +30,7 @@ from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import packets
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import Units, read_length_mm, say_dial, say_length, say_mass
+from yellow_larder.words.quantities import Units, read_length_mm, say_dial, say_mass
 
 MOST = 10_000
 """More of one thing than this is a slip of the pen."""
@@ -154,7 +154,7 @@ def add_supply(larder: Larder, new: NewSupply) -> int:
             "came_on": check_day(new.came_on or larder.today(), larder.today(), "came_on"),
         }
         number = log.next_number(session, "supply")
-        title = f"Written down: {new.count} × {name}"
+        title = log.title("supply.added", count=new.count, name=name)
         acts = [log.Act(number, SupplySet(said))]
         log.record(session, title, acts, at=larder.clock())
     return number
@@ -246,7 +246,7 @@ def count_supply(
             said["again"] = _check_count(again, "again")
         if replace(supply, **said) == supply:
             raise Refused("count", "That is what is written already")
-        title = f"Counted {supply.name}: {count}"
+        title = log.title("supply.counted", name=supply.name, count=count)
         log.record(session, title, [log.Act(number, SupplySet(said))], at=larder.clock())
 
 
@@ -260,7 +260,7 @@ def more_of(larder: Larder, number: int, count: int, *, cost: str = "") -> None:
         raise Refused("count", f"How many came: 1 to {MOST:,}")
     with writing(larder.engine) as session:
         coins = read_money(cost, "cost") if cost.strip() else None
-        title = f"{count} more {_supply(session, number).name}"
+        title = log.title("supply.came", count=count, name=_supply(session, number).name)
         log.record(session, title, [log.Act(number, SupplyCame(count, coins))], at=larder.clock())
 
 
@@ -288,7 +288,9 @@ def set_supply(
     with writing(larder.engine) as session:
         supply, household = _supply(session, number), settings(session)
         check_based_on(session, "supply", number, based_on, lambda: _noted(supply, household))
-        log.record(session, f"Noted of {supply.name}", [log.Act(number, SupplySet(said))], at=larder.clock())
+        log.record(
+            session, log.title("supply.noted", name=supply.name), [log.Act(number, SupplySet(said))], at=larder.clock()
+        )
 
 
 def _countable(supply: SupplyRecord) -> dict[str, object]:
@@ -306,7 +308,7 @@ def forget_supply(larder: Larder, number: int) -> None:
     """Strike it out."""
     with writing(larder.engine) as session:
         name = _supply(session, number).name
-        log.record(session, f"Struck out {name}", [log.removed("supply", number)], at=larder.clock())
+        log.record(session, log.title("supply.removed", name=name), [log.removed("supply", number)], at=larder.clock())
 
 
 def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: date | None = None) -> None:
@@ -329,7 +331,7 @@ def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: d
         if day < came:
             raise Refused("on", f"Older than its pack: that came on {say_day(came)}")
         act = spares_act(number, int(supply.key), count, minutes, day)
-        title = f"{count} spare {supply.name} into the jar, {minutes:g} minutes out"
+        title = log.title("supply.spares", count=count, name=supply.name, minutes=minutes)
         log.record(session, title, [act], at=larder.clock())
 
 
@@ -356,8 +358,7 @@ def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
                     {"sort": Sort.BAGS, "key": shorter.key, "name": shorter.name, "count": 1, "note": "cut down"}
                 ),
             )
-        left = say_length(shorter.length_mm, household.units)
-        title = f"Cut down a {supply.name}: {left} long now"
+        title = log.title("supply.cut-down", name=supply.name, length_mm=shorter.length_mm)
         log.record(session, title, [act], at=larder.clock())
     return new
 
@@ -375,8 +376,9 @@ def spend_desiccant(larder: Larder, number: int, count: int, *, restored: bool) 
             raise Refused("number", "Only desiccant is dried in the oven")
         if not 1 <= count <= there:
             raise Refused("count", f"There are {there} of them")
-        act = log.Act(number, DesiccantTurned(count), "restored" if restored else "spent")
-        title = f"{count} × {supply.name}: {'dry again' if restored else 'full of water'}"
+        turned = "restored" if restored else "spent"
+        act = log.Act(number, DesiccantTurned(count), turned)
+        title = log.title(f"supply.{turned}", count=count, name=supply.name)
         log.record(session, title, [act], at=larder.clock())
 
 

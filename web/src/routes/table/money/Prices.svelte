@@ -28,7 +28,7 @@
 
   async function strike(number: number) {
     await ask(api.DELETE("/api/table/prices/{number}", { params: { path: { number } } }));
-    larder.say("Struck out; Undo brings it back");
+    larder.say("Deleted; Undo brings it back");
     await larder.changed();
   }
 </script>
