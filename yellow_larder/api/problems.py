@@ -13,8 +13,10 @@ from pydantic import BaseModel, Field
 from sqlalchemy.exc import DBAPIError
 from starlette.exceptions import HTTPException
 
-from yellow_larder.core.errors import OutOfRange
-from yellow_larder.words.errors import NotThere, Outdated, Refused, in_words
+from yellow_larder.core.errors import Refusal
+from yellow_larder.features.household.larder import current_settings
+from yellow_larder.words.errors import NotThere, Outdated, Refused
+from yellow_larder.words.refusals import in_words
 
 
 class FieldProblem(BaseModel):
@@ -83,8 +85,7 @@ _DISK: dict[int, tuple[int, str, str]] = {
 
 def add_problem_handlers(app: FastAPI) -> None:
     """Answer every refusal as problem details."""
-    app.add_exception_handler(Refused, _refused)
-    app.add_exception_handler(OutOfRange, _out_of_range)
+    app.add_exception_handler(Refusal, _refused)
     app.add_exception_handler(RequestValidationError, _not_valid)
     app.add_exception_handler(HTTPException, _not_found)
     app.add_exception_handler(DBAPIError, _disk)
@@ -104,18 +105,15 @@ def problem(
     return JSONResponse(jsonable_encoder(body), status_code=status, media_type="application/problem+json")
 
 
-async def _refused(_request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, Refused)
+async def _refused(request: Request, error: Exception) -> JSONResponse:
+    assert isinstance(error, Refusal)
+    if not isinstance(error, Refused):
+        error = in_words(error, current_settings(request.app.state.larder).units)
     field = FieldProblem(field=error.field, message=error.message, nearest=list(error.nearest), code=error.code)
     if isinstance(error, Outdated):
         return problem(409, "Changed since", error.message, [field], now=error.now, version=error.version)
     status, title = (404, "Not found") if isinstance(error, NotThere) else (422, "That can't be done")
     return problem(status, title, error.message, [field])
-
-
-async def _out_of_range(request: Request, error: Exception) -> JSONResponse:
-    assert isinstance(error, OutOfRange)
-    return await _refused(request, in_words(error))
 
 
 async def _not_found(_request: Request, error: Exception) -> JSONResponse:

@@ -1,12 +1,30 @@
-"""What the core raises when it is asked something it cannot answer."""
+"""What is raised when something cannot be done, in one tree.
+
+    Refusal                what a person asked for cannot be done; nothing was saved
+    ├── CoreError          a rule cannot answer that
+    │   ├── OutOfRange     a value lies outside the range that a rule holds for
+    │   ├── NoPacketFits   no absorber there is covers the need
+    │   └── NothingFits    nothing that there is to pack with takes this
+    └── Refused            a field, and what would be right, in words (`words/errors.py`)
+        ├── NotThere       it does not exist, or no longer
+        └── Outdated       it was changed since it was shown
+
+Each has a code. The API turns all of them into problem details, in one place.
+"""
 
 from __future__ import annotations
 
 import math
 
 
-class CoreError(ValueError):
-    """Any refusal of the core; catch this to catch them all."""
+class Refusal(Exception):
+    """Something that was asked for cannot be done; catch this to catch them all."""
+
+    code = "refused"
+
+
+class CoreError(Refusal, ValueError):
+    """A rule cannot answer that."""
 
 
 class OutOfRange(CoreError):
@@ -19,6 +37,8 @@ class OutOfRange(CoreError):
         high: largest value allowed.
         unit: the unit of all three.
     """
+
+    code = "out-of-range"
 
     def __init__(self, field: str, value: float, low: float, high: float, unit: str) -> None:
         self.field, self.value, self.low, self.high, self.unit = field, value, low, high, unit

@@ -1,9 +1,9 @@
 import pytest
 
+from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.containers import Container, Kind
 from yellow_larder.features.catalog.containers import container_by_key, drawing, own_bag
-from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 
 
@@ -38,7 +38,7 @@ def test_a_bag_of_ones_own_is_sized_by_what_it_holds(width_cm: int) -> None:
 
 @pytest.mark.parametrize("key", ["own:1x2", "own:axbxc", "own:", "bag", "", "own:nanxnanx7", "own:infx300x7"])
 def test_keys_that_are_none(key: str) -> None:
-    with pytest.raises(Refused):
+    with refused():
         container_by_key(key)
 
 
@@ -47,6 +47,6 @@ def test_keys_that_are_none(key: str) -> None:
     [("10 x 2 cm", "Too short to close"), ("10 × 5.4 cm", "Too short to close"), ("-10 x 30 cm", "width")],
 )
 def test_bags_smaller_than_their_seal(size: str, says: str) -> None:
-    with pytest.raises(Refused, match=says):
+    with refused(says):
         own_bag(size, 7, Units.METRIC)
     assert own_bag("10 × 5.5 cm", 7, Units.METRIC).length_mm == 55

@@ -2,6 +2,7 @@ from dataclasses import replace
 
 import pytest
 
+from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.food import Trait
 from yellow_larder.features.catalog.events import NewFood
@@ -10,7 +11,6 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.words.errors import Refused
 
 EINKORN = NewFood("einkorn", "spelt", 338, 14, 2.5, 70, 9, 11, litre_g=700)
 
@@ -42,10 +42,10 @@ def test_every_name_in_the_table_finds_its_own_food() -> None:
 
 @pytest.mark.parametrize("words", ["unobtainium", "<script>alert(1)</script>", "xx"])
 def test_unknown_food_offers_the_nearest(words: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         find_food(words, reference.foods())
     assert len(refusal.value.nearest) <= 5
-    with pytest.raises(Refused) as near:
+    with refused() as near:
         find_food("perl barlee", reference.foods())
     assert near.value.nearest[0] == "pearl barley"
 
@@ -65,7 +65,7 @@ def test_its_traits_can_be_set(larder: Larder) -> None:
 def test_undo_takes_the_food_out_again(larder: Larder) -> None:
     add_food(larder, EINKORN)
     assert take_back(larder) == "Added the food einkorn"
-    with pytest.raises(Refused, match="not in the table"):
+    with refused("not in the table"):
         plan(larder, Ask(line="2 kg einkorn"))
 
 
@@ -87,11 +87,11 @@ def test_undo_takes_the_food_out_again(larder: Larder) -> None:
     ],
 )
 def test_figures_no_food_has(larder: Larder, field: str, change: dict[str, object]) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         add_food(larder, replace(EINKORN, **change))  # type: ignore[arg-type]
     assert refusal.value.field in (field, "settled_g_ml")
     assert len(refusal.value.message) < 200
-    with pytest.raises(Refused):
+    with refused():
         find_food("einkorn", reference.foods())
 
 

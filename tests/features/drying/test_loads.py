@@ -4,6 +4,7 @@ from datetime import timedelta, timezone
 import pytest
 
 from tests.conftest import NOON, Clock
+from tests.support.refusals import refused
 from yellow_larder.core.drying import Believe, Treatment
 from yellow_larder.core.finding import Severity
 from yellow_larder.features.drying.dryness_test import take_out, try_dry
@@ -33,8 +34,8 @@ def only(larder: Larder) -> Load:
     return load
 
 
-def refused(asked: LoadAsk, larder: Larder) -> Refused:
-    with pytest.raises(Refused) as found:
+def refusal_of(asked: LoadAsk, larder: Larder) -> Refused:
+    with refused() as found:
         plan_load(larder, asked)
     return found.value
 
@@ -108,7 +109,7 @@ def test_energy_and_cost(larder: Larder) -> None:
     ],
 )
 def test_bad_input_by_its_field(larder: Larder, item: Item, field: str, words: str) -> None:
-    found = refused(LoadAsk(items=(item,)), larder)
+    found = refusal_of(LoadAsk(items=(item,)), larder)
     assert (found.field, words in found.message) == (field, True), found.message
 
 
@@ -116,15 +117,15 @@ def test_a_machine_that_is_not_there_or_too_small(larder: Larder) -> None:
     with pytest.raises(NotThere):
         plan_load(larder, replace(LEEKS, machine="kiln"))
     four = LoadAsk(items=tuple(Item(line=f"1 kg {each}") for each in ("leeks", "kale", "celery", "peas")))
-    assert refused(replace(four, machine="oven"), larder).field == "machine"
-    assert refused(replace(LEEKS, air_c=120), larder).field == "air_c"
-    assert refused(LoadAsk(items=()), larder).field == "line"
+    assert refusal_of(replace(four, machine="oven"), larder).field == "machine"
+    assert refusal_of(replace(LEEKS, air_c=120), larder).field == "air_c"
+    assert refusal_of(LoadAsk(items=()), larder).field == "line"
 
 
 def test_meat_does_not_go_in_unheated(larder: Larder) -> None:
     raw = LoadAsk(items=(Item(line="1 kg lean beef"),))
     assert plan_load(larder, raw).stopped
-    with pytest.raises(Refused, match="71 °C"):
+    with refused("71 °C"):
         start_load(larder, raw)
     assert see_loads(larder) == []
     start_load(larder, LoadAsk(items=(Item(line="1 kg lean beef", treatments=(Treatment.HEATED,)),)))
@@ -182,7 +183,7 @@ def test_part_loads(larder: Larder, clock: Clock) -> None:
     assert [item.name for item in load.items] == ["leeks", "mushrooms"]
     assert load.items[1].now_hours == 0
     assert load.items[1].went_in == clock.now
-    with pytest.raises(Refused, match="are free"):
+    with refused("are free"):
         add_to_load(larder, number, Item(line="5 kg kale"))
     take_back(larder)
     assert len(only(larder).items) == 1
@@ -191,7 +192,7 @@ def test_part_loads(larder: Larder, clock: Clock) -> None:
 def test_one_food_at_a_time_comes_out(larder: Larder, clock: Clock) -> None:
     number = start_load(larder, LoadAsk(items=(Item(line="700 g leeks"), Item(line="700 g mushrooms"))))
     clock.now += timedelta(hours=8)
-    with pytest.raises(Refused, match="one food at a time"):
+    with refused("one food at a time"):
         take_out(larder, number, (1, 3), "100 g", feels_dry=True)
     with pytest.raises(NotThere):
         take_out(larder, number, (9,), "100 g", feels_dry=True)
@@ -238,7 +239,7 @@ def test_what_is_not_dry_comes_out_only_if_meant(larder: Larder, clock: Clock) -
     number = start_load(larder, LEEKS)
     clock.now += timedelta(hours=4)
     every = (1, 2, 3, 4, 5, 6)
-    with pytest.raises(Refused, match="Believe the scale") as found:
+    with refused("Believe the scale") as found:
         take_out(larder, number, every, "500 g", feels_dry=True)
     assert found.value.field == "meant"
     assert len(see_loads(larder)) == 1
@@ -263,7 +264,7 @@ def test_weights_that_cannot_be(larder: Larder, clock: Clock) -> None:
         ("180 g", "meant", "does not gain weight"),
         ("20 g", "meant", "Lighter than it can be"),
     ):
-        with pytest.raises(Refused) as found:
+        with refused() as found:
             weigh_tray(larder, number, 1, weight)
         assert found.value.field == field
         assert words in found.value.message
@@ -271,10 +272,10 @@ def test_weights_that_cannot_be(larder: Larder, clock: Clock) -> None:
     with pytest.raises(NotThere):
         weigh_tray(larder, number, 7, "100 g")
     for weight, words in (("2.5 kg", "Not lighter"), ("300 g", "Lighter than it can be")):
-        with pytest.raises(Refused, match=words):
+        with refused(words):
             take_out(larder, number, (1, 2, 3, 4, 5, 6), weight, feels_dry=True)
         # Feeling a piece has the same rule as taking it out.
-        with pytest.raises(Refused, match=words):
+        with refused(words):
             try_dry(larder, number, 0, feels_dry=True, wet_inside=False, weight=weight)
 
 
@@ -297,10 +298,10 @@ def test_a_weight_written_down_later(larder: Larder, clock: Clock) -> None:
     weigh_tray(larder, number, 2, "150 g", at=utc.astimezone(timezone(timedelta(hours=5))))
     assert [each.hours for each in only(larder).items[0].seen] == [2, 3, 4]
     for at, words in ((NOON - timedelta(hours=1), "before it went into"), (NOON + timedelta(hours=9), "in the future")):
-        with pytest.raises(Refused, match=words) as found:
+        with refused(words) as found:
             weigh_tray(larder, number, 1, "150 g", at=at)
         assert found.value.field == "at"
-    with pytest.raises(Refused, match="after that"):
+    with refused("after that"):
         weigh_tray(larder, number, 1, "100 g", at=NOON + timedelta(hours=3))
 
 
@@ -321,7 +322,7 @@ def test_weighed_with_its_tray(larder: Larder, clock: Clock) -> None:
     assert load.trays[0].last == "170 g"
     assert load.with_tray
     assert load.trays[1].on_scale_g == pytest.approx(load.trays[1].expected_g + 180)
-    with pytest.raises(Refused, match="less than the empty tray"):
+    with refused("less than the empty tray"):
         weigh_tray(larder, number, 1, "150 g")
 
 

@@ -4,6 +4,7 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import NOON, Clock
+from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.freezing import HOLDS
 from yellow_larder.features.freezer.contents import InFreezer, Phase, in_freezer, open_it, plan_freeze, put_in, take_out
@@ -15,7 +16,7 @@ from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.words.durations import say_hours
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units
 
 RICE = FreezeAsk(line="10 kg white rice", container="bag-gallon")
@@ -82,11 +83,11 @@ def test_a_lot_from_the_cupboard_comes_back_frozen(larder: Larder, clock: Clock)
 def test_too_soon_is_asked_about_and_remembered(larder: Larder, clock: Clock) -> None:
     number = put_in(larder, RICE)
     clock.now += timedelta(hours=10)
-    with pytest.raises(Refused, match="The hold is not over") as refusal:
+    with refused("The hold is not over") as refusal:
         take_out(larder, number)
     assert refusal.value.field == "early"
     take_out(larder, number, early=True)
-    with pytest.raises(Refused, match="g of water would settle on it"):
+    with refused("g of water would settle on it"):
         open_it(larder, number)
     lot = open_it(larder, number, early=True)
     open_guard = plan(larder, Ask(line="10 kg white rice", container="packet-5-kg", lot=lot)).guards
@@ -108,7 +109,7 @@ def test_too_soon_is_asked_about_and_remembered(larder: Larder, clock: Clock) ->
     ],
 )
 def test_what_cannot_be_frozen(larder: Larder, change: dict[str, object], field: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         put_in(larder, replace(RICE, **change))
     assert refusal.value.field == field
     assert in_freezer(larder) == []
@@ -116,16 +117,16 @@ def test_what_cannot_be_frozen(larder: Larder, change: dict[str, object], field:
 
 def test_a_lot_of_another_food(larder: Larder) -> None:
     set_cupboard(larder, "red-lentils", "10 kg")
-    with pytest.raises(Refused, match="another food"):
+    with refused("another food"):
         put_in(larder, replace(RICE, lot=1))
 
 
 def test_out_of_order(larder: Larder) -> None:
     number = put_in(larder, RICE)
-    with pytest.raises(Refused, match="in the freezer still"):
+    with refused("in the freezer still"):
         open_it(larder, number)
     take_out(larder, number, early=True)
-    with pytest.raises(Refused, match="out already"):
+    with refused("out already"):
         take_out(larder, number)
     with pytest.raises(NotThere):
         open_it(larder, 99)

@@ -2,6 +2,7 @@ from dataclasses import replace
 
 import pytest
 
+from tests.support.refusals import refused
 from yellow_larder.core.planning import Activity, Body, Sex, energy_need
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
@@ -10,7 +11,6 @@ from yellow_larder.features.household.people import Eater, at_table, eaters, kee
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.database import reading
-from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 
 GRANDMOTHER = Eater("Grandmother", 1952, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg")
@@ -97,7 +97,7 @@ def test_shown_as_they_can_be_typed_again(larder: Larder) -> None:
     ],
 )
 def test_nobody_is_like_that(larder: Larder, change: dict[str, object], field: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         keep_eater(larder, replace(GRANDMOTHER, **change))
     assert refusal.value.field == field
     assert not eaters(larder).eaters
@@ -107,7 +107,7 @@ def test_leaving_and_coming_back(larder: Larder) -> None:
     number = keep_eater(larder, GRANDMOTHER)
     remove_eater(larder, number)
     assert eaters(larder).eaters == []
-    with pytest.raises(Refused):
+    with refused():
         remove_eater(larder, number)
     take_back(larder)
     assert eaters(larder).eaters[0].eater.name == "Grandmother"

@@ -6,6 +6,7 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import Clock
+from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
@@ -19,7 +20,6 @@ from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.shelves import move
 from yellow_larder.journal.checking import check
-from yellow_larder.words.errors import Refused
 
 
 @pytest.fixture
@@ -103,9 +103,9 @@ def test_a_look_does_not_forbid_to_say_that_it_was_moved_before(
 @pytest.mark.parametrize("room_c", [-10, 0, 0.9, 46])
 def test_nobody_packs_in_the_frost(larder: Larder, room_c: float) -> None:
     household = current_settings(larder)
-    with pytest.raises(Refused) as refused:
+    with refused() as found:
         settle(larder, Settings(**{**_settings(household), "room_c": room_c}))
-    assert refused.value.field == "room_c"
+    assert found.value.field == "room_c"
 
 
 def _settings(household: Settings) -> dict[str, object]:

@@ -7,6 +7,7 @@ import numpy as np
 import pytest
 
 from tests.conftest import NOON, Clock
+from tests.support.refusals import refused
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
@@ -159,7 +160,7 @@ def test_the_cupboard_is_weighed(larder: Larder) -> None:
     set_cupboard(larder, "rolled-oats", "")
     assert in_cupboard(larder).get("rolled-oats", 0) == 0
     for amount, field in (("lots", "cupboard"), ("-1 kg", "cupboard"), ("", "cupboard")):
-        with pytest.raises(Refused) as refusal:
+        with refused() as refusal:
             set_cupboard(larder, "rolled-oats", amount)
         assert refusal.value.field == field
     with pytest.raises(NotThere):
@@ -201,7 +202,7 @@ def test_lengths_of_time(length: str, days: float) -> None:
     ],
 )
 def test_goals_that_are_none(larder: Larder, goal: Goal, field: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         set_goal(larder, goal)
     assert refusal.value.field == field
     with reading(larder.engine) as session:
@@ -253,7 +254,7 @@ def test_a_price_is_struck_out(larder: Larder) -> None:
     ],
 )
 def test_prices_that_are_none(larder: Larder, seen: Seen, field: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         see_price(larder, seen)
     assert refusal.value.field == field
     assert prices(larder).foods == []
@@ -353,7 +354,7 @@ def test_the_weeks_until_the_goal(larder: Larder) -> None:
 
 def test_weeks_that_cannot_be_told(larder: Larder) -> None:
     keep_meal(larder, BROTH)
-    with pytest.raises(Refused, match="spend in a week"):
+    with refused("spend in a week"):
         weeks(larder)
     see_price(larder, Seen("1 kg pearl barley", "2.00"))
     set_purse(larder, "5")
@@ -393,5 +394,5 @@ def test_buying_that_is_none(larder: Larder, packs: int, price: int, error: type
 def test_bought_some_days_ago_but_not_tomorrow(larder: Larder) -> None:
     stocked(larder)
     buy(larder, 1, 1, datetime(2026, 11, 20).date())
-    with pytest.raises(Refused, match="in the future"):
+    with refused("in the future"):
         buy(larder, 1, 1, datetime(2026, 11, 30).date())

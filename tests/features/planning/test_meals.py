@@ -4,6 +4,7 @@ from datetime import date, timedelta
 import pytest
 
 from tests.conftest import Clock
+from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
@@ -13,7 +14,7 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.planning.diary import Written, month, write_day
 from yellow_larder.features.planning.events import MealKind
 from yellow_larder.features.planning.meals import Meal, keep_meal, meals, read_meal, remember, remove_meal
-from yellow_larder.words.errors import NotThere, Outdated, Refused
+from yellow_larder.words.errors import NotThere, Outdated
 
 SOUP = Meal("Pea soup", "400 g split peas\n2 onions\nsalt", MealKind.LUNCH, eaters=4, per_month=8)
 PEAS = reference.foods()["green-split-peas"].composition
@@ -108,7 +109,7 @@ def test_a_food_of_ones_own_can_be_meant(larder: Larder) -> None:
     ],
 )
 def test_meals_that_are_none(larder: Larder, change: dict[str, object], field: str, says: str) -> None:
-    with pytest.raises(Refused, match=says) as refusal:
+    with refused(says) as refusal:
         keep_meal(larder, replace(SOUP, **change))
     assert refusal.value.field == field
     assert not meals(larder)
@@ -116,7 +117,7 @@ def test_meals_that_are_none(larder: Larder, change: dict[str, object], field: s
 
 def test_names_are_not_used_twice_and_numbers_not_again(larder: Larder) -> None:
     number = keep_meal(larder, SOUP)
-    with pytest.raises(Refused, match="already"):
+    with refused("already"):
         keep_meal(larder, replace(SOUP, name="pea  SOUP"))
     keep_meal(larder, replace(SOUP, per_month=2), number)
     remove_meal(larder, number)
@@ -127,7 +128,7 @@ def test_names_are_not_used_twice_and_numbers_not_again(larder: Larder) -> None:
 
 @pytest.mark.parametrize(("words", "means"), [("", "salt"), ("x", "no-such-food"), ("x" * 999, "salt")])
 def test_words_that_cannot_be_remembered(larder: Larder, words: str, means: str) -> None:
-    with pytest.raises(Refused):
+    with refused():
         remember(larder, words, means)
 
 
@@ -181,7 +182,7 @@ def test_a_day_is_written_anew_and_taken_out(larder: Larder) -> None:
     ],
 )
 def test_days_that_cannot_be_written(larder: Larder, day: date, items: list[Written], field: str) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         write_day(larder, day, items)
     assert refusal.value.field == field
     assert month(larder, 2026, 11).kept_ever == 0
@@ -189,11 +190,11 @@ def test_days_that_cannot_be_written(larder: Larder, day: date, items: list[Writ
 
 def test_nobody_ate_of_it(larder: Larder) -> None:
     soup = keep_meal(larder, SOUP)
-    with pytest.raises(Refused, match="eaters"):
+    with refused("eaters"):
         write_day(larder, larder.today(), [Written(soup, eaters=0)])
 
 
 @pytest.mark.parametrize(("year", "number"), [(2026, 13), (2026, 0), (99, 1)])
 def test_months_that_are_none(larder: Larder, year: int, number: int) -> None:
-    with pytest.raises(Refused):
+    with refused():
         month(larder, year, number)

@@ -6,6 +6,7 @@ from typing import Any
 import pytest
 
 from tests.conftest import Clock
+from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
@@ -16,7 +17,7 @@ from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.shelves.shelves import Due, move, shelves, throw_out
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import NotThere
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")
 LEEKS = Ask(line="160 g dried leeks", container="jar-quart", closing=Closing.LID)
@@ -52,7 +53,7 @@ def test_things_stand_where_they_usually_do(larder: Larder) -> None:
 
 
 def test_a_stop_cannot_be_packed(larder: Larder) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         pack(larder, Ask(line="5 kg brown sugar", closing=Closing.ABSORBER))
     assert refusal.value.field == "verdict"
     assert overview(larder).kept == 0
@@ -68,7 +69,7 @@ def test_a_stop_cannot_be_packed(larder: Larder) -> None:
     ],
 )
 def test_packing_that_cannot_be(larder: Larder, field: str, how: dict[str, Any]) -> None:
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         pack(larder, BARLEY, **how)
     assert refusal.value.field == field
     assert shelves(larder).packages == []
@@ -143,9 +144,9 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
     left = card(larder, 2).left
     clock.now += timedelta(days=1000)
     assert card(larder, 2).left == left, "what is thrown out ages no more"
-    with pytest.raises(Refused, match="was thrown out on 4 Dec 2026"):
+    with refused("was thrown out on 4 Dec 2026"):
         move(larder, [2], place=1, shelf=1)
-    with pytest.raises(Refused, match="was thrown out"):
+    with refused("was thrown out"):
         throw_out(larder, [1, 2], why="again")
     assert card(larder, 1).gone_on is None, "half of a refused change is never saved"
 
@@ -179,7 +180,7 @@ def test_throwing_out_leaves_the_story(larder: Larder, clock: Clock) -> None:
 def test_refused_at_its_field_and_nothing_saved(larder: Larder, field: str, act: Any) -> None:
     pack(larder, BARLEY)
     before = (shelves(larder), overview(larder))
-    with pytest.raises(Refused) as refusal:
+    with refused() as refusal:
         act(larder)
     assert refusal.value.field == field
     assert len(refusal.value.message) < 200
@@ -203,7 +204,7 @@ SUGAR = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABS
 
 def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
     for why, field in (("", "verdict"), ("  ", "verdict"), ("ok", "against"), ("x" * 200, "against")):
-        with pytest.raises(Refused) as found:
+        with refused() as found:
             pack(larder, replace(SUGAR, against=why))
         assert found.value.field == field
     assert shelves(larder).packages == []

@@ -6,9 +6,8 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from yellow_larder.core.containers import LID_MM, Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
-from yellow_larder.core.errors import OutOfRange
 from yellow_larder.reference import containers
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_size_mm, say_length, say_volume
 
 _OWN = "own:"
@@ -112,24 +111,21 @@ def container_by_key(key: str) -> Container:
         width, length, film = (float(part) for part in key.removeprefix(_OWN).split("x"))
     except ValueError as error:
         raise NotThere("container", "That container is not in the table") from error
-    try:
-        # The bag's own check comes first, so that an absurd size is refused in its words.
-        bag = Container(
-            key=key,
-            name=f"{width / 10:g} × {length / 10:g} cm foil bag",
-            kind=Kind.BAG,
-            width_mm=width,
-            length_mm=length,
-            seal_mm=_SEAL_MM,
-            film_mil=film,
-            nominal_qt=1,
-            headspace_mm=min(_HAND_MM, (length - _SEAL_MM) / 6),
-            closings=(Closing.ABSORBER, Closing.LID),
-            source="the household's own measure",
-        )
-        return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / _ML_PER_QUART)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    # The bag's own check comes first, so that an absurd size is refused in its words.
+    bag = Container(
+        key=key,
+        name=f"{width / 10:g} × {length / 10:g} cm foil bag",
+        kind=Kind.BAG,
+        width_mm=width,
+        length_mm=length,
+        seal_mm=_SEAL_MM,
+        film_mil=film,
+        nominal_qt=1,
+        headspace_mm=min(_HAND_MM, (length - _SEAL_MM) / 6),
+        closings=(Closing.ABSORBER, Closing.LID),
+        source="the household's own measure",
+    )
+    return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / _ML_PER_QUART)
 
 
 def say_container(container: Container, units: Units) -> str:

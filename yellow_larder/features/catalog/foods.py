@@ -10,7 +10,6 @@ from rapidfuzz import fuzz, process, utils
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.food import Composition, Food
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.state import OwnFood
@@ -19,7 +18,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.journal.events import from_json
 from yellow_larder.reference import foods as table
-from yellow_larder.words.errors import UNKNOWN_FOOD, Refused, in_words
+from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
 from yellow_larder.words.quantities import read_line
 
 _SURE = 92
@@ -90,10 +89,7 @@ def add_food(larder: Larder, new: NewFood) -> Food:
     """Add a food of one's own to the table."""
     name = tidy_name(new.name, "name")
     added = replace(new, name=name)
-    try:
-        food = _own("own", added)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    food = _own("own", added)
     with writing(larder.engine) as session:
         if plain(name) in names_of(all_foods(session)):
             raise Refused("name", f"“{name}” is in the table already")

@@ -11,7 +11,6 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
-from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
@@ -32,7 +31,7 @@ from yellow_larder.features.lots.state import Lot, history_of
 from yellow_larder.features.lots.text import say_step
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_mass
 
 MOST_JARS = 40
@@ -229,10 +228,7 @@ def _jar(session: Session, number: int) -> JarRecord:
 
 def jar_standing(jar: JarRecord, today: date) -> Standing:
     """How a jar's record stands today."""
-    try:
-        return standing(jar.began, jar.days, [Event(each.on, each.look) for each in jar.events], today)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    return standing(jar.began, jar.days, [Event(each.on, each.look) for each in jar.events], today)
 
 
 def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today: date) -> Jar:

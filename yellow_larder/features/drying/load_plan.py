@@ -30,9 +30,10 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import Machine
-from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import read_amount, read_length_mm, say_mass, say_temperature, say_thickness
+from yellow_larder.words.refusals import in_words
 
 MOST_ITEMS = 12
 _SUN_WARMS_C = 8.0
@@ -183,10 +184,7 @@ class Laying:
             return min(max(self.room.temperature_c + _SUN_WARMS_C, machine.low_c), machine.high_c)
         if self.ask.air_c is None:
             return one_temperature(load, low_c=machine.low_c, high_c=machine.high_c, step_c=machine.step_c).air_c
-        try:
-            return check_range("air_c", self.ask.air_c, machine.low_c, machine.high_c, "°C")
-        except OutOfRange as error:
-            raise in_words(error) from error
+        return check_range("air_c", self.ask.air_c, machine.low_c, machine.high_c, "°C")
 
     def _lay(self, n: int, item: Item, fresh: Fresh) -> Lying:
         units = self.household.units
@@ -206,8 +204,8 @@ class Laying:
         except OutOfRange as error:
             if error.field == "drying_potential_kpa":
                 raise Refused("machine", "This air is too damp to dry anything") from error
-            refused = in_words(error)
-            raise Refused(f"{refused.field}.{n}", refused.message) from error
+            refused = in_words(error, units)
+            raise Refused(f"{refused.field}.{n}", refused.message, code=error.code) from error
 
     def hours(self) -> Hours:
         """The load as a whole: done when its slowest food is."""

@@ -20,7 +20,6 @@ from yellow_larder.core.drying import (
     phases,
     water_g,
 )
-from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Food, Trait, dried_mass_g
 from yellow_larder.features.catalog.foods import find_named, plain
@@ -32,7 +31,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import FreezeDryer, freeze_dryers, isotherm_of
 from yellow_larder.words.durations import say_hours
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import read_line, say_mass
 
@@ -234,10 +233,7 @@ def read_chamber(
     contents: Sequence[tuple[Food, float] | None] = (),
 ) -> Chamber:
     """A load, read; a figure out of range is refused in words."""
-    try:
-        return Chamber(session, ask, room, contents)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    return Chamber(session, ask, room, contents)
 
 
 def say_minutes(hours: float) -> str:

@@ -11,7 +11,6 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import mass_that_fits_g, pressure_kpa
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
-from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.food import Food
 from yellow_larder.core.freezing import (
     HOLDS,
@@ -30,7 +29,7 @@ from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
 from yellow_larder.reference import stuff_of
 from yellow_larder.words.durations import say_hours
-from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_length, say_mass, say_temperature
 
 MOST_PACKAGES = 60
@@ -131,16 +130,13 @@ class Cold:
         if self.count > MOST_PACKAGES:
             raise Refused("container", f"That would be {self.count:,} packages; freeze it in parts, or in larger ones")
         self.each_g = self.amount_g / self.count
-        try:
-            self.solid: Solid = as_solid(self.container, self.each_g / self.food.settled_g_ml)
-            self.stuff = stuff_of(self.food)
-            surface = MOVING_AIR if ask.moving else STILL_AIR
-            self.freeze = Freeze(self.solid, self.stuff, self.household.room_c, ask.freezer_c, surface)
-            self.thaw = Thaw(
-                self.solid, self.stuff, ask.freezer_c, self.household.room_c, max(0.01, self.household.humidity)
-            )
-        except OutOfRange as error:
-            raise in_words(error) from error
+        self.solid: Solid = as_solid(self.container, self.each_g / self.food.settled_g_ml)
+        self.stuff = stuff_of(self.food)
+        surface = MOVING_AIR if ask.moving else STILL_AIR
+        self.freeze = Freeze(self.solid, self.stuff, self.household.room_c, ask.freezer_c, surface)
+        self.thaw = Thaw(
+            self.solid, self.stuff, ask.freezer_c, self.household.room_c, max(0.01, self.household.humidity)
+        )
 
     def early_water_g(self, food_c: float) -> float:
         """Water that would settle on all of it, opened at a temperature, g."""

@@ -11,7 +11,7 @@ from sqlalchemy import Engine, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import pressure_kpa
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.keeping import ageing_rate
 from yellow_larder.features.household.clock import day_of, on_the_wall, utc_now
 from yellow_larder.features.household.events import PlaceMade, Settings
@@ -25,7 +25,7 @@ from yellow_larder.journal.tables import About
 from yellow_larder.reference import packets
 from yellow_larder.reference.faces import JOINS, cannot_be_printed
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.errors import Refused
 
 LONGEST_NAME = 80
 
@@ -179,13 +179,10 @@ def current_settings(larder: Larder) -> Settings:
 
 def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Settings:
     """Change how the household stands, from the version it was shown in."""
-    try:
-        pressure_kpa(new.altitude_m)
-        check_range("temperature_c", new.room_c, *ROOM_C, "°C")
-        check_range("humidity", new.humidity, 0, 1, "")
-        check_range("kcal_per_person_day", new.kcal_per_person_day, 500, 8000, "kcal")
-    except OutOfRange as error:
-        raise in_words(error) from error
+    pressure_kpa(new.altitude_m)
+    check_range("temperature_c", new.room_c, *ROOM_C, "°C")
+    check_range("humidity", new.humidity, 0, 1, "")
+    check_range("kcal_per_person_day", new.kcal_per_person_day, 500, 8000, "kcal")
     if not 1 <= new.people <= 100:
         raise Refused("people", "Between 1 and 100 people can eat from one larder")
     unknown = [size for size in new.packet_sizes if size not in packets()]
@@ -235,11 +232,8 @@ def tidy_name(name: str, field_name: str) -> str:
 
 
 def _place_made(new: NewPlace) -> PlaceMade:
-    try:
-        ageing_rate(new.mean_c, new.warmest_c - new.mean_c, 2)
-        check_range("humidity", new.humidity, 0, 1, "")
-    except OutOfRange as error:
-        raise in_words(error) from error
+    ageing_rate(new.mean_c, new.warmest_c - new.mean_c, 2)
+    check_range("humidity", new.humidity, 0, 1, "")
     if not 1 <= new.warmest_month <= 12:
         raise Refused("warmest_month", "Months are counted from 1 to 12")
     if new.sort not in ("cupboard", "cellar", "loft"):

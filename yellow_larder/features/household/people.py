@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.planning import Activity, Body, Reckoned, Sex, energy_need, protein_need
 from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
@@ -15,7 +15,7 @@ from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import usual_body
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_amount, read_length_mm, say_length, say_mass
 
 MOST_ALIKE = 100
@@ -191,18 +191,15 @@ def _kept(eater: Eater, household: Settings, year: int) -> EaterKept:
         raise Refused("birth_year", f"The year they were born lies between {year - OLDEST} and {year}")
     if not 1 <= eater.count <= MOST_ALIKE:
         raise Refused("count", f"Between 1 and {MOST_ALIKE} people can be counted alike; with nobody there is no need")
-    try:
-        if eater.weeks is not None:
-            check_range("weeks", eater.weeks, 0.1, 520, "weeks")
-        if eater.kcal is not None:
-            check_range("kcal_per_person_day", eater.kcal, 500, 8000, "kcal")
-        height = _read_height_cm(eater.height, household.units)
-        weight = _read_weight_kg(eater.weight, household.units)
-        usual = usual_body(year - eater.birth_year, eater.sex)
-        body = Body(height or usual.height_cm, weight or usual.weight_kg)
-        energy_need(age_years=year - eater.birth_year, sex=eater.sex, body=body, activity=eater.activity)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    if eater.weeks is not None:
+        check_range("weeks", eater.weeks, 0.1, 520, "weeks")
+    if eater.kcal is not None:
+        check_range("kcal_per_person_day", eater.kcal, 500, 8000, "kcal")
+    height = _read_height_cm(eater.height, household.units)
+    weight = _read_weight_kg(eater.weight, household.units)
+    usual = usual_body(year - eater.birth_year, eater.sex)
+    body = Body(height or usual.height_cm, weight or usual.weight_kg)
+    energy_need(age_years=year - eater.birth_year, sex=eater.sex, body=body, activity=eater.activity)
     return EaterKept(
         name=tidy_name(eater.name, "name"),
         birth_year=eater.birth_year,

@@ -13,7 +13,7 @@ from yellow_larder.core.air import (
     need_by_air_ml,
 )
 from yellow_larder.core.containers import Closing, Container, volume_below_ml
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.core.keeping import Course
 from yellow_larder.core.packing import Case, draws_in, guards, judge, moisture_line_pct
@@ -48,7 +48,7 @@ from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.words.errors import Refused, in_words
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_temperature
 
@@ -77,19 +77,14 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     closing = ask.closing or usual_closing(food, container)
     if closing not in container.closings:
         raise Refused("closing", f"A {container.name} is not closed that way")
-    try:
-        amount_g = amount.weighs_g(food.loose_g_ml)
-        eating = appetite(session, today.year)
-        lot = lot_of(session, ask.lot, food)
-        if lot:
-            moisture = moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
-            ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-        on = _OnBench(
-            ask, food, amount_g, container, closing, place, household, eating, lot, today, now, Stock(session)
-        )
-        return _plan(on)
-    except OutOfRange as error:
-        raise in_words(error) from error
+    amount_g = amount.weighs_g(food.loose_g_ml)
+    eating = appetite(session, today.year)
+    lot = lot_of(session, ask.lot, food)
+    if lot:
+        moisture = moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
+        ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
+    on = _OnBench(ask, food, amount_g, container, closing, place, household, eating, lot, today, now, Stock(session))
+    return _plan(on)
 
 
 @dataclass(frozen=True, slots=True)

@@ -12,7 +12,7 @@ from sqlalchemy import func, select, true
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Indices, Numbers
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
 from yellow_larder.core.planning import average_g, totals_g
 from yellow_larder.features.catalog.foods import all_foods
@@ -26,7 +26,7 @@ from yellow_larder.features.planning.state import DiaryDay, items_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.words.dates import check_day, say_day, say_month
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
 
 MOST_ITEMS = 30
@@ -249,10 +249,7 @@ def _item(
         if item.meal not in meals:
             raise NotThere("items", "That meal is not there any more; pick another")
         meal = meals[item.meal]
-        try:
-            eaters = check_range("eaters", everybody if item.eaters is None else item.eaters, 0.5, 200, "")
-        except OutOfRange as error:
-            raise in_words(error) from error
+        eaters = check_range("eaters", everybody if item.eaters is None else item.eaters, 0.5, 200, "")
         one = counted_g(meal.lines, foods, seasonings=False)
         takes = {food: mass_g * eaters / meal.eaters for food, mass_g in one.items()}
         return DiaryItem(item.meal, meal.name, item.eaters, None), takes

@@ -12,7 +12,7 @@ from sqlalchemy import func, select, true
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
 from yellow_larder.core.planning import DAYS_PER_MONTH, eaten_g, gap_g, need_g, occasions, per_table_g
 from yellow_larder.core.planning.buying import Table
@@ -28,7 +28,7 @@ from yellow_larder.features.planning.meals import counted_g
 from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import COUNT, read_count
 
 _LENGTH = re.compile(rf"^(?P<count>{COUNT})\s*(?P<unit>days?|weeks?|months?|years?)$", re.IGNORECASE)
@@ -107,10 +107,7 @@ def goal_in(session: Session) -> Goal:
 def set_goal(larder: Larder, goal: Goal, *, based_on: int | None = None) -> None:
     """Set what the household wants to be ready for, from the version it was shown in."""
     count, period = _read_length(goal.length)
-    try:
-        check_range("keep_years", goal.keep_years, 0.1, 40, "years")
-    except OutOfRange as error:
-        raise in_words(error) from error
+    check_range("keep_years", goal.keep_years, 0.1, 40, "years")
     with writing(larder.engine) as session:
         check_based_on(session, "goal", 1, based_on, lambda: goal_in(session))
         known = log.records(session, MealKept)

@@ -8,7 +8,7 @@ from dataclasses import dataclass, replace
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.errors import OutOfRange, check_range
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.foods import all_foods, plain
 from yellow_larder.features.catalog.ingredient_parser import (
@@ -26,7 +26,7 @@ from yellow_larder.features.planning.events import DayWritten, MealKept, MealKin
 from yellow_larder.features.planning.state import DiaryDay, items_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.words.errors import NotThere, Refused, in_words
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
 
 MOST_LINES = 60
@@ -263,11 +263,8 @@ def _lines(meal: Meal) -> list[str]:
 def _check(meal: Meal) -> None:
     if not meal.eaters:
         raise Refused("eaters", "A meal for nobody feeds nobody: say how many it is written for")
-    try:
-        check_range("eaters", meal.eaters, 0.5, 200, "")
-        check_range("per_month", meal.per_month, 0, 150, "times")
-    except OutOfRange as error:
-        raise in_words(error) from error
+    check_range("eaters", meal.eaters, 0.5, 200, "")
+    check_range("per_month", meal.per_month, 0, 150, "times")
 
 
 def _read(

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import MARGIN
 from yellow_larder.core.containers import Closing, Kind, Mouth
+from yellow_larder.core.errors import Refusal
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import OUT_MINUTES, RunForecast, batch_size, seconds_each
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
@@ -27,6 +28,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_dial, say_mass, say_off
+from yellow_larder.words.refusals import in_words
 
 _IRON_C = 175.0
 """How hot an iron seals film. Source: common practice, 350 °F."""
@@ -192,8 +194,8 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
 def _sheet(session: Session, run: Run, now: datetime) -> tuple[Sheet, str]:
     try:
         return sheet_of(session, run.record, now), ""
-    except Refused as error:
-        return Sheet([], [], None), error.message
+    except Refusal as error:
+        return Sheet([], [], None), in_words(error, settings(session).units).message
 
 
 def _lines(sheet: Sheet) -> list[RunLine]:
