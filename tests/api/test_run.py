@@ -23,25 +23,25 @@ def test_a_whole_run(client: TestClient, clock: Clock) -> None:
     supply = client.post("/api/supplies", json=PACKETS).json()
     number = client.post("/api/run/lines", json=LENTILS).json()
     client.post("/api/run/lines", json=LENTILS)
-    assert client.delete(f"/api/run/{number}/lines/2").status_code == 204
+    assert client.delete(f"/api/run/{number}/lines/2").status_code == 200
     for step in ("begin", "labelled"):
-        assert client.post(f"/api/run/{number}/{step}").status_code == 204
-    assert client.post(f"/api/run/{number}/tick", json={"code": "iron", "on": True}).status_code == 204
-    assert client.post(f"/api/run/{number}/set-out").status_code == 204
-    assert client.post(f"/api/run/{number}/fill", json={"container": 1, "weight": "2.54 kg"}).status_code == 204
-    assert client.post(f"/api/run/{number}/fill-rest").status_code == 204
-    assert client.post(f"/api/run/{number}/open", json={}).status_code == 204
+        assert client.post(f"/api/run/{number}/{step}").status_code == 200
+    assert client.post(f"/api/run/{number}/tick", json={"code": "iron", "on": True}).status_code == 200
+    assert client.post(f"/api/run/{number}/set-out").status_code == 200
+    assert client.post(f"/api/run/{number}/fill", json={"container": 1, "weight": "2.54 kg"}).status_code == 200
+    assert client.post(f"/api/run/{number}/fill-rest").status_code == 200
+    assert client.post(f"/api/run/{number}/open", json={}).status_code == 200
     clock.now += timedelta(seconds=50)
     shown = client.get("/api/run").json()
     assert (shown["phase"], shown["clock"]["left_s"], shown["clock"]["next"]) == ("against the clock", 850, 1)
-    assert client.post(f"/api/run/{number}/close", json={"container": 1}).status_code == 204
+    assert client.post(f"/api/run/{number}/close", json={"container": 1}).status_code == 200
     twice = client.post(f"/api/run/{number}/close", json={"container": 1})
     assert refusal(twice) == (422, "container")
     assert "it counts once" in twice.json()["errors"][0]["message"]
-    assert client.post(f"/api/run/{number}/back", json={}).status_code == 204
-    assert client.post(f"/api/run/{number}/open", json={"count": 1}).status_code == 204
-    assert client.post(f"/api/run/{number}/close", json={"container": 2, "note": "a crease"}).status_code == 204
-    assert client.post(f"/api/run/{number}/finish").status_code == 204
+    assert client.post(f"/api/run/{number}/back", json={}).status_code == 200
+    assert client.post(f"/api/run/{number}/open", json={"count": 1}).status_code == 200
+    assert client.post(f"/api/run/{number}/close", json={"container": 2, "note": "a crease"}).status_code == 200
+    assert client.post(f"/api/run/{number}/finish").status_code == 200
     assert client.get("/api/run").json() is None
     done = client.get(f"/api/run/{number}").json()
     assert (done["phase"], done["containers"][1]["note"]) == ("done", "a crease")

@@ -123,8 +123,8 @@ def test_a_day_with_nothing_is_no_longer_one_once_something_is_added(client: Tes
 
 
 def _settings(client: TestClient) -> tuple[dict[str, Any], int]:
-    now = client.get("/api/overview").json()
-    return now["settings"], now["settings_version"]
+    now = client.get("/api/household").json()
+    return now["settings"], now["version"]
 
 
 def test_the_second_of_two_is_shown_what_the_first_did(client: TestClient, larder: Larder) -> None:

@@ -37,7 +37,7 @@ REQUESTS: dict[str, tuple[Callable[[Larder], object], int]] = {
     "a packing": (lambda larder: pack(larder, Ask(line="2 kg pearl barley", container="bag-gallon")), 12),
     "fifty labels": (lambda larder: labels(larder, numbers=range(1, 8)), 10),
     "this week's list": (week_list, 12),
-    "the overview": (overview, 17),
+    "the overview": (overview, 8),
 }
 
 

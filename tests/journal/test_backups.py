@@ -21,13 +21,13 @@ from yellow_larder.features.household.backups import (
     what_is_wrong,
 )
 from yellow_larder.features.household.larder import Larder, open_larder
-from yellow_larder.features.household.state import Household
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.rounds import TaskKind, rounds
 from yellow_larder.journal.backups import BadCopy, copy_file, daily_copies, let_old_go, to_keep
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.file import CannotOpen
+from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
 
@@ -131,7 +131,7 @@ def test_each_day_a_copy_and_the_rounds_say_if_none_was_kept(larder: Larder, clo
 
 def test_a_copy_that_cannot_be_kept_is_said(larder: Larder, clock: Clock) -> None:
     with writing(larder.engine) as session:
-        household = session.get_one(Household, 1)
+        household = session.get_one(Record, ("household", 1))
         household.facts = household.facts | {"name": "Somebody else"}
     with pytest.raises(Refused, match="not in order: household 1, facts"):
         keep_daily_copy(larder)

@@ -22,7 +22,6 @@ from yellow_larder.core.drying import Look
 from yellow_larder.core.packing import Feel
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
-from yellow_larder.features.catalog.state import OwnFood
 from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.features.drying.dryness_test import take_out, try_dry
 from yellow_larder.features.drying.load_plan import Item, LoadAsk
@@ -43,7 +42,7 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle
 from yellow_larder.features.household.people import Eater, keep_eater, remove_eater
-from yellow_larder.features.household.state import Household, Place
+from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.events import LotCame
 from yellow_larder.features.lots.grinding import grind
 from yellow_larder.features.lots.lots import set_cupboard
@@ -88,7 +87,7 @@ from yellow_larder.words.errors import NotThere, Refused
 ACTS = 62
 """How many different things `do` does."""
 
-STATE = (Household, Place, OwnFood, Package, Record, DiaryDay, Price, Lot)
+STATE = (Place, Package, Record, DiaryDay, Price, Lot)
 
 
 def state(larder: Larder) -> dict[str, list[tuple[Any, ...]]]:

@@ -171,7 +171,6 @@ SAME = {
     "level packed_on place_id shelf q10 cautious_days customary_days hopeful_days used_days stands_since thrown_out_on "
     "against look_due",
     "places": "id name sort shelves width_mm mean_c swing_c warmest_month humidity",
-    "own_foods": "id name",
     "lots": "id food_key came_g mass_g came_on coins price frozen_on moisture_pct made wet_g wants_conditioning",
     "prices": "id food_key shop pack_g coins seen_on",
     "diary": "day used_g",

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import Body
@@ -11,7 +12,7 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import settle
+from yellow_larder.features.household.larder import settings_as_shown, settle
 from yellow_larder.features.rounds.overview import Overview, overview
 
 router = larder_router(tags=["household"], responses=REFUSALS)
@@ -21,6 +22,20 @@ router = larder_router(tags=["household"], responses=REFUSALS)
 def see_overview(larder: TheLarder) -> Overview:
     """What stands here in figures, how the household is set, and what undo would take back."""
     return overview(larder)
+
+
+@dataclass(frozen=True, slots=True)
+class HouseholdView:
+    """How the household is set, and which version of that it is."""
+
+    settings: Settings
+    version: int
+
+
+@router.get("/household")
+def see_household(larder: TheLarder) -> HouseholdView:
+    """How the household is set, to be changed."""
+    return HouseholdView(*settings_as_shown(larder))
 
 
 @router.put("/household")

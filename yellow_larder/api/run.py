@@ -1,4 +1,7 @@
-"""The run: what is on its sheet, and every step from the labels to the shelf. Times are in UTC."""
+"""The run: what is on its sheet, and every step from the labels to the shelf. Times are in UTC.
+
+Each step answers with the run as it stands then: a tap is one request.
+"""
 
 from __future__ import annotations
 
@@ -47,83 +50,97 @@ def on_paper(larder: TheLarder, number: Number) -> Response:
     return Response(sheet, media_type="application/pdf", headers={"Cache-Control": "no-store"})
 
 
-@router.delete("/{number}/lines/{line}", status_code=204)
-def take_off_sheet(larder: TheLarder, number: Number, line: Number) -> None:
+@router.delete("/{number}/lines/{line}")
+def take_off_sheet(larder: TheLarder, number: Number, line: Number) -> RunView:
     """Take a line off the sheet."""
     steps.remove_line(larder, number, line)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/begin", status_code=204)
-def begin(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/begin")
+def begin(larder: TheLarder, number: Number) -> RunView:
     """Begin: its containers get their numbers, and labels can be printed."""
     steps.begin(larder, number)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/labelled", status_code=204)
-def labelled(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/labelled")
+def labelled(larder: TheLarder, number: Number) -> RunView:
     """The labels are stuck on."""
     steps.labelled(larder, number)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/tick", status_code=204)
-def tick(larder: TheLarder, number: Number, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True) -> None:
+@router.post("/{number}/tick")
+def tick(
+    larder: TheLarder, number: Number, code: Annotated[str, Body()], on: Annotated[bool, Body()] = True
+) -> RunView:
     """Something of the set-out list lies ready."""
     steps.tick(larder, number, code, on=on)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/set-out", status_code=204)
-def set_out(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/set-out")
+def set_out(larder: TheLarder, number: Number) -> RunView:
     """Everything lies ready."""
     steps.set_out(larder, number)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/fill", status_code=204)
+@router.post("/{number}/fill")
 def fill(
     larder: TheLarder,
     number: Number,
     container: Annotated[int, Body()],
     weight: Annotated[str, Body(examples=["2.54 kg"])],
-) -> None:
+) -> RunView:
     """A container is filled and half-sealed."""
     steps.fill_one(larder, number, container, weight)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/fill-rest", status_code=204)
-def fill_rest(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/fill-rest")
+def fill_rest(larder: TheLarder, number: Number) -> RunView:
     """All others hold what was planned."""
     steps.fill_rest(larder, number)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/open", status_code=204)
-def open_packets(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+@router.post("/{number}/open")
+def open_packets(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> RunView:
     """The packets are opened: the clock starts."""
     steps.open_packets(larder, number, count)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/close", status_code=204)
+@router.post("/{number}/close")
 def close(
     larder: TheLarder,
     number: Number,
     container: Annotated[int, Body()],
     note: Annotated[str, Body(max_length=400)] = "",
-) -> None:
+) -> RunView:
     """A container is closed; it counts once, whoever says it first."""
     steps.close_one(larder, number, container, note=note)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/back", status_code=204)
-def put_back(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> None:
+@router.post("/{number}/back")
+def put_back(larder: TheLarder, number: Number, count: Annotated[int | None, Body(embed=True)] = None) -> RunView:
     """What is out goes back into the jar: the packets of so many containers, the last first, or all."""
     steps.put_back(larder, number, count)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/finish", status_code=204)
-def finish(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/finish")
+def finish(larder: TheLarder, number: Number) -> RunView:
     """All is put away."""
     steps.finish(larder, number)
+    return see_that_run(larder, number)
 
 
-@router.post("/{number}/abandon", status_code=204)
-def abandon(larder: TheLarder, number: Number) -> None:
+@router.post("/{number}/abandon")
+def abandon(larder: TheLarder, number: Number) -> RunView:
     """The run ends here; what is closed is packed."""
     steps.abandon(larder, number)
+    return see_that_run(larder, number)

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session, aliased
 
 from yellow_larder.journal.events import REREAD, RESERVED, Event, read_event
 from yellow_larder.journal.kinds import Happened
+from yellow_larder.journal.records import once
 from yellow_larder.journal.tables import Change, Entry
 
 OPENING = 1
@@ -49,21 +50,42 @@ def next_entry(session: Session) -> int:
     return (session.scalar(select(func.max(Entry.id))) or 0) + 1
 
 
-def last_change(session: Session) -> Change | None:
-    """The newest change that can be undone."""
+@dataclass(frozen=True, slots=True)
+class Ends:
+    """The ends of the journal.
+
+    Attributes:
+        last: the newest change that can be undone; none if there is none.
+        first_at: when the first change was made; none in a file without a change.
+        newest_at: the latest moment that anything was done at, by the clock of then.
+    """
+
+    last: Change | None
+    first_at: datetime | None
+    newest_at: datetime | None
+
+
+def ends(session: Session) -> Ends:
+    """The ends of the journal, read at once."""
+    return once(session, "ends", lambda: _ends(session))
+
+
+def _ends(session: Session) -> Ends:
     undo = aliased(Change)
-    return session.scalar(
-        select(Change)
+    last = (
+        select(Change.id)
         .where(Change.undoes.is_(None), Change.id != OPENING)
         .where(~select(undo.id).where(undo.undoes == Change.id).exists())
         .order_by(Change.id.desc())
         .limit(1)
+        .scalar_subquery()
     )
-
-
-def newest_at(session: Session) -> datetime | None:
-    """The latest moment that anything was done at, by the clock of then; none in a file without a change."""
-    return session.scalar(select(func.max(Change.at)))
+    moments = select(func.min(Change.at).label("first"), func.max(Change.at).label("newest")).subquery()
+    found = aliased(Change)
+    row = session.execute(
+        select(moments.c.first, moments.c.newest, found).select_from(moments).outerjoin(found, found.id == last)
+    ).one()
+    return Ends(row[2], row[0], row[1])
 
 
 def _that_count(found: Select[*_Found]) -> Select[*_Found]:

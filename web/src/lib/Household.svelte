@@ -53,14 +53,16 @@
     const ready = open && larder.overview !== undefined;
     untrack(() => {
       if (!open) draft = undefined;
-      else if (ready && !draft) start();
+      else if (ready && !draft) void start();
     });
   });
 
   /** Begin from how things stand; what is typed since is not to be overwritten. */
-  function start() {
-    version = larder.overview?.settings_version ?? 0;
-    begin(larder.overview?.settings);
+  async function start() {
+    const { data } = await ask(api.GET("/api/household"));
+    if (!data || !open) return;
+    version = data.version;
+    begin(data.settings);
   }
 
   function begin(now: Schemas["Settings"] | undefined) {

@@ -7,16 +7,13 @@ from dataclasses import replace
 from typing import Protocol, TypeVar
 
 from rapidfuzz import fuzz, process, utils
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Composition, Food
 from yellow_larder.features.catalog.events import NewFood
-from yellow_larder.features.catalog.state import OwnFood
 from yellow_larder.features.household.larder import Larder, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.journal.events import from_json
 from yellow_larder.reference import foods as table
 from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
 from yellow_larder.words.quantities import read_line
@@ -40,8 +37,7 @@ def all_foods(session: Session) -> dict[str, Food]:
 
 
 def _own_foods(session: Session) -> dict[str, Food]:
-    rows = session.scalars(select(OwnFood))
-    return {f"own-{row.id}": _own(f"own-{row.id}", from_json(NewFood, row.facts)) for row in rows}
+    return {f"own-{n}": _own(f"own-{n}", own) for n, own in log.records(session, NewFood).items()}
 
 
 def names_of(foods: dict[str, Food]) -> dict[str, Food]:

@@ -14,12 +14,12 @@ from pathlib import Path
 from threading import Event, Thread
 
 import structlog
-from sqlalchemy import func, select
 from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.household.clock import day_of, on_the_wall
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.journal import log
 from yellow_larder.journal.backups import (
     BadCopy,
     copies_folder,
@@ -42,7 +42,6 @@ from yellow_larder.journal.file import (
     remove_database,
     version_of,
 )
-from yellow_larder.journal.tables import About, Change
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import Refused
 
@@ -165,11 +164,11 @@ def what_is_wrong(file: Path) -> list[str]:
 
 def safe_copy(larder: Larder, session: Session) -> SafeCopy | None:
     """The newest good copy; none if the larder needs none: a demo, or one that is in no file."""
-    if larder.file is None or session.get(About, "demo") is not None:
+    if larder.file is None or larder.demo:
         return None
     today = larder.today()
     newest = next((copy.day for copy in daily_copies(larder.file) if copy.day <= today), None)
-    since = newest or day_of(session.scalar(select(func.min(Change.at))) or larder.clock())
+    since = newest or day_of(log.ends(session).first_at or larder.clock())
     days = max(0, (today - since).days)
     return SafeCopy(newest, days, str(copies_folder(larder.file)), days > OLD_DAYS, larder.copy_trouble)
 
@@ -264,7 +263,8 @@ def _summary(file: Path) -> str:
     try:
         changes, newest = database.execute("SELECT count(*), max(at) FROM changes").fetchone()
         (kept,) = database.execute("SELECT count(*) FROM packages WHERE thrown_out_on IS NULL").fetchone()
-        (facts,) = database.execute("SELECT facts FROM household").fetchone()
+        held = "SELECT facts FROM records WHERE kind = 'household'"
+        (facts,) = database.execute(held if _has_records(database) else "SELECT facts FROM household").fetchone()
     except (sqlite3.Error, TypeError, ValueError) as error:
         return f"  {file}: cannot be read ({error})"
     finally:
@@ -272,3 +272,8 @@ def _summary(file: Path) -> str:
     at = on_the_wall(datetime.fromisoformat(newest))
     last = f"the last on {say_day(at.date())} at {at:%H:%M}"
     return f"  {json.loads(facts)['name']}: {kept:,} packages, {changes:,} changes, {last}"
+
+
+def _has_records(database: sqlite3.Connection) -> bool:
+    """Whether the household is a record: it had a table of its own until November 2026."""
+    return database.execute("SELECT 1 FROM sqlite_master WHERE name = 'household'").fetchone() is None

@@ -30,7 +30,7 @@ def take_back(larder: Larder, change_id: int | None = None) -> str:
         Outdated: another change came since, or that one is undone already.
     """
     with writing(larder.engine) as session:
-        change = log.last_change(session)
+        change = log.ends(session).last
         if change is None:
             raise NotThere("undo", "There is nothing to undo")
         said = say_change(session, change)

@@ -15,11 +15,10 @@ from yellow_larder.core.errors import check_range
 from yellow_larder.core.keeping import ageing_rate
 from yellow_larder.features.household.clock import day_of, on_the_wall, utc_now
 from yellow_larder.features.household.events import PlaceMade, Settings
-from yellow_larder.features.household.state import Household, Place
+from yellow_larder.features.household.state import Place
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import close_database, make_database, open_database, reading, writing
-from yellow_larder.journal.events import from_json
 from yellow_larder.journal.file import Hold, hold
 from yellow_larder.journal.tables import About
 from yellow_larder.reference import packets
@@ -70,12 +69,14 @@ class Larder:
         engine: the database in the file.
         held: the hold on the file; none for a larder that is in no file.
         clock: what tells the moment, in UTC.
+        demo: whether it is a demo's, which may be made anew.
         copy_trouble: why the last safe copy could not be kept; empty if it could.
     """
 
     engine: Engine
     held: Hold | None = None
     clock: Callable[[], datetime] = utc_now
+    demo: bool = False
     copy_trouble: str = ""
 
     def today(self) -> date:
@@ -122,7 +123,9 @@ def open_larder(
     try:
         if not held.path.exists():
             make_database(held.path, lambda engine: _begin(engine, clock(), first_place, demo=demo))
-        return Larder(open_database(held.path), held, clock)
+        engine = open_database(held.path)
+        with reading(engine) as session:
+            return Larder(engine, held, clock, demo=session.get(About, "demo") is not None)
     except BaseException:
         held.let_go()
         raise
@@ -141,7 +144,7 @@ def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: 
 
 def clock_behind(session: Session, now: datetime) -> str:
     """What is to be said if the clock stands behind the newest change; empty if it does not."""
-    newest = log.newest_at(session)
+    newest = log.ends(session).newest_at
     if newest is None or newest - now <= CLOCKS_DIFFER:
         return ""
     shows, was = on_the_wall(now), on_the_wall(newest)
@@ -165,7 +168,7 @@ _PLACES = select(Place).order_by(Place.id)
 
 
 def _settings(session: Session) -> Settings:
-    kept = from_json(Settings, session.get_one(Household, 1).facts)
+    kept = log.records(session, Settings)[1]
     coldest, warmest = ROOM_C
     # A file of before may have a room that nobody packs in.
     return replace(kept, room_c=min(max(kept.room_c, coldest), warmest))
@@ -175,6 +178,12 @@ def current_settings(larder: Larder) -> Settings:
     """How the household stands now, outside of any other reading."""
     with reading(larder.engine) as session:
         return settings(session)
+
+
+def settings_as_shown(larder: Larder) -> tuple[Settings, int]:
+    """How the household stands now, and the version that a change of it is based on."""
+    with reading(larder.engine) as session:
+        return settings(session), log.version(session, "household", 1)
 
 
 def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Settings:

@@ -3,23 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import asdict
-from typing import Any
 
 from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.features.household.events import EaterKept, PlaceMade, Settings
-from yellow_larder.journal.events import as_json
 from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row, said_kind
 from yellow_larder.journal.tables import Base
-
-
-class Household(Base):
-    """Who eats here, and how they like to see things; one row."""
-
-    __tablename__ = "household"
-
-    id: Mapped[int] = mapped_column(primary_key=True)
-    facts: Mapped[dict[str, Any]]
 
 
 class Place(Base):
@@ -38,16 +27,11 @@ class Place(Base):
     humidity: Mapped[float]
 
 
-def _household(_row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
-    assert isinstance(happened.event, Settings)
-    return {"id": number, "facts": as_json(happened.event)}
-
-
 def _place(_row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
     assert isinstance(happened.event, PlaceMade)
     return {"id": number} | asdict(happened.event)
 
 
-HOUSEHOLD = Kind("household", Household, _household)
+HOUSEHOLD = said_kind("household", Settings)
 PLACE = Kind("place", Place, _place)
 EATER = said_kind("eater", EaterKept)

@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
 
-from sqlalchemy import func, select
+from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food, Trait
@@ -21,10 +23,34 @@ CRUMBS_G = 1.0
 """Less than this is nothing left."""
 
 
+@dataclass(frozen=True, slots=True)
+class LotLeft:
+    """A lot of which something is left: as much of it as most have to know, for hundreds are read at once."""
+
+    food_key: str
+    mass_g: float
+    came_on: date
+    wants_jar: bool
+    """Whether a jar has yet to prove it dry."""
+
+
+def lots_left(session: Session) -> dict[int, LotLeft]:
+    """The lots of which something is left, by number."""
+    return log.once(session, "lots", lambda: _lots_left(session))
+
+
+def _lots_left(session: Session) -> dict[int, LotLeft]:
+    wants = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
+    found = session.execute(select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, wants).where(Lot.mass_g > 0))
+    return {number: LotLeft(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found}
+
+
 def cupboard_g(session: Session) -> dict[str, float]:
     """Grams of each food in the cupboard, by key."""
-    rows = session.execute(select(Lot.food_key, func.sum(Lot.mass_g)).where(Lot.mass_g > 0).group_by(Lot.food_key))
-    return {row[0]: row[1] for row in rows}
+    total: dict[str, float] = {}
+    for lot in lots_left(session).values():
+        total[lot.food_key] = total.get(lot.food_key, 0.0) + lot.mass_g
+    return total
 
 
 def set_cupboard(larder: Larder, food: str, amount: str) -> None:

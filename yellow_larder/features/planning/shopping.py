@@ -19,6 +19,7 @@ from yellow_larder.core.planning.buying import (
     weeks_ahead,
     whole_meals,
 )
+from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, settings
@@ -125,7 +126,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
-        log.read_records(session, EaterKept, GoalSet, MealKept, MeaningSaid, Purse)
+        log.read_records(session, Settings, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, Purse)
         household = settings(session)
         purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)

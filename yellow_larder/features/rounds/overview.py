@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
 from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freezer.events import Freezing
@@ -36,7 +37,6 @@ class Overview:
     """What stands here in figures, how the household is set, and what undo would take back."""
 
     settings: Settings
-    settings_version: int
     appetite: Appetite
     kept: int
     kcal: float
@@ -64,14 +64,13 @@ _DRYING = (LoadRecord, JarRecord, FreezeLoadRecord)
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, EaterKept, SupplyRecord, MachineAdded, Freezing, *_DRYING)
+        log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord, MachineAdded, Freezing, *_DRYING)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
-        change = log.last_change(session)
+        change = log.ends(session).last
         copy = safe_copy(larder, session)
         return Overview(
             settings=settings(session),
-            settings_version=log.version(session, "household", 1),
             appetite=eats,
             kept=here.packages,
             kcal=here.kcal,

@@ -9,12 +9,12 @@ from datetime import date, datetime, time, timedelta
 from enum import StrEnum
 
 import numpy as np
-from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.drying import JarPhase
 from yellow_larder.core.food import Food
 from yellow_larder.core.packing import LOOK_DAYS
+from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import jar_standing
 from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
@@ -25,13 +25,13 @@ from yellow_larder.features.freezer.contents import Phase, freezings
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
 from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
-from yellow_larder.features.lots.lots import CRUMBS_G
-from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.lots.lots import CRUMBS_G, LotLeft, lots_left
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packages.text import say_trouble
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
-from yellow_larder.features.shelves.inspection import due_looks
+from yellow_larder.features.shelves.inspection import packages_to_see_to
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.supplies import low_supplies
 from yellow_larder.journal import log
@@ -117,11 +117,17 @@ class Rounds:
     """What is late, or due today and can be done now: the one figure, along the top and on the page."""
 
 
+_READ = (Settings, NewFood, SupplyRecord, MachineAdded, Freezing, LoadRecord, JarRecord, FreezeLoadRecord)
+"""Records that a round looks at."""
+
+
 def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        log.read_records(session, Freezing, LoadRecord, JarRecord, FreezeLoadRecord, SupplyRecord, MachineAdded)
+        log.read_records(
+            session, Settings, NewFood, SupplyRecord, MachineAdded, Freezing, LoadRecord, JarRecord, FreezeLoadRecord
+        )
         found = _found(session, now, safe_copy(larder, session))
     order = list(When)
     found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
@@ -140,36 +146,21 @@ def _to_do(found: Sequence[Task]) -> int:
 
 def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]:
     known, units = all_foods(session), settings(session).units
-    jars, lots = log.records(session, JarRecord), _lots(session)
+    jars = log.records(session, JarRecord)
+    lots = {number: lot for number, lot in lots_left(session).items() if lot.mass_g >= CRUMBS_G}
+    seen_to = packages_to_see_to(session, day_of(now) + timedelta(days=LOOK_DAYS[-1]))
     return [
         *_loads(session, now),
         *_freezer(session, now),
         *_freeze_dryer(session, now),
         *_jars(jars, lots, known, units, now),
         *_waiting(jars, lots, known, units, now),
-        *_looks(session, now),
-        *_trouble(session),
+        *_looks(seen_to.due, now),
+        *_trouble(seen_to.wrong),
         *_supplies(session, now),
         *_eat(session, now),
         *_copy(copy, now),
     ]
-
-
-@dataclass(frozen=True, slots=True)
-class _Lot:
-    """As much of a lot as a round has to know: hundreds are read at once, and need no objects with an identity."""
-
-    food_key: str
-    mass_g: float
-    came_on: date
-    wants_jar: bool
-
-
-def _lots(session: Session) -> dict[int, _Lot]:
-    """The lots of which something is left, by number."""
-    wants = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
-    found = session.execute(select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, wants).where(Lot.mass_g >= CRUMBS_G))
-    return {number: _Lot(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found.all()}
 
 
 def _by_day(due: datetime, today: date) -> When:
@@ -251,7 +242,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
 
 
 def _jars(
-    records: dict[int, JarRecord], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+    records: dict[int, JarRecord], lots: dict[int, LotLeft], known: dict[str, Food], units: Units, now: datetime
 ) -> Iterator[Task]:
     today = day_of(now)
     for number, jar in records.items():
@@ -279,7 +270,7 @@ def _jars(
 
 
 def _waiting(
-    records: dict[int, JarRecord], lots: dict[int, _Lot], known: dict[str, Food], units: Units, now: datetime
+    records: dict[int, JarRecord], lots: dict[int, LotLeft], known: dict[str, Food], units: Units, now: datetime
 ) -> Iterator[Task]:
     """What was dried and is in no jar yet."""
     held = {jar.lot for jar in records.values()}
@@ -307,40 +298,37 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
     soon = due_within(session, day_of(now), SOON_DAYS)
     of_food = [np.flatnonzero(soon.food == n) for n in range(len(soon.foods))]
-    firsts = [int(soon.number[mine[np.argmin(soon.days[mine])]]) for mine in of_food if len(mine)]
-    drawn = select(Package.number, Package.form, Package.colour).where(Package.number.in_(firsts))
-    shown = {row.number: row for row in session.execute(drawn)} if firsts else {}
     for food, mine in zip(soon.foods, of_food, strict=True):
         if not len(mine):
             continue
         soonest = mine[np.argmin(soon.days[mine])]
-        first = shown[int(soon.number[soonest])]
+        number = int(soon.number[soonest])
         end = day_of(now) + timedelta(days=int(np.floor(soon.days[soonest])))
         past = bool((soon.days[mine] < 0).any())
-        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {first.number} first"
+        count = f"{len(mine)} package{'s' if len(mine) > 1 else ''}, number {number} first"
         yield Task(
             TaskKind.EAT,
-            first.number,
+            number,
             0,
-            f"Look at the {food}: past best-by" if past else f"Eat the {food} next",
+            f"Look at the {food.name}: past best-by" if past else f"Eat the {food.name} next",
             count,
             datetime.combine(end, MORNING),
             True,
             When.TODAY if past else When.AHEAD,
             past,
-            first.form,
-            first.colour,
+            food.form,
+            food.colour,
         )
 
 
-def _looks(session: Session, now: datetime) -> Iterator[Task]:
+def _looks(due: Sequence[Package], now: datetime) -> Iterator[Task]:
     """Packages to be looked over, those of one food and one run together."""
     together: dict[tuple[int, str, date], list[Package]] = defaultdict(list)
-    for package in due_looks(session, day_of(now) + timedelta(days=LOOK_DAYS[-1])):
+    for package in due:
         together[package.batch, package.food_name, package.look_due or day_of(now)].append(package)
     for (_, food, day), packages in together.items():
         first = packages[0]
-        due = datetime.combine(day, MORNING)
+        when = datetime.combine(day, MORNING)
         after = (day - first.packed_on).days
         count = f"{len(packages)} packages" if len(packages) > 1 else "1 package"
         yield Task(
@@ -349,20 +337,18 @@ def _looks(session: Session, now: datetime) -> Iterator[Task]:
             0,
             f"Look at the {food}: firm, loose or puffed?",
             f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
-            due,
+            when,
             True,
-            _by_day(due, day_of(now)),
+            _by_day(when, day_of(now)),
             day <= day_of(now),
             first.form,
             first.colour,
         )
 
 
-def _trouble(session: Session) -> Iterator[Task]:
+def _trouble(wrong: Sequence[Package]) -> Iterator[Task]:
     """Packages that were not right when they were looked over."""
-    # Above nothing, rather than not nothing: a range, which the index knows.
-    wrong = select(Package).where(Package.trouble > "", Package.thrown_out_on.is_(None)).order_by(Package.number)
-    for package in session.scalars(wrong):
+    for package in wrong:
         yield Task(
             TaskKind.TROUBLE,
             package.number,

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from math import isinf
-from typing import Any
+from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
@@ -51,6 +51,14 @@ def kept_rows(
     return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
 
 
+class DrawnFood(NamedTuple):
+    """A food by its name, and how it is drawn."""
+
+    name: str
+    form: str
+    colour: str
+
+
 @dataclass(frozen=True, slots=True)
 class DueSoon:
     """What is kept and will soon be used up, as columns: there may be tens of thousands.
@@ -60,14 +68,14 @@ class DueSoon:
         place: the places where they stand.
         food: their foods, as indices into `foods`.
         days: days they have left; negative if past.
-        foods: names of foods.
+        foods: foods, each with how it is drawn.
     """
 
     number: NDArray[np.int64]
     place: NDArray[np.int64]
     food: NDArray[np.int64]
     days: Numbers
-    foods: list[str]
+    foods: list[DrawnFood]
 
 
 def due_within(session: Session, today: date, days: float) -> DueSoon:
@@ -79,12 +87,12 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     places = places_in(session)
     base, most, ends = (Package.__table__.columns[f"{school.value}_{what}"] for what in ("days", "most", "end"))
     day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
-    wanted = select(
-        Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, Package.food_name
-    ).where(ends <= today.toordinal() + int(days) + 1, Package.thrown_out_on.is_(None))
-    rows = session.connection().execute(wanted).fetchall()
-    foods: dict[str, int] = {}
-    food = np.array([foods.setdefault(row[8], len(foods)) for row in rows], dtype=np.int64)
+    drawn = (Package.food_name, Package.form, Package.colour)
+    wanted = select(Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, *drawn)
+    due = wanted.where(ends <= today.toordinal() + int(days) + 1, Package.thrown_out_on.is_(None))
+    rows = session.connection().execute(due).fetchall()
+    foods: dict[tuple[str, str, str], int] = {}
+    food = np.array([foods.setdefault(tuple(row[8:]), len(foods)) for row in rows], dtype=np.int64)
     figures = np.array([row[:8] for row in rows], dtype=float).reshape(len(rows), 8)
     lives = np.where(np.isnan(figures[:, 6:8]), np.inf, figures[:, 6:8])
     place = figures[:, 1].astype(np.int64)
@@ -94,7 +102,9 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
         place, figures[:, 2], since, until, until - packed, figures[:, 5], lives[:, 0], lives[:, 1], places
     )
     soon = left < days
-    return DueSoon(figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], list(foods))
+    return DueSoon(
+        figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
+    )
 
 
 _JULIAN = 1721424.5

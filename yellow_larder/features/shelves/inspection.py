@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from sqlalchemy import select
+from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Kind
@@ -81,7 +81,7 @@ def to_look(larder: Larder, *, ahead_days: int = 0) -> list[ToLook]:
     with reading(larder.engine) as session:
         units = settings(session).units
         found = []
-        for package in due_looks(session, larder.today() + timedelta(days=ahead_days)):
+        for package in packages_to_see_to(session, larder.today() + timedelta(days=ahead_days)).due:
             container = container_by_key(package.container_key)
             found.append(
                 ToLook(
@@ -114,10 +114,29 @@ def _expected(draws_in: bool, kind: Kind) -> str:
     return "should be firm" if draws_in else "may be loose: airy food"
 
 
-def due_looks(session: Session, until: date) -> Sequence[Package]:
-    """Packages whose look is due by a day."""
-    wanted = select(Package).where(Package.look_due <= until, Package.thrown_out_on.is_(None))
-    return session.scalars(wanted.order_by(Package.look_due, Package.number)).all()
+@dataclass(frozen=True, slots=True)
+class ToSeeTo:
+    """Packages that somebody has to see to: those whose look is due, and those that were not right."""
+
+    due: list[Package]
+    wrong: list[Package]
+
+
+def packages_to_see_to(session: Session, until: date) -> ToSeeTo:
+    """Packages whose look is due by a day, what is due first; and those that were not right at the last."""
+    return log.once(session, ("see to", until), lambda: _to_see_to(session, until))
+
+
+def _to_see_to(session: Session, until: date) -> ToSeeTo:
+    # Above nothing, rather than not nothing: a range, which the index knows.
+    either = or_(Package.look_due <= until, Package.trouble > "")
+    found = session.scalars(select(Package).where(either, Package.thrown_out_on.is_(None)).order_by(Package.number))
+    packages = found.all()
+    due = [(each.look_due, each) for each in packages if each.look_due is not None and each.look_due <= until]
+    return ToSeeTo(
+        due=[each for _, each in sorted(due, key=lambda each: (each[0], each[1].number))],
+        wrong=[each for each in packages if each.trouble],
+    )
 
 
 def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) -> list[Looked]:

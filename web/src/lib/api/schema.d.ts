@@ -774,7 +774,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * See Household
+         * @description How the household is set, to be changed.
+         */
+        get: operations["see_household_api_household_get"];
         /**
          * Settle Household
          * @description Change how the household is set.
@@ -4038,6 +4042,15 @@ export interface components {
             thickness?: number;
         };
         /**
+         * HouseholdView
+         * @description How the household is set, and which version of that it is.
+         */
+        HouseholdView: {
+            settings: components["schemas"]["Settings"];
+            /** Version */
+            version: number;
+        };
+        /**
          * InFreezer
          * @description Something that is in the freezer, or thawing beside it.
          */
@@ -5103,8 +5116,6 @@ export interface components {
             /** Running */
             running: string;
             settings: components["schemas"]["Settings"];
-            /** Settings Version */
-            settings_version: number;
         };
         /**
          * OxygenPoint
@@ -8836,6 +8847,56 @@ export interface operations {
             };
         };
     };
+    see_household_api_household_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseholdView"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     settle_household_api_household_put: {
         parameters: {
             query?: never;
@@ -9908,11 +9969,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -9963,11 +10026,13 @@ export interface operations {
         };
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10014,11 +10079,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10069,11 +10136,13 @@ export interface operations {
         };
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10124,11 +10193,13 @@ export interface operations {
         };
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10175,11 +10246,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10226,11 +10299,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10277,11 +10352,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10330,11 +10407,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10385,11 +10464,13 @@ export interface operations {
         };
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10436,11 +10517,13 @@ export interface operations {
         requestBody?: never;
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {
@@ -10544,11 +10627,13 @@ export interface operations {
         };
         responses: {
             /** @description Successful Response */
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
             };
             /** @description Not found */
             404: {

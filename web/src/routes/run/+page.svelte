@@ -3,7 +3,7 @@
   import Sheet from "$lib/Sheet.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { onMount } from "svelte";
+  import { onMount, untrack } from "svelte";
   import Against from "./Against.svelte";
   import Away from "./Away.svelte";
   import Fill from "./Fill.svelte";
@@ -24,8 +24,12 @@
   );
 
   $effect(() => {
-    larder.whole = on;
-    return () => (larder.whole = false);
+    const whole = on;
+    larder.whole = whole;
+    return () => {
+      larder.whole = false;
+      if (whole) untrack(() => void larder.changed());
+    };
   });
   $effect(() => {
     if (larder.version >= 0) void run.read();

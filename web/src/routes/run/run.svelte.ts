@@ -19,31 +19,38 @@ export class Running {
   gone = $state(false);
 
   #readAt = 0;
+  #told: RunView | undefined;
 
   readonly read = latest(async () => {
     const { data, wrong } = await ask(api.GET("/api/run"));
     this.gone = wrong !== undefined;
-    if (data === undefined) return;
-    this.#readAt = performance.now();
-    this.view = data;
-    this.tick();
+    if (data !== undefined) this.#show(data);
   });
+
+  #show(view: RunView | null): void {
+    this.#readAt = performance.now();
+    this.view = view;
+    this.tick();
+  }
 
   tick(): void {
     const clock = this.view?.clock;
     if (clock) this.left = clock.left_s - (performance.now() - this.#readAt) / 1000;
   }
 
-  /** Tell the larder something, and see how the run stands then. */
-  async tell(call: Promise<{ data?: unknown; wrong?: Wrong }>): Promise<boolean> {
+  /** Tell the larder something; it answers with how the run stands then. */
+  async tell(call: Promise<{ data?: RunView; wrong?: Wrong }>): Promise<boolean> {
     if (this.busy) return false;
     this.busy = true;
-    const { wrong } = await call;
+    const { data, wrong } = await call;
     this.wrong = wrong ?? {};
-    // Read anew whatever was said: if it was refused, another screen may have been ahead.
-    await this.read();
+    this.#told = data;
+    if (data) this.#show(data.phase === "done" ? null : data);
+    else await this.read(); // it was refused: another screen may have been ahead
     this.busy = false;
-    void larder.changed();
+    // While the run has the whole screen, the figures along the top edge are not there to be read.
+    if (larder.whole) larder.disk = "";
+    else void larder.changed();
     return wrong === undefined;
   }
 
@@ -51,8 +58,7 @@ export class Running {
     const number = this.view?.number;
     if (number === undefined) return;
     const path = { params: { path: { number } } };
-    if (!(await this.tell(ask(api.POST("/api/run/{number}/finish", path))))) return;
-    this.done = (await ask(api.GET("/api/run/{number}", path))).data;
+    if (await this.tell(ask(api.POST("/api/run/{number}/finish", path)))) this.done = this.#told;
   }
 }
 

@@ -23,3 +23,6 @@ def upgrade() -> None:
     )
     op.execute("INSERT INTO attachments (id, subject, content) SELECT id, package, jpeg FROM photos")
     op.drop_table("photos")
+    # Both are records now, folded anew from the journal as the file is opened.
+    op.drop_table("household")
+    op.drop_table("own_foods")
