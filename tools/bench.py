@@ -12,9 +12,9 @@ import time
 from collections import deque
 from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
+from dataclasses import replace
 from datetime import date, datetime, timedelta
 from pathlib import Path
-from typing import Any
 
 import httpx
 import numpy as np
@@ -37,6 +37,7 @@ from yellow_larder.features.freezer.plan import FreezeAsk
 from yellow_larder.features.household.clock import utc_now
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder
 from yellow_larder.features.lots.events import LotCame, Origin
+from yellow_larder.features.packages.events import PackageEmptied, PackagePacked
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
@@ -50,12 +51,14 @@ from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.features.rounds.overview import overview
+from yellow_larder.features.run.events import RunDone
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.supplies.events import Sort
+from yellow_larder.features.supplies.events import Sort, SupplyBack, SupplyUsed
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.journal import log
 from yellow_larder.journal.backups import daily_path
 from yellow_larder.journal.database import reading, writing
+from yellow_larder.journal.events import read_event
 from yellow_larder.journal.tables import Change, Entry
 from yellow_larder.reference import foods
 
@@ -185,40 +188,36 @@ _LOTS = [
 
 def _ten_years(session: Session, chance: np.random.Generator, many: int) -> None:
     """Entries as ten years of packing and eating would have left them; nothing is folded yet."""
-    kinds = [entry.facts for entry in session.scalars(select(Entry).where(Entry.act == "packed").order_by(Entry.id))]
+    packed = select(Entry.facts, Entry.version).where(Entry.act == "packed").order_by(Entry.id)
+    kinds = [read_event("package", "packed", version, facts) for facts, version in session.execute(packed)]
     kept: dict[int, deque[int]] = {n: deque() for n in range(len(kinds))}
     number, days = len(kinds), range(0, 3650, 10)
     change = session.scalar(select(func.max(Change.id))) or 0
     runs = 0
     for day in days:
-        on = (utc_now() - timedelta(days=3650 - day)).date().isoformat()
-        entries: list[tuple[str, int, str, dict[str, Any]]] = []
+        at = utc_now() - timedelta(days=3650 - day)
+        acts: list[log.Act] = []
         for n in chance.integers(0, len(kinds), many // len(days) + 1).tolist():
             number += 1
             place, shelf = (int(chance.integers(1, top)) for top in (11, 4))
-            facts = kinds[n] | {"packed_on": on, "place_id": place, "shelf": shelf, "look_due": None}
-            entries.append(("package", number, "packed", facts))
+            like = kinds[n]
+            assert isinstance(like, PackagePacked)
+            what = replace(like.what, place_id=place, shelf=shelf)
+            acts.append(log.Act(number, PackagePacked(what, at.date())))
             kept[n].append(number)
         for n, waiting in kept.items():
             # Leeks keep for a year: they are eaten within one; the rest within three or four.
             most = 1_500 if n == len(kinds) - 1 else 8_000
             while len(waiting) > most:
-                entries.append(("package", waiting.popleft(), "emptied", {"on": on}))
+                acts.append(log.Act(waiting.popleft(), PackageEmptied(at.date())))
         # Bags are used and come back twenty thousand times.
-        entries += [("supply", 1, act, {"count": 1}) for act in ("used", "back")] * 27
+        acts += [log.Act(1, told) for told in (SupplyUsed(count=1), SupplyBack(count=1))] * 27
         for _ in range(3):
             runs += 1
-            closed = {str(n): {"took_s": 30.0, "closed": on, "packets": []} for n in range(1, 8)}
-            entries.append(("run", runs, "done", {"containers": closed, "done": on}))
+            acts.append(log.Act(runs, RunDone(at)))
         change += 1
-        session.execute(insert(Change), [{"id": change, "at": datetime.fromisoformat(on), "title": "ten days"}])
-        session.execute(
-            insert(Entry),
-            [
-                {"change_id": change, "kind": kind, "subject": of, "act": act, "facts": facts}
-                for kind, of, act, facts in entries
-            ],
-        )
+        session.execute(insert(Change), [{"id": change, "at": at, "title": "ten days"}])
+        session.execute(insert(Entry), [log.row_of(act, change) for act in acts])
 
 
 def _jars(larder: Larder, many: int) -> None:

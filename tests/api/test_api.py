@@ -120,7 +120,7 @@ def test_the_household_is_changed_and_everything_is_shown_its_way(client: TestCl
     now = client.get("/api/overview").json()["settings"]
     assert client.put("/api/household", json=now | {"units": "US", "people": 4}).json()["people"] == 4
     assert client.post("/api/bench/plan", json=BARLEY).json()["amount"] == "22 lb"
-    assert client.get("/api/reference").json()["containers"][3]["size"] == "10 in × 14 in, 7 mil"
+    assert client.get("/api/reference/containers").json()[3]["size"] == "10 in × 14 in, 7 mil"
     client.post("/api/undo")
     assert client.get("/api/overview").json()["settings"] == now
 

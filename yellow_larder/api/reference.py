@@ -11,6 +11,16 @@ from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.guide.guide import Guide, guide
+from yellow_larder.features.guide.tables import (
+    ContainerRow,
+    FoodName,
+    FoodRow,
+    PacketRow,
+    all_container_rows,
+    all_food_rows,
+    all_packet_rows,
+    food_names,
+)
 
 router = larder_router(tags=["reference"], responses=REFUSALS)
 
@@ -27,6 +37,30 @@ class Added:
 def see_reference(larder: TheLarder) -> Guide:
     """Every table the rules stand on, in the household's units, each row with its source."""
     return guide(larder)
+
+
+@router.get("/reference/names")
+def see_food_names(larder: TheLarder) -> list[FoodName]:
+    """Every food to pick from."""
+    return food_names(larder)
+
+
+@router.get("/reference/foods")
+def see_foods(larder: TheLarder) -> list[FoodRow]:
+    """Every food with its figures and their sources."""
+    return all_food_rows(larder)
+
+
+@router.get("/reference/containers")
+def see_containers(larder: TheLarder) -> list[ContainerRow]:
+    """Every container of the table."""
+    return all_container_rows(larder)
+
+
+@router.get("/reference/absorbers")
+def see_absorbers(larder: TheLarder) -> list[PacketRow]:
+    """Every absorber of the table."""
+    return all_packet_rows(larder)
 
 
 @router.post("/foods", status_code=201)

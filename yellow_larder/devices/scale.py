@@ -9,11 +9,12 @@ from dataclasses import dataclass
 from enum import StrEnum
 from threading import Lock
 
+from yellow_larder.core.units import G_PER_OUNCE, G_PER_POUND
 from yellow_larder.devices.wire import Wire
 
 TARE = b"TARE\r\n"
 
-_GRAMS = {"g": 1.0, "kg": 1000.0, "oz": 28.349523125, "lb": 453.59237}
+_GRAMS = {"g": 1.0, "kg": 1000.0, "oz": G_PER_OUNCE, "lb": G_PER_POUND}
 """Grams in a unit. Source: NIST Handbook 44, appendix C."""
 
 _LINE = re.compile(rb"^\s*([+-]?\s*\d{1,6}(?:\.\d{1,4})?)\s*(kg|g|oz|lb)\s*$", re.IGNORECASE)

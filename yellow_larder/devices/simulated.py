@@ -8,6 +8,7 @@ from collections.abc import Callable
 from enum import StrEnum
 from random import Random
 
+from yellow_larder.core.units import G_PER_OUNCE
 from yellow_larder.devices.scale import TARE
 
 _SETTLES_S = 0.35
@@ -59,7 +60,7 @@ class SimulatedScale:
         drift = _DRIFT_G_PER_MINUTE * (self._clock() - self._tared_at) / 60
         grams = self._shown_g() - self._zero_g + min(drift, 3.0) + self._random.gauss(0, _NOISE_G)
         if self.unit == "oz":
-            return f"{grams / 28.349523125:+.2f} oz\r\n".encode()
+            return f"{grams / G_PER_OUNCE:+.2f} oz\r\n".encode()
         return f"{round(grams):+d} g\r\n".encode()
 
     def write(self, data: bytes, /) -> int | None:

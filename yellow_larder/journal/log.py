@@ -67,6 +67,7 @@ __all__ = [
     "refold",
     "removed",
     "reserved",
+    "row_of",
     "standing_of",
     "title",
     "undo",
@@ -137,6 +138,18 @@ def title(code: str, **figures: str | float | Sequence[str]) -> Title:
     return Title(code, figures)
 
 
+def row_of(act: Act, change_id: int) -> dict[str, Any]:
+    """An act as a row of the journal."""
+    return {
+        "change_id": change_id,
+        "kind": act.kind,
+        "subject": act.subject,
+        "act": act.name,
+        "version": type_of(act.event).version,
+        "facts": written(act.event),
+    }
+
+
 def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime) -> Change:
     """Append a change with its entries, and fold on what it touched."""
     change = Change(at=at, title="", code=called.code, figures=dict(called.figures))
@@ -144,17 +157,7 @@ def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime
     session.flush()
     session.execute(
         insert(Entry),
-        [
-            {
-                "change_id": change.id,
-                "kind": act.kind,
-                "subject": act.subject,
-                "act": act.name,
-                "version": type_of(act.event).version,
-                "facts": written(act.event),
-            }
-            for act in acts
-        ],
+        [row_of(act, change.id) for act in acts],
     )
     touched: dict[str, dict[int, list[Happened]]] = {}
     for act in acts:

@@ -1,6 +1,6 @@
 """Reading what people type, and saying figures back in the household's units.
 
-Conversions are Pint's. US cups, pints, quarts and gallons are meant, since those are what recipes and jars use.
+US cups, pints, quarts and gallons are meant, since those are what recipes and jars use.
 """
 
 from __future__ import annotations
@@ -11,11 +11,8 @@ from dataclasses import dataclass
 from enum import StrEnum
 from functools import lru_cache
 
-import pint
-
+from yellow_larder.core import units as units_of
 from yellow_larder.words.errors import Refused
-
-_UNITS: pint.UnitRegistry[float] = pint.UnitRegistry(cache_folder=None)
 
 
 class Units(StrEnum):
@@ -29,21 +26,37 @@ MOST_KG = 5_000
 """More than this on one bench is a slip of the pen: two people eat it for ten years."""
 
 _MASS = {
-    "kg": "kilogram", "kgs": "kilogram", "kilo": "kilogram", "kilos": "kilogram", "kilogram": "kilogram",
-    "kilograms": "kilogram", "g": "gram", "gr": "gram", "gram": "gram", "grams": "gram", "grammes": "gram",
-    "t": "metric_ton", "tonne": "metric_ton", "tonnes": "metric_ton", "lb": "pound", "lbs": "pound",
-    "pound": "pound", "pounds": "pound", "oz": "ounce", "ounce": "ounce", "ounces": "ounce", "stone": "stone",
-    "st": "stone",
-}  # fmt: skip
+    **dict.fromkeys(("g", "gr", "gram", "grams", "grammes"), 1.0),
+    **dict.fromkeys(("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"), 1e3),
+    **dict.fromkeys(("t", "tonne", "tonnes"), 1e6),
+    **dict.fromkeys(("oz", "ounce", "ounces"), units_of.G_PER_OUNCE),
+    **dict.fromkeys(("lb", "lbs", "pound", "pounds"), units_of.G_PER_POUND),
+    **dict.fromkeys(("st", "stone"), units_of.G_PER_STONE),
+}
+"""Grams in each weight that people write."""
+
 _VOLUME = {
-    "l": "liter", "litre": "liter", "litres": "liter", "liter": "liter", "liters": "liter", "ml": "milliliter",
-    "cup": "cup", "cups": "cup", "tbsp": "tablespoon", "tablespoon": "tablespoon", "tablespoons": "tablespoon",
-    "tsp": "teaspoon", "teaspoon": "teaspoon", "teaspoons": "teaspoon", "pt": "pint", "pint": "pint",
-    "pints": "pint", "qt": "quart", "quart": "quart", "quarts": "quart", "gal": "gallon", "gallon": "gallon",
-    "gallons": "gallon", "bushel": "bushel", "bushels": "bushel",
-}  # fmt: skip
-_LENGTH = {"mm": "millimeter", "cm": "centimeter", "m": "meter", "in": "inch", "inch": "inch", "inches": "inch",
-           '"': "inch", "″": "inch", "ft": "foot"}  # fmt: skip
+    "ml": 1.0,
+    **dict.fromkeys(("l", "litre", "litres", "liter", "liters"), 1e3),
+    **dict.fromkeys(("tsp", "teaspoon", "teaspoons"), units_of.ML_PER_TEASPOON),
+    **dict.fromkeys(("tbsp", "tablespoon", "tablespoons"), units_of.ML_PER_TABLESPOON),
+    **dict.fromkeys(("cup", "cups"), units_of.ML_PER_CUP),
+    **dict.fromkeys(("pt", "pint", "pints"), units_of.ML_PER_PINT),
+    **dict.fromkeys(("qt", "quart", "quarts"), units_of.ML_PER_QUART),
+    **dict.fromkeys(("gal", "gallon", "gallons"), units_of.ML_PER_GALLON),
+    **dict.fromkeys(("bushel", "bushels"), units_of.ML_PER_BUSHEL),
+}
+"""Millilitres in each measure that people write."""
+
+_LENGTH = {
+    "mm": 1.0,
+    "cm": 10.0,
+    "m": 1e3,
+    **dict.fromkeys(("in", "inch", "inches", '"', "″"), units_of.MM_PER_INCH),
+    "ft": units_of.MM_PER_FOOT,
+}
+"""Millimetres in each length that people write."""
+
 _WORDS: dict[str, float] = {
     word: n
     for n, word in enumerate(
@@ -59,7 +72,7 @@ COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
 """A number as people write it: 2, 1½, 3/4, two, a, half."""
 
 
-def _unit_pattern(table: dict[str, str]) -> str:
+def _unit_pattern(table: dict[str, float]) -> str:
     return "|".join(sorted((re.escape(unit) for unit in table), key=len, reverse=True))
 
 
@@ -150,7 +163,7 @@ def read_length_mm(text: str, field: str, *, units: Units) -> float:
     if found is None:
         raise Refused(field, "Write a length such as 5 cm or 2 in")
     unit = _LENGTH[found["unit"].lower()] if found["unit"] else _bare_length(units)
-    return _convert(_number(found["number"]), unit, "millimeter")
+    return _number(found["number"]) * unit
 
 
 def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
@@ -166,7 +179,7 @@ def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
         raise Refused(field, "Write width by length, such as 25 × 35 cm or 10 × 14 in")
     last = _LENGTH[found[4].lower()] if found[4] else _bare_length(units)
     first = _LENGTH[found[2].lower()] if found[2] else last
-    return _convert(_number(found[1]), first, "millimeter"), _convert(_number(found[3]), last, "millimeter")
+    return _number(found[1]) * first, _number(found[3]) * last
 
 
 @lru_cache(maxsize=4096)
@@ -181,7 +194,7 @@ def say_mass(mass_g: float, units: Units) -> str:
         if mass_g < 999.5:
             return f"{_three_figures(mass_g)} g"
         return f"{_three_figures(mass_g / 1000)} kg"
-    ounces = _convert(mass_g, "gram", "ounce")
+    ounces = mass_g / units_of.G_PER_OUNCE
     if ounces < 15.95:
         return f"{_three_figures(ounces)} oz"
     if ounces >= 20 * 16:
@@ -212,7 +225,7 @@ def say_length(length_mm: float, units: Units) -> str:
     """
     if units is Units.METRIC:
         return f"{round(length_mm / 10, 1):g} cm"
-    return f"{round(_convert(length_mm, 'millimeter', 'inch'), 1):g} in"
+    return f"{round(length_mm / units_of.MM_PER_INCH, 1):g} in"
 
 
 def say_thickness(thickness_mm: float, units: Units) -> str:
@@ -222,7 +235,7 @@ def say_thickness(thickness_mm: float, units: Units) -> str:
         >>> say_thickness(6, Units.METRIC), say_thickness(6.35, Units.US)
         ('6 mm', '0.25 in')
     """
-    return f"{thickness_mm:.2g} mm" if units is Units.METRIC else f"{thickness_mm / 25.4:.2g} in"
+    return f"{thickness_mm:.2g} mm" if units is Units.METRIC else f"{thickness_mm / units_of.MM_PER_INCH:.2g} in"
 
 
 def say_volume(volume_ml: float, units: Units) -> str:
@@ -233,7 +246,7 @@ def say_volume(volume_ml: float, units: Units) -> str:
         ('4 qt', '3.79 L', '250 mL')
     """
     if units is Units.US:
-        return f"{_three_figures(_convert(volume_ml, 'milliliter', 'quart'))} qt"
+        return f"{_three_figures(volume_ml / units_of.ML_PER_QUART)} qt"
     return f"{_three_figures(volume_ml)} mL" if volume_ml < 999.5 else f"{_three_figures(volume_ml / 1000)} L"
 
 
@@ -279,8 +292,9 @@ def _three_figures(value: float) -> str:
     return f"{rounded:,.{digits}f}".rstrip("0").rstrip(".") if digits else f"{rounded:,.0f}"
 
 
-def _bare_length(units: Units) -> str:
-    return "centimeter" if units is Units.METRIC else "inch"
+def _bare_length(units: Units) -> float:
+    """Millimetres in what a length without a unit is meant in."""
+    return _LENGTH["cm" if units is Units.METRIC else "in"]
 
 
 def _tidy(text: str, field: str) -> str:
@@ -326,10 +340,6 @@ def _number(text: str) -> float:
     return value + float(above) / float(below) if float(below) else math.inf
 
 
-def _convert(value: float, source: str, target: str) -> float:
-    return float(_UNITS.Quantity(value, source).to(target).magnitude)
-
-
 def _read_amount(text: str, field: str) -> Amount:
     mass_g = volume_ml = 0.0
     for part in _ONE_PART.finditer(text):
@@ -337,9 +347,9 @@ def _read_amount(text: str, field: str) -> Amount:
         if value < 0:
             raise Refused(field, "The amount is below zero; write how much there is, such as 10 kg")
         if unit in _MASS:
-            mass_g += _convert(value, _MASS[unit], "gram")
+            mass_g += value * _MASS[unit]
         else:
-            volume_ml += _convert(value, _VOLUME[unit], "milliliter")
+            volume_ml += value * _VOLUME[unit]
     if not mass_g and not volume_ml:
         raise Refused(field, "The amount is zero; write how much there is, such as 10 kg")
     if mass_g + volume_ml > MOST_KG * 1000:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from yellow_larder.core.errors import OutOfRange, Refusal
+from yellow_larder.core.units import G_PER_POUND, MM_PER_FOOT, MM_PER_INCH
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 
@@ -63,12 +64,12 @@ def in_words(error: Refusal, units: Units) -> Refused:
 
 _US = {
     "°C": (1.8, 32.0, "°F"),
-    "mm": (1 / 25.4, 0.0, "in"),
-    "cm": (1 / 2.54, 0.0, "in"),
-    "m": (1 / 0.3048, 0.0, "ft"),
-    "kg": (1 / 0.45359237, 0.0, "lb"),
+    "mm": (1 / MM_PER_INCH, 0.0, "in"),
+    "cm": (10 / MM_PER_INCH, 0.0, "in"),
+    "m": (1e3 / MM_PER_FOOT, 0.0, "ft"),
+    "kg": (1e3 / G_PER_POUND, 0.0, "lb"),
 }
-"""What a US house reads in place of a unit: times, plus, its name. Source: NIST Handbook 44, appendix C."""
+"""What a US house reads in place of a unit: times, plus, its name."""
 
 
 def _scale(error: OutOfRange, units: Units) -> tuple[float, float, str]:

@@ -9,9 +9,8 @@
   let {
     open = $bindable(false),
     name = "",
-    foods,
     onadded,
-  }: { open?: boolean; name?: string; foods: Schemas["FoodRow"][]; onadded: (name: string, key: string) => void } = $props();
+  }: { open?: boolean; name?: string; onadded: (name: string, key: string) => void } = $props();
 
   const PARTS = [
     ["kcal", "Energy, kcal"],
@@ -39,17 +38,22 @@
   let traits = $state<Schemas["Trait"][]>([]);
   let wrong = $state<Wrong>({});
 
-  const table = $derived(foods.filter((food) => !food.key.startsWith("own-")));
+  let table = $state.raw<Schemas["FoodRow"][]>([]);
 
   $effect(() => {
     if (open) {
       untrack(() => {
         own.name = name;
         wrong = {};
-        copy();
+        void read();
       });
     }
   });
+
+  async function read() {
+    if (!table.length) table = ((await ask(api.GET("/api/reference/foods"))).data ?? []).filter((food) => !food.key.startsWith("own-"));
+    copy();
+  }
 
   function copy() {
     const like = table.find((food) => food.key === own.like);

@@ -7,13 +7,21 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
+from yellow_larder.core.containers import Kind
 from yellow_larder.core.drying import TEST_WORDS, Produce
 from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
-from yellow_larder.features.catalog.containers import Drawing, drawing, say_container
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.guide.tables import (
+    ContainerRow,
+    FoodRow,
+    PacketRow,
+    container_rows,
+    food_rows,
+    packet_rows,
+    say_size,
+)
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.packing.sizing_methods import SchoolsRow, schools_table
 from yellow_larder.journal.database import reading
@@ -28,7 +36,6 @@ from yellow_larder.reference import (
     kitchen,
     life_classes,
     lives,
-    packets,
     thermal,
     vapor_walls,
     walls,
@@ -43,57 +50,7 @@ from yellow_larder.reference.drying import (
     powder_rows,
     produce,
 )
-from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_thickness, say_volume
-
-
-@dataclass(frozen=True, slots=True)
-class FoodRow:
-    """A food of the table, figures per 100 g as packed."""
-
-    key: str
-    name: str
-    aliases: list[str]
-    group: str
-    form: str
-    colour: str
-    life: str
-    traits: list[str]
-    kcal: float
-    protein_g: float
-    fat_g: float
-    carbohydrate_g: float
-    fibre_g: float
-    water_g: float
-    loose_g_ml: float
-    settled_g_ml: float
-    particle_g_ml: float
-    source: str
-    density_source: str
-
-
-@dataclass(frozen=True, slots=True)
-class ContainerRow:
-    """A container of the table."""
-
-    key: str
-    name: str
-    kind: Kind
-    size: str
-    holds: str
-    closings: list[Closing]
-    draw: Drawing
-    source: str
-
-
-@dataclass(frozen=True, slots=True)
-class PacketRow:
-    """An absorber packet of the table."""
-
-    size_ml: int
-    size: str
-    width_mm: float
-    length_mm: float
-    source: str
+from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_thickness
 
 
 @dataclass(frozen=True, slots=True)
@@ -224,53 +181,9 @@ def guide(larder: Larder) -> Guide:
         units = settings(session).units
         known = list(all_foods(session).values())
     return Guide(
-        foods=[
-            FoodRow(
-                key=food.key,
-                name=food.name,
-                aliases=list(food.aliases),
-                group=food.group,
-                form=food.form,
-                colour=food.colour,
-                life=food.life,
-                traits=sorted(trait.value for trait in food.traits),
-                kcal=round(food.composition.kcal),
-                protein_g=round(food.composition.protein_g, 1),
-                fat_g=round(food.composition.fat_g, 1),
-                carbohydrate_g=round(food.composition.carbohydrate_g, 1),
-                fibre_g=round(food.composition.fibre_g, 1),
-                water_g=round(food.composition.water_g, 1),
-                loose_g_ml=food.loose_g_ml,
-                settled_g_ml=food.settled_g_ml,
-                particle_g_ml=food.particle_g_ml,
-                source=food.nutrition_source,
-                density_source=food.density_source,
-            )
-            for food in known
-        ],
-        containers=[
-            ContainerRow(
-                key=each.key,
-                name=each.name,
-                kind=each.kind,
-                size=say_container(each, units),
-                holds=say_volume(closed_volume_ml(each), units) if each.is_flat else "",
-                closings=list(each.closings),
-                draw=drawing(each),
-                source=each.source,
-            )
-            for each in containers().values()
-        ],
-        packets=[
-            PacketRow(
-                each.size_ml,
-                _size(each.width_mm, each.length_mm, units),
-                each.width_mm,
-                each.length_mm,
-                each.source,
-            )
-            for each in packets().values()
-        ],
+        foods=food_rows(known),
+        containers=container_rows(units),
+        packets=packet_rows(units),
         lives=[
             LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
             for each in life_classes().values()
@@ -323,7 +236,7 @@ def _drying_row(each: Produce, units: Units) -> DryingRow:
 
 
 def _trays(count: int, width_mm: float, depth_mm: float, units: Units, *, is_round: bool = False) -> str:
-    size = f"{say_length(width_mm, units)} across" if is_round else _size(width_mm, depth_mm, units)
+    size = f"{say_length(width_mm, units)} across" if is_round else say_size(width_mm, depth_mm, units)
     return f"{count} of {size}"
 
 
@@ -345,10 +258,6 @@ def _isotherm_guide(row: IsothermRow) -> IsothermGuide:
     at_20, at_40, at_60, at_70 = (round(float(each), 1) for each in held)
     model = "GAB" if isinstance(row.isotherm, Gab) else "modified Henderson"
     return IsothermGuide(row.name, model, at_20, at_40, at_60, at_70, row.source)
-
-
-def _size(width_mm: float, length_mm: float, units: Units) -> str:
-    return f"{say_length(width_mm, units)} × {say_length(length_mm, units)}"
 
 
 def _kitchen_row(row: KitchenMeasure, units: Units) -> KitchenRow:

@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.drying import water_back_g
 from yellow_larder.core.food import Food, nutrients
+from yellow_larder.core.units import ML_PER_CUP, ML_PER_TABLESPOON
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
@@ -16,9 +17,6 @@ from yellow_larder.features.lots.events import Origin
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.reference.drying import produce
 from yellow_larder.words.quantities import say_kcal, say_mass
-
-_CUP_ML, _SPOON_ML = 236.588, 14.787
-"""US cup and tablespoon. Source: NIST Handbook 44, appendix C."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,7 +44,7 @@ def gives_of(session: Session, lot: Lot) -> Gives:
     food, household = all_foods(session)[lot.food_key], settings(session)
     wet_g = (lot.wet_g or lot.came_g) * lot.mass_g / lot.came_g
     water = water_back_g(wet_g, lot.mass_g) if wet_g > lot.mass_g else 0.0
-    cups = lot.mass_g / food.loose_g_ml / _CUP_ML
+    cups = lot.mass_g / food.loose_g_ml / ML_PER_CUP
     ground = lot.made == Origin.GROUND
     return Gives(
         yields=_yields(lot, wet_g, household),
@@ -96,7 +94,7 @@ def _unit(lot: Lot, wet_g: float, cups: float, water: float, household: Settings
 
 
 def _spoon(food: Food, fresh_per_g: float, household: Settings) -> str:
-    fresh = _SPOON_ML * food.loose_g_ml * fresh_per_g
+    fresh = ML_PER_TABLESPOON * food.loose_g_ml * fresh_per_g
     return f"a tablespoon stands for {say_mass(fresh, household.units)} fresh; the rule of thumb says a cup"
 
 

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import School, ageing_rate
 from yellow_larder.core.planning import best_kept, whole_meals
+from yellow_larder.core.units import ML_PER_CUP
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import Appetite, appetite
@@ -26,9 +27,6 @@ from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units, say_mass
 from yellow_larder.words.tables import as_csv
-
-CUP_ML = 236.588
-"""Source: NIST Handbook 44, appendix C."""
 
 _KEPT = {
     "shop packet": "in its packet, in a pail",
@@ -197,7 +195,7 @@ def say_cups(mass_g: float, food: Food) -> str:
         >>> say_cups(300, foods()["pearl-barley"]), say_cups(5000, foods()["pearl-barley"])
         ('1¾ cups', '27 cups')
     """
-    cups = mass_g / food.loose_g_ml / CUP_ML
+    cups = mass_g / food.loose_g_ml / ML_PER_CUP
     if cups >= 10:
         return f"{cups:,.0f} cups"
     whole, quarter = divmod(round(cups * 4), 4)

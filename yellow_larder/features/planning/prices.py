@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food
+from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.foods import all_foods, find_food
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
@@ -21,7 +22,6 @@ from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_line, say_mass
 
-_G_PER_LB = 453.59237
 """Source: NIST Handbook 44, appendix C."""
 
 
@@ -146,7 +146,7 @@ def _of_food(food: Food, rows: list[Price], newest: set[int], household: Setting
 def _view(row: Price, food: Food, newest: set[int], household: Settings) -> PriceView:
     per_kg = row.coins / row.pack_g * 1000
     kcal = food.composition.kcal * row.pack_g / 100
-    per_unit = per_kg if household.units is Units.METRIC else per_kg * _G_PER_LB / 1000
+    per_unit = per_kg if household.units is Units.METRIC else per_kg * G_PER_POUND / 1000
     return PriceView(
         number=row.id,
         pack=say_mass(row.pack_g, household.units),

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
@@ -23,8 +25,19 @@
   import Verdict from "./Verdict.svelte";
 
   const bench = new Bench();
-  let guide = $state<Schemas["Guide"]>();
-  let places = $state<Schemas["PlaceView"][]>([]);
+  const seen = query(
+    (signal) => {
+      void bench.replan();
+      return all({
+        foods: ask(api.GET("/api/reference/names", { signal })),
+        containers: ask(api.GET("/api/reference/containers", { signal })),
+        places: ask(api.GET("/api/places", { signal })),
+      });
+    },
+    { key: "bench" },
+  );
+  const guide = $derived(seen.data);
+  const places = $derived(seen.data?.places ?? []);
   let picking = $state(false);
   let proposing = $state(false);
   let adding = $state(false);
@@ -52,11 +65,6 @@
   const us = $derived(larder.overview?.settings.units === "US");
   const wrong = $derived({ ...bench.wrong, ...packWrong });
 
-  $effect(() => {
-    // Read anew whenever anything changed: units, own foods, places.
-    if (larder.version >= 0) void load();
-  });
-
   onMount(() => {
     const from = page.url.searchParams;
     if (from.has("line")) {
@@ -71,13 +79,6 @@
     addEventListener("larder:fresh", fresh);
     return () => removeEventListener("larder:fresh", fresh);
   });
-
-  async function load() {
-    const [reference, rooms] = await Promise.all([ask(api.GET("/api/reference")), ask(api.GET("/api/places"))]);
-    guide = reference.data ?? guide;
-    places = rooms.data ?? places;
-    await bench.replan();
-  }
 
   async function pack(packedOn: string, against = "") {
     packing = true;
@@ -132,7 +133,7 @@
   }
 </script>
 
-<svelte:head><title>Bench · Yellow Larder</title></svelte:head>
+<Page title="Bench" of={seen}>
 
 <div class="flex flex-1 flex-col lg:h-full">
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
@@ -193,7 +194,7 @@
 {#if guide}
   <Containers bind:open={picking} containers={guide.containers} chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")} wrong={bench.wrong} {us}
     onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })} onown={own} />
-  <OwnFood bind:open={adding} name={ownName} foods={guide.foods} onadded={() => bench.replan()} />
+  <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
 {/if}
 
 {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
@@ -212,3 +213,4 @@
     </div>
   {/if}
 </Sheet>
+</Page>

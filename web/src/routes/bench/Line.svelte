@@ -11,7 +11,7 @@
   }: {
     line: string;
     wrong: Wrong;
-    foods: Schemas["FoodRow"][];
+    foods: Schemas["FoodName"][];
     online: (line: string) => void;
     onown: (name: string) => void;
   } = $props();
@@ -33,7 +33,7 @@
   });
   const error = $derived(settled ? (wrong.line ?? wrong.amount) : undefined);
 
-  function rank(food: Schemas["FoodRow"], words: string): number {
+  function rank(food: Schemas["FoodName"], words: string): number {
     return (food.name.startsWith(words) ? 0 : 1) + food.name.length / 100;
   }
 
@@ -46,7 +46,7 @@
     online(value);
   }
 
-  function take(food: Schemas["FoodRow"]) {
+  function take(food: Schemas["FoodName"]) {
     open = false;
     settled = true;
     online(`${parts?.[1] ?? ""}${food.name}`);

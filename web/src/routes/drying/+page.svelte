@@ -1,6 +1,8 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { page } from "$app/state";
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
   import { when } from "$lib/when";
   import { onMount } from "svelte";
@@ -9,9 +11,16 @@
   import Running from "./Running.svelte";
   import { load } from "./trays.svelte";
 
-  let machines = $state<Schemas["Machine"][]>([]);
-  let loads = $state<Schemas["Load"][]>([]);
-  let loaded = $state(false);
+  const seen = query(
+    (signal) => {
+      void load.replan();
+      return all({ loads: ask(api.GET("/api/drying/loads", { signal })), machines: ask(api.GET("/api/drying/machines", { signal })) });
+    },
+    { everyMs: 60_000 },
+  );
+  const machines = $derived(seen.data?.machines ?? []);
+  const loads = $derived(seen.data?.loads ?? []);
+  const loaded = $derived(seen.data !== undefined);
   let shown = $state<number>();
   /** The food that the round sent somebody here for: its next thing is opened at once. */
   let sent = $state<number>();
@@ -19,25 +28,11 @@
   const us = $derived(larder.overview?.settings.units === "US");
   const running = $derived(load.written ? undefined : (loads.find((each) => each.number === shown) ?? loads[0]));
 
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-
   onMount(() => {
     const asked = Number(page.url.searchParams.get("load"));
     if (asked) shown = asked;
     if (page.url.searchParams.has("now")) sent = Number(page.url.searchParams.get("now"));
-    const timer = setInterval(read, 60_000);
-    return () => clearInterval(timer);
   });
-
-  async function read() {
-    const [within, known] = await Promise.all([ask(api.GET("/api/drying/loads")), ask(api.GET("/api/drying/machines"))]);
-    loads = within.data ?? loads;
-    machines = known.data ?? machines;
-    loaded = true;
-    await load.replan();
-  }
 
   async function start() {
     const done = await ask(api.POST("/api/drying/loads", { body: load.body() }));
@@ -51,7 +46,7 @@
   }
 </script>
 
-<svelte:head><title>Drying · Yellow Larder</title></svelte:head>
+<Page title="Drying" of={seen}>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_17rem] lg:grid-rows-1">
   <section aria-label="A new load" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto {running ? 'max-md:order-3' : ''}">
@@ -115,3 +110,4 @@
     </div>
   </aside>
 </div>
+</Page>

@@ -1,16 +1,18 @@
 <script lang="ts">
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
+  import { api, ask } from "$lib/api/client";
   import OwnFood from "$lib/OwnFood.svelte";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import { outline } from "$lib/draw/outline";
-  import { larder } from "$lib/larder.svelte";
   import { Tabs } from "bits-ui";
   import Drying from "./Drying.svelte";
   import SchoolsTable from "./Schools.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
 
-  let guide = $state<Schemas["Guide"]>();
+  const seen = query((signal) => ask(api.GET("/api/reference", { signal })), { key: "guide" });
+  const guide = $derived(seen.data);
   let words = $state("");
   let tab = $state("how");
   let adding = $state(false);
@@ -26,10 +28,6 @@
     ["kitchen", "Kitchen and cold"],
   ] as const;
 
-  $effect(() => {
-    if (larder.version >= 0) void ask(api.GET("/api/reference")).then(({ data }) => (guide = data ?? guide));
-  });
-
   const wanted = $derived(words.trim().toLowerCase());
   const has = (...texts: string[]) => !wanted || texts.some((text) => text.toLowerCase().includes(wanted));
   const foods = $derived(guide?.foods.filter((food) => has(food.name, food.group, food.life, ...food.aliases, ...food.traits)) ?? []);
@@ -44,7 +42,7 @@
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${value.toLocaleString("en", { maximumFractionDigits: 1 })} y`;
 </script>
 
-<svelte:head><title>Guide · Yellow Larder</title></svelte:head>
+<Page title="Guide" of={seen}>
 
 <div class="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6 lg:h-full lg:overflow-y-auto">
   <div class="flex flex-wrap items-end justify-between gap-3">
@@ -207,4 +205,5 @@
   </Tabs.Root>
 </div>
 
-{#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} foods={guide.foods} onadded={() => (tab = "foods")} />{/if}
+{#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
+</Page>

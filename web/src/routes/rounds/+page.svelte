@@ -1,32 +1,20 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { onMount } from "svelte";
   import Days from "./Days.svelte";
   import Line from "./Line.svelte";
 
   type Task = Schemas["Task"];
-  let round = $state<Schemas["Rounds"]>();
-  let room = $state<Schemas["RoomView"]>();
-  let failed = $state("");
+  /** The air in the room comes from a device, which may be silent: the round does not wait for it. */
+  const air = query((signal) => ask(api.GET("/api/devices/room", { signal })), { everyMs: 60_000 });
+  const seen = query((signal) => ask(api.GET("/api/rounds", { signal })), { key: "rounds", everyMs: 60_000 });
+  const round = $derived(seen.data);
+  const room = $derived(air.data);
   let early = $state("");
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-  onMount(() => {
-    const timer = setInterval(read, 60_000);
-    return () => clearInterval(timer);
-  });
-
-  async function read() {
-    const [due, air] = await Promise.all([ask(api.GET("/api/rounds")), ask(api.GET("/api/devices/room"))]);
-    failed = Object.values(due.wrong ?? {})[0]?.message ?? "";
-    round = due.data ?? round;
-    room = air.data ?? room;
-  }
 
   const of = (when: Schemas["When"]) => round?.due.filter((task) => task.when === when) ?? [];
   const ready = $derived(round?.to_do ?? 0);
@@ -43,7 +31,7 @@
   );
 </script>
 
-<svelte:head><title>Rounds · Yellow Larder</title></svelte:head>
+<Page title="Rounds" of={seen}>
 
 {#if round}
   <Patterns foods={round.due.filter((task) => task.form).map((task) => ({ form: task.form ?? "", colour: task.colour ?? "" }))} scale={0.6} />
@@ -90,8 +78,6 @@
       </div>
     </aside>
   </div>
-{:else if failed}
-  <p class="wrong p-6">{failed}</p>
 {/if}
 {#if early}
   <div role="alertdialog" aria-label="Too soon" class="fixed inset-x-4 bottom-4 z-30 mx-auto max-w-lg rounded-xl border-2 border-rust bg-paper p-4 shadow-lg">
@@ -99,3 +85,4 @@
     <div class="mt-3 flex gap-3"><button class="do" onclick={() => (early = "")}>Leave it</button><button class="chip" onclick={() => ((early = ""), goto("/drying/freezer"))}>See the freezer</button></div>
   </div>
 {/if}
+</Page>

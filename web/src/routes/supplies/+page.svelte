@@ -1,26 +1,25 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
   import Change from "./Change.svelte";
   import New from "./New.svelte";
   import Picture from "./Picture.svelte";
 
-  let view = $state<Schemas["SuppliesView"]>();
-  let guide = $state<Schemas["Guide"]>();
-  let failed = $state("");
+  const seen = query(
+    (signal) =>
+      all({
+        view: ask(api.GET("/api/supplies", { signal })),
+        containers: ask(api.GET("/api/reference/containers", { signal })),
+        packets: ask(api.GET("/api/reference/absorbers", { signal })),
+      }),
+    { key: "supplies" },
+  );
+  const view = $derived(seen.data?.view);
+  const guide = $derived(seen.data);
   let chosen = $state<Schemas["Supply"]>();
   let open = $state(false);
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-
-  async function read() {
-    const [seen, tables] = await Promise.all([ask(api.GET("/api/supplies")), ask(api.GET("/api/reference"))]);
-    failed = Object.values(seen.wrong ?? {})[0]?.message ?? "";
-    view = seen.data ?? view;
-    guide = tables.data ?? guide;
-  }
 
   const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorber packets", "bottles and cans": "Bottles and cans" };
   const groups = $derived(
@@ -32,7 +31,7 @@
   const us = $derived(larder.overview?.settings.units === "US");
 </script>
 
-<svelte:head><title>Supplies · Yellow Larder</title></svelte:head>
+<Page title="Supplies" of={seen}>
 
 {#if view && guide}
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
@@ -80,6 +79,5 @@
     </aside>
   </div>
   {#if chosen}{#key `${chosen.number}-${open}`}<Change bind:open supply={chosen} />{/key}{/if}
-{:else if failed}
-  <p class="wrong p-6">{failed}</p>
 {/if}
+</Page>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/larder.svelte";
@@ -6,27 +8,16 @@
   import Meals from "./Meals.svelte";
   import Row from "./Row.svelte";
 
-  let store = $state<Schemas["StoreView"]>();
-  let meals = $state<Schemas["MealView"][]>([]);
+  const seen = query((signal) => all({ store: ask(api.GET("/api/table/store", { signal })), meals: ask(api.GET("/api/table/meals", { signal })) }), { key: "store" });
+  const store = $derived(seen.data?.store);
+  const meals = $derived(seen.data?.meals ?? []);
   let wrong = $state<Wrong>({});
-  let failed = $state("");
   let open = $state("");
-
-  $effect(() => {
-    if (larder.version >= 0) void load();
-  });
-
-  async function load() {
-    const [list, known] = await Promise.all([ask(api.GET("/api/table/store")), ask(api.GET("/api/table/meals"))]);
-    failed = Object.values(list.wrong ?? {})[0]?.message ?? "";
-    store = list.data ?? store;
-    meals = known.data ?? meals;
-  }
 
   async function set(change: Partial<Schemas["Goal"]>) {
     if (!store) return;
     const header = basedOn(store.goal_version);
-    const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...$state.snapshot(store.goal), ...change } }));
+    const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...store.goal, ...change } }));
     wrong = done.wrong ?? {};
     // One choice at a time is set here: shown anew with what somebody else set, it is set again or left.
     if (done.now) larder.say("Somebody else changed the goal: this is what they set. Choose again if you want yours.", "wrong");
@@ -40,7 +31,7 @@
   const number = (value: number) => Math.round(value).toLocaleString("en");
 </script>
 
-<svelte:head><title>Table · Yellow Larder</title></svelte:head>
+<Page title="Table" of={seen}>
 
 {#if store}
   <Patterns foods={store.rows} />
@@ -93,6 +84,5 @@
       </aside>
     {/if}
   </div>
-{:else if failed}
-  <p class="wrong p-6">{failed}</p>
 {/if}
+</Page>

@@ -1,35 +1,28 @@
 <script lang="ts">
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
+  import { api, ask } from "$lib/api/client";
   import TrayFoods from "$lib/draw/TrayFoods.svelte";
   import TrayTop from "$lib/draw/TrayTop.svelte";
   import { larder } from "$lib/larder.svelte";
   import X from "@lucide/svelte/icons/x";
-  import { onMount } from "svelte";
   import Findings from "../Findings.svelte";
   import Within from "./Within.svelte";
   import { freezeLoad } from "./freeze.svelte";
 
-  let dryers = $state<Schemas["FreezeDryer"][]>([]);
-  let loads = $state<Schemas["FreezeLoad"][]>([]);
+  const seen = query(
+    (signal) => {
+      void freezeLoad.replan();
+      return all({ loads: ask(api.GET("/api/drying/freeze", { signal })), dryers: ask(api.GET("/api/drying/freeze-dryers", { signal })) });
+    },
+    { everyMs: 30_000 },
+  );
+  const dryers = $derived(seen.data?.dryers ?? []);
+  const loads = $derived(seen.data?.loads ?? []);
 
   const plan = $derived(freezeLoad.plan);
   const wrong = $derived(freezeLoad.wrong);
   const bad = $derived(Object.keys(wrong).length > 0);
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-  onMount(() => {
-    const timer = setInterval(read, 30_000);
-    return () => clearInterval(timer);
-  });
-
-  async function read() {
-    const [within, known] = await Promise.all([ask(api.GET("/api/drying/freeze")), ask(api.GET("/api/drying/freeze-dryers"))]);
-    loads = within.data ?? loads;
-    dryers = known.data ?? dryers;
-    await freezeLoad.replan();
-  }
 
   async function start() {
     const done = await ask(api.POST("/api/drying/freeze", { body: freezeLoad.body() }));
@@ -49,10 +42,10 @@
         ]
       : [],
   );
-  const all = $derived(bars.reduce((sum, bar) => sum + bar.hours, 0));
+  const hours = $derived(bars.reduce((sum, bar) => sum + bar.hours, 0));
 </script>
 
-<svelte:head><title>Freeze dryer · Yellow Larder</title></svelte:head>
+<Page title="Freeze dryer" of={seen}>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
   <section aria-label="What goes in" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto">
@@ -124,7 +117,7 @@
           <div class="mt-3 max-w-xl">
             <p class="head">Phases</p>
             <div class="mt-1 flex overflow-hidden rounded-lg border-[1.6px] border-ink">
-              {#each bars as bar (bar.name)}<div class="min-w-0 border-r border-ink px-2 py-1 text-[0.86rem] leading-tight last:border-r-0" style="width:{Math.max(16, (bar.hours / all) * 100)}%;background:{bar.fill}"><b class="block truncate">{bar.name}</b>{bar.hours.toFixed(bar.hours < 10 ? 1 : 0)} h</div>{/each}
+              {#each bars as bar (bar.name)}<div class="min-w-0 border-r border-ink px-2 py-1 text-[0.86rem] leading-tight last:border-r-0" style="width:{Math.max(16, (bar.hours / hours) * 100)}%;background:{bar.fill}"><b class="block truncate">{bar.name}</b>{bar.hours.toFixed(bar.hours < 10 ? 1 : 0)} h</div>{/each}
             </div>
           </div>
         {/if}
@@ -158,3 +151,4 @@
     {/if}
   </aside>
 </div>
+</Page>

@@ -1,39 +1,28 @@
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
+  import { api, ask, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
-  import { onMount } from "svelte";
   import Cold from "./Cold.svelte";
   import Curve from "./Curve.svelte";
   import InIt from "./InIt.svelte";
   import { freezer } from "./freezer.svelte";
 
-  let containers = $state<Schemas["ContainerRow"][]>([]);
-  let inIt = $state<Schemas["InFreezer"][]>([]);
+  // The middle warms and cools by itself: what is in there is looked at anew every minute.
+  const seen = query(
+    (signal) => {
+      void freezer.replan();
+      return all({ inIt: ask(api.GET("/api/freezer", { signal })), containers: ask(api.GET("/api/reference/containers", { signal })) });
+    },
+    { everyMs: 60_000 },
+  );
+  const inIt = $derived(seen.data?.inIt ?? []);
+  const containers = $derived(seen.data?.containers ?? []);
 
   const plan = $derived(freezer.plan);
   const us = $derived(larder.overview?.settings.units === "US");
   const wrong = $derived<Wrong>(freezer.wrong);
   const whole = (value: number) => Math.round(value).toLocaleString("en");
-
-  $effect(() => {
-    if (larder.version >= 0) void load();
-  });
-
-  onMount(() => {
-    // The middle warms and cools by itself: what is in there is looked at anew every minute.
-    const timer = setInterval(load, 60_000);
-    return () => clearInterval(timer);
-  });
-
-  async function load() {
-    const [within, guide] = await Promise.all([
-      ask(api.GET("/api/freezer")),
-      containers.length ? Promise.resolve(undefined) : ask(api.GET("/api/reference")),
-    ]);
-    inIt = within.data ?? inIt;
-    containers = guide?.data?.containers ?? containers;
-    await freezer.replan();
-  }
 
   async function putIn() {
     const done = await ask(api.POST("/api/freezer", { body: $state.snapshot(freezer.ask) }));
@@ -45,7 +34,7 @@
   }
 </script>
 
-<svelte:head><title>Freezer · Yellow Larder</title></svelte:head>
+<Page title="Freezer" of={seen}>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
   <section aria-label="What goes in" class="border-line px-4 pt-4 pb-5 sm:px-6 md:border-r lg:overflow-y-auto">
@@ -126,3 +115,4 @@
     <InIt {inIt} />
   </aside>
 </div>
+</Page>

@@ -1,29 +1,20 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
-  import { larder } from "$lib/larder.svelte";
   import Fill from "./Fill.svelte";
   import Jar from "./Jar.svelte";
 
-  let view = $state<Schemas["JarsView"]>();
-  let failed = $state("");
+  const seen = query((signal) => ask(api.GET("/api/drying/jars", { signal })), { key: "jars" });
+  const view = $derived(seen.data);
   let filling = $state<Schemas["Waiting"]>();
   let open = $state(false);
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-
-  async function read() {
-    const { data, wrong } = await ask(api.GET("/api/drying/jars"));
-    failed = Object.values(wrong ?? {})[0]?.message ?? "";
-    view = data ?? view;
-  }
 
   const due = $derived(view?.jars.filter((jar) => jar.dots.some((dot) => dot.look === "due")).length ?? 0);
 </script>
 
-<svelte:head><title>Jars · Yellow Larder</title></svelte:head>
+<Page title="Jars" of={seen}>
 
 {#if view}
   <Patterns foods={view.jars} scale={0.5} />
@@ -84,6 +75,5 @@
     </aside>
   </div>
   {#if filling}<Fill bind:open lot={filling} schools={view.schools} ours={view.ours} />{/if}
-{:else if failed}
-  <p class="wrong p-6">{failed}</p>
 {/if}
+</Page>

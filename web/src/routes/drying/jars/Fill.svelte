@@ -13,7 +13,7 @@
   const days = $derived(picked ?? ours);
 
   $effect(() => {
-    if (open && !containers.length) void ask(api.GET("/api/reference")).then(({ data }) => (containers = data?.containers.filter((each) => each.kind === "jar") ?? []));
+    if (open && !containers.length) void ask(api.GET("/api/reference/containers")).then(({ data }) => (containers = data?.filter((each) => each.kind === "jar") ?? []));
   });
 
   async function fill() {

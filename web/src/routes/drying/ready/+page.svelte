@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { patternOf } from "$lib/draw/pieces";
@@ -9,9 +11,10 @@
   import Fill from "../jars/Fill.svelte";
 
   type Made = Schemas["Made"];
-  let lots = $state<Made[]>([]);
-  let jars = $state<Schemas["JarsView"]>();
-  let loaded = $state(false);
+  const seen = query((signal) => all({ lots: ask(api.GET("/api/drying/lots", { signal })), jars: ask(api.GET("/api/drying/jars", { signal })) }), { key: "ready" });
+  const lots = $derived(seen.data?.lots ?? []);
+  const jars = $derived(seen.data?.jars);
+  const loaded = $derived(seen.data !== undefined);
   let open = $state<number>();
   let filling = $state<Made>();
   let fillOpen = $state(false);
@@ -20,17 +23,6 @@
   let amount = $state("");
   let wrong = $state<Wrong>({});
   let ground = $state<Schemas["Ground"]>();
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-
-  async function read() {
-    const [made, view] = await Promise.all([ask(api.GET("/api/drying/lots")), ask(api.GET("/api/drying/jars"))]);
-    lots = made.data ?? lots;
-    jars = view.data ?? jars;
-    loaded = true;
-  }
 
   function stands(lot: Made): { words: string; good: boolean } {
     if (lot.meat) return { words: "fridge or freezer", good: false };
@@ -56,7 +48,7 @@
   }
 </script>
 
-<svelte:head><title>Ready · Yellow Larder</title></svelte:head>
+<Page title="Ready" of={seen}>
 
 <Patterns foods={lots} scale={0.6} />
 <section aria-label="Made here" class="mx-auto w-full max-w-5xl min-w-0 px-4 pt-3 pb-8 sm:px-6">
@@ -115,3 +107,4 @@
     </form>
   {/if}
 </Sheet>
+</Page>

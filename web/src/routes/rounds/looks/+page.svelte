@@ -1,4 +1,6 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
@@ -7,20 +9,11 @@
 
   type Felt = { feel?: Schemas["Feel"]; eye: Schemas["Eye"] };
 
-  let due = $state<Schemas["ToLook"][]>();
+  const seen = query((signal) => ask(api.GET("/api/rounds/looks", { signal })));
+  const due = $derived(seen.data);
   let felt = $state<Record<number, Felt>>({});
   let looked = $state<(Schemas["Looked"] & { food: string; mass: string })[]>([]);
   let failed = $state("");
-
-  $effect(() => {
-    if (larder.version >= 0) void read();
-  });
-
-  async function read() {
-    const { data, wrong } = await ask(api.GET("/api/rounds/looks"));
-    failed = Object.values(wrong ?? {})[0]?.message ?? "";
-    due = data ?? due;
-  }
 
   const groups = $derived(Object.values(Object.groupBy(due ?? [], (each) => `${each.batch}-${each.food}-${each.container}-${each.due}`)).map((each) => each ?? []));
   const said = $derived((due ?? []).filter((each) => felt[each.number]?.feel));
@@ -58,7 +51,7 @@
   }
 </script>
 
-<svelte:head><title>Looks · Yellow Larder</title></svelte:head>
+<Page title="Checks" of={seen}>
 
 {#if due}
   <Patterns foods={due} scale={0.6} />
@@ -86,6 +79,5 @@
       <div class="sticky bottom-0 border-t-2 border-ink bg-cream py-3"><div class="mx-auto flex max-w-5xl items-center justify-between gap-4 px-4 sm:px-6"><p class="font-semibold">{said.length} of {due.length} looked over</p><button class="do" disabled={!said.length} onclick={tell}>That is how they are</button></div></div>
     {/if}
   </div>
-{:else if failed}
-  <p class="wrong p-6">{failed}</p>
 {/if}
+</Page>

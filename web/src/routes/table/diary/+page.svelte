@@ -1,28 +1,20 @@
 <script lang="ts">
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
+  import { api, ask } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
-  import { larder } from "$lib/larder.svelte";
   import Evening from "./Evening.svelte";
   import Month from "./Month.svelte";
   import Totals from "./Totals.svelte";
 
   const now = new Date();
   let at = $state({ year: now.getFullYear(), month: now.getMonth() + 1 });
-  let view = $state<Schemas["MonthView"]>();
   let chosen = $state<string>();
 
+  const seen = query((signal) => ask(api.GET("/api/table/diary/{year}/{number}", { params: { path: { year: at.year, number: at.month } }, signal })));
+  const view = $derived(seen.data);
+  /** A day picked while another month was on show is no day of this one. */
   const day = $derived(view?.days.find((each) => each.day === chosen) ?? view?.days.find((each) => each.day === view?.today) ?? view?.days.at(-1));
-
-  $effect(() => {
-    if (larder.version >= 0) void load(at.year, at.month);
-  });
-
-  async function load(year: number, month: number) {
-    const { data } = await ask(api.GET("/api/table/diary/{year}/{number}", { params: { path: { year, number: month } } }));
-    // A day picked while the other month was still on show is no day of this one.
-    if (data && view && data.name !== view.name) chosen = undefined;
-    view = data ?? view;
-  }
 
   function turn(by: number) {
     const next = new Date(at.year, at.month - 1 + by, 1);
@@ -30,7 +22,7 @@
   }
 </script>
 
-<svelte:head><title>Diary · Yellow Larder</title></svelte:head>
+<Page title="Diary" of={seen}>
 
 {#if view && day}
   <Patterns foods={view.totals} scale={0.42} />
@@ -48,3 +40,4 @@
     </aside>
   </div>
 {/if}
+</Page>

@@ -1,18 +1,16 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { query } from "$lib/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
-  import { larder } from "$lib/larder.svelte";
   import Eater from "./Eater.svelte";
   import Seats from "./Seats.svelte";
 
-  let view = $state<Schemas["EatersView"]>();
+  const seen = query((signal) => ask(api.GET("/api/table/eaters", { signal })), { key: "eaters" });
+  const view = $derived(seen.data);
   let open = $state(false);
   let chosen = $state<Schemas["EaterView"]>();
 
   const number = (value: number) => Math.round(value).toLocaleString("en");
-
-  $effect(() => {
-    if (larder.version >= 0) void ask(api.GET("/api/table/eaters")).then(({ data }) => (view = data ?? view));
-  });
 
   function show(each?: Schemas["EaterView"]) {
     chosen = each;
@@ -20,7 +18,7 @@
   }
 </script>
 
-<svelte:head><title>Who eats · Yellow Larder</title></svelte:head>
+<Page title="Who eats" of={seen}>
 
 {#if view}
   <div class="grid min-h-0 flex-1 content-start gap-x-8 px-4 pt-2.5 pb-8 sm:px-6 lg:grid-cols-[29rem_1fr] lg:overflow-y-auto">
@@ -70,3 +68,4 @@
   </div>
   <Eater bind:open view={chosen} />
 {/if}
+</Page>

@@ -1,13 +1,15 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas } from "$lib/api/client";
-  import { larder } from "$lib/larder.svelte";
   import Editor from "./Editor.svelte";
   import List from "./List.svelte";
 
-  let meals = $state<Schemas["MealView"][]>();
-  let foods = $state<Schemas["FoodRow"][]>([]);
+  const seen = query((signal) => all({ meals: ask(api.GET("/api/table/meals", { signal })), foods: ask(api.GET("/api/reference/names", { signal })) }), { key: "meals" });
+  const meals = $derived(seen.data?.meals);
+  const foods = $derived(seen.data?.foods ?? []);
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
   const fresh = $derived(page.url.searchParams.has("new"));
@@ -17,20 +19,10 @@
 
   const waits = (each: Schemas["MealView"]) => each.read.asks + each.read.unread > 0;
 
-  $effect(() => {
-    if (larder.version >= 0) void load();
-  });
-
-  async function load() {
-    const [known, guide] = await Promise.all([ask(api.GET("/api/table/meals")), ask(api.GET("/api/reference"))]);
-    meals = known.data ?? meals;
-    foods = guide.data?.foods ?? foods;
-  }
-
   const open = (query: string) => void goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: true });
 </script>
 
-<svelte:head><title>Meals · Yellow Larder</title></svelte:head>
+<Page title="Meals" of={seen}>
 
 {#if meals}
   <h1 class="sr-only">Meals</h1>
@@ -43,3 +35,4 @@
     {/key}
   </div>
 {/if}
+</Page>

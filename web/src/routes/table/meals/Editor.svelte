@@ -21,7 +21,7 @@
     ongone,
   }: {
     view: Schemas["MealView"] | undefined;
-    foods: Schemas["FoodRow"][];
+    foods: Schemas["FoodName"][];
     first: boolean;
     onkept: (number: number) => void;
     ongone: () => void;
@@ -198,4 +198,4 @@
   </div>
 </section>
 
-<OwnFood bind:open={own.open} name={own.words} {foods} onadded={(_name, key) => means(own.words, key)} />
+<OwnFood bind:open={own.open} name={own.words} onadded={(_name, key) => means(own.words, key)} />

@@ -6,7 +6,7 @@
     line,
     foods,
     onmeans,
-  }: { line: Schemas["IngredientView"]; foods: Schemas["FoodRow"][]; onmeans: (words: string, meaning: string) => void } = $props();
+  }: { line: Schemas["IngredientView"]; foods: Schemas["FoodName"][]; onmeans: (words: string, meaning: string) => void } = $props();
 
   let asked = $state(false);
 

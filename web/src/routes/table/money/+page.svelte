@@ -1,8 +1,9 @@
 <script lang="ts">
+  import Page from "$lib/Page.svelte";
+  import { all, query } from "$lib/query.svelte";
   import { page } from "$app/state";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
-  import { larder } from "$lib/larder.svelte";
   import Ahead from "./Ahead.svelte";
   import Bought from "./Bought.svelte";
   import List from "./List.svelte";
@@ -10,8 +11,9 @@
   import Purse from "./Purse.svelte";
   import Working from "$lib/Working.svelte";
 
-  let list = $state<Schemas["ListView"]>();
-  let prices = $state<Schemas["PricesView"]>();
+  const seen = query((signal) => all({ list: ask(api.GET("/api/table/list", { signal })), prices: ask(api.GET("/api/table/prices", { signal })) }), { key: "money" });
+  const list = $derived(seen.data?.list);
+  const prices = $derived(seen.data?.prices);
   let weeks = $state<Schemas["WeeksView"]>();
 
   const see = $derived(page.url.searchParams.get("see") ?? "");
@@ -19,30 +21,25 @@
   let working = $state(false);
 
   $effect(() => {
-    if (larder.version < 0) return;
-    // Long work that nobody waits for any more is dropped: the page was left, or something changed.
+    // The weeks ahead take longest: everything else is on show by then. Long work that nobody waits for any more is
+    // dropped: the page was left, or something changed.
     const leaving = new AbortController();
-    void load(leaving.signal);
+    void ahead(!!list?.purse && !!prices?.foods.length, leaving.signal);
     return () => leaving.abort();
   });
 
-  async function load(signal: AbortSignal) {
-    working = true;
-    const [week, seen] = await Promise.all([ask(api.GET("/api/table/list", { signal })), ask(api.GET("/api/table/prices", { signal }))]);
+  async function ahead(wanted: boolean, signal: AbortSignal) {
+    working = wanted;
+    const { data } = wanted ? await ask(api.GET("/api/table/weeks", { signal })) : {};
     if (signal.aborted) return;
-    list = week.data ?? list;
-    prices = seen.data ?? prices;
-    // The weeks ahead take longest: everything else is on show by then.
-    weeks = list?.purse && prices?.foods.length ? (await ask(api.GET("/api/table/weeks", { signal }))).data : undefined;
-    if (!signal.aborted) working = false;
+    weeks = data;
+    working = false;
   }
 </script>
 
-<svelte:head><title>This week · Yellow Larder</title></svelte:head>
+<Page title="This week" of={seen} says="Calculating this week's list …">
 
-{#if !list || !prices}
-  {#if working}<div class="p-6"><Working says="Calculating this week's list …" /></div>{/if}
-{:else}
+{#if list && prices}
   <Patterns foods={[...list.lines, ...prices.foods]} scale={0.5} />
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[16.5rem_1fr_22rem]">
     <section aria-label="Money" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
@@ -60,3 +57,4 @@
     </aside>
   </div>
 {/if}
+</Page>

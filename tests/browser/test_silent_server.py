@@ -1,0 +1,51 @@
+"""A server that does not answer: every page says so, and shows itself once it does."""
+
+import pytest
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.conftest import Here
+
+PAGES = {
+    "rounds": "/api/rounds",
+    "rounds/looks": "/api/rounds/looks",
+    "table": "/api/table/store",
+    "table/meals": "/api/table/meals",
+    "table/diary": "/api/table/diary/**",
+    "table/money": "/api/table/list",
+    "table/eaters": "/api/table/eaters",
+    "drying": "/api/drying/loads",
+    "drying/jars": "/api/drying/jars",
+    "drying/freeze": "/api/drying/freeze",
+    "drying/freezer": "/api/freezer",
+    "drying/ready": "/api/drying/lots",
+    "bench": "/api/reference/containers",
+    "supplies": "/api/supplies",
+    "guide": "/api/reference",
+}
+
+
+def _broken(route: Route) -> None:
+    route.fulfill(status=500, content_type="application/problem+json", body='{"status": 500, "detail": "It broke"}')
+
+
+@pytest.mark.parametrize("path", PAGES)
+def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: Here, path: str) -> None:
+    page.route(f"**{PAGES[path]}", _broken)
+    page.goto(f"{served.url}/{path}")
+    wrong = page.get_by_role("alert").filter(has_text="It broke")
+    expect(wrong).to_be_visible()
+    page.unroute(f"**{PAGES[path]}")
+    wrong.get_by_role("button", name="Try again").click()
+    expect(wrong).to_have_count(0)
+    expect(page.get_by_role("heading", level=1).first).to_be_attached()
+
+
+def test_a_page_keeps_what_it_showed_while_the_server_is_silent(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/table/eaters")
+    heading = page.get_by_role("heading", level=1)
+    expect(heading).to_contain_text("kcal a day")
+    page.route("**/api/table/eaters", _broken)
+    page.get_by_role("button", name="Household").click()
+    page.get_by_role("button", name="Save").click()
+    expect(page.get_by_role("status").filter(has_text="This is how it stood before")).to_be_visible()
+    expect(heading).to_contain_text("kcal a day")
