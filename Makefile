@@ -23,7 +23,7 @@ dev: .venv/ready web/node_modules/ready       ## the demo, and pages that reload
 test: .venv/ready web/build/index.html        ## all tests, browser included
 	sh tools/chromium.sh
 	cd web && npm run --silent test
-	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal
+	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal --durations 20
 
 test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
 	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py

@@ -22,7 +22,10 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
     assert due["hazelnuts"] is Due.PAST, "nuts in a warm loft, for years"
     assert due["onion powder"] is Due.SOON
     gone = [card(larder, n) for n in range(1, max(p.number for p in view.packages)) if card(larder, n).gone_on]
-    assert {line.journal[-1].detail for line in gone} >= {"Puffed up in the heat, smelt sour", "Clumped: damp got in"}
+    assert {line.journal[-1].detail for line in gone} >= {
+        "Puffed up in the heat, smelt sour",
+        "Clumped: moisture got in",
+    }
     mushrooms = next(package.number for package in view.packages if package.food == "dried mushrooms")
     cupboard, loft, _ = card(larder, mushrooms).ledger
     assert loft.life_days / loft.days > cupboard.life_days / cupboard.days

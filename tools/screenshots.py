@@ -109,7 +109,7 @@ def _looks(page: Page) -> None:
 
 def _supplies(page: Page) -> None:
     page.goto(f"{URL}/supplies")
-    page.get_by_role("heading", name="Absorber packets").wait_for()
+    page.get_by_role("heading", name="Absorbers").wait_for()
 
 
 def _run(page: Page) -> None:

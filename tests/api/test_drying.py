@@ -4,7 +4,7 @@ from fastapi.testclient import TestClient
 from icalendar import Calendar
 
 from tests.conftest import Clock
-from tests.devices.test_scale import Script
+from tests.support.scripts import Script
 from yellow_larder.api.app import make_app
 from yellow_larder.api.devices import Devices
 from yellow_larder.devices.hygrometer import Hygrometer

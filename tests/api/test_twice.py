@@ -10,7 +10,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import func, select
 
 from tests.conftest import Clock
-from tests.journal.test_log import a_picture
+from tests.support.doings import a_picture
 from yellow_larder.api.app import make_app
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal import database

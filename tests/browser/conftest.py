@@ -16,6 +16,7 @@ from dataclasses import dataclass, field
 from pathlib import Path
 
 import httpx
+import portalocker
 import pytest
 import uvicorn
 from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Error, Page, expect, sync_playwright
@@ -170,12 +171,14 @@ def mortal(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Served]:
 
 @pytest.fixture(scope="session")
 def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """The file of the demo household's larder, made once."""
-    file = tmp_path_factory.mktemp("furnished") / "demo.db"
-    larder = furnish(file)
-    with larder.engine.connect() as connection:
-        connection.exec_driver_sql("PRAGMA wal_checkpoint(TRUNCATE)")
-    larder.engine.dispose()
+    """The file of the demo household's larder, made once for all workers."""
+    mine = tmp_path_factory.getbasetemp()
+    folder = mine.parent if "PYTEST_XDIST_WORKER" in os.environ else mine
+    file = folder / "furnished.db"
+    with portalocker.Lock(folder / "furnished.lock", timeout=120):
+        if not file.exists():
+            furnish(folder / "furnishing.db").close()
+            (folder / "furnishing.db").rename(file)
     return file
 
 

@@ -111,7 +111,7 @@ def test_markup_in_a_name_is_only_text(page: Page, served: Here) -> None:
 
 def test_a_stop_cannot_be_packed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "5 kg white sugar")
-    page.get_by_role("button", name="absorbers").click()
+    page.get_by_role("button", name="absorbers", exact=True).click()
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Stop")
     expect(verdict).to_contain_text("hardens into a brick")

@@ -100,7 +100,7 @@ def test_the_bench_stops_an_absorber_with_what_is_not_proved(page: Page, served:
     sheet.get_by_role("button", name="Take them out").click()
     page.get_by_role("dialog", name="Take out: dry").get_by_role("link", name="To the bench").click()
     expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("109 g dried leeks")
-    page.get_by_role("button", name="absorbers").click()
+    page.get_by_role("button", name="absorbers", exact=True).click()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("Not conditioned yet: no absorber with it")
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
 

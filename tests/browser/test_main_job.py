@@ -78,7 +78,7 @@ def test_containers_are_picked_from_pictures(page: Page, served: Here) -> None:
     page.get_by_role("dialog").get_by_role("button", name=re.compile("½ gal jar")).click()
     expect(stage(page)).to_have_accessible_name(re.compile("in a ½ gal jar"))
     page.get_by_role("button", name="vacuum").click()
-    expect(page.get_by_text("No packets: the vacuum takes the air")).to_be_visible()
+    expect(page.get_by_text("No absorbers: the vacuum takes the air")).to_be_visible()
 
 
 def test_a_bag_of_ones_own(page: Page, served: Here) -> None:
@@ -140,16 +140,16 @@ def test_type_the_weight_in_each(page: Page, served: Here) -> None:
 
 def test_switch_the_school(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg egg noodles")
-    schools = page.get_by_role("radiogroup", name="How packets are sized")
+    schools = page.get_by_role("radiogroup", name="How absorbers are sized")
     expect(schools.get_by_role("radio", name="By the air")).to_be_checked()
     by_container = schools.get_by_role("radio", name="By container")
     expect(by_container).to_contain_text("short by")
     by_container.click()
     expect(by_container).to_be_checked()
-    expect(page.get_by_role("region", name="Verdict")).to_contain_text("Short of packets")
+    expect(page.get_by_role("region", name="Verdict")).to_contain_text("Short of absorbers")
     by_container.press("ArrowUp")
     expect(schools.get_by_role("radio", name="By the air")).to_be_checked()
-    expect(page.get_by_role("region", name="Verdict")).to_contain_text("The packets cover the oxygen")
+    expect(page.get_by_role("region", name="Verdict")).to_contain_text("The absorbers cover the oxygen")
 
 
 def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
@@ -332,7 +332,7 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     page.get_by_label("Moisture, %").press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
     page.get_by_role("button", name="Sizing methods").click()
-    expect(page.get_by_role("radiogroup", name="How packets are sized")).to_be_visible()
+    expect(page.get_by_role("radiogroup", name="How absorbers are sized")).to_be_visible()
 
 
 def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
@@ -347,7 +347,7 @@ def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, s
     page.get_by_label("Silica gel with it").check()
     expect(verdict).not_to_contain_text("Soft in about")
     expect(chart).to_have_accessible_name(re.compile("with .* g of gel"))
-    page.get_by_role("button", name="absorbers").click()
+    page.get_by_role("button", name="absorbers", exact=True).click()
     expect(verdict).to_contain_text("Never an absorber and a desiccant together")
     expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
     page.get_by_label("Silica gel with it").click()

@@ -37,7 +37,7 @@ def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: 
     page.unroute(f"**{PAGES[path]}")
     wrong.get_by_role("button", name="Try again").click()
     expect(wrong).to_have_count(0)
-    expect(page.get_by_role("heading", level=1).first).to_be_attached()
+    expect(page.get_by_role("main").get_by_role("heading").first).to_be_attached()
 
 
 def test_a_page_keeps_what_it_showed_while_the_server_is_silent(page: Page, served: Here) -> None:

@@ -1,6 +1,6 @@
 import pytest
 
-from tests.devices.test_scale import Script
+from tests.support.scripts import Script
 from yellow_larder.devices.label_printer import Job, LabelPrinter, Printing, heading
 from yellow_larder.devices.simulated import SimulatedLabelPrinter, Trouble
 

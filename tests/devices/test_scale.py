@@ -2,6 +2,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.support.scripts import Script
 from yellow_larder.devices.hygrometer import Climate, Hygrometer, parse_climate
 from yellow_larder.devices.scale import TARE, Scale, State, parse_weight
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedScale, Trouble
@@ -15,21 +16,6 @@ class Ticks:
 
     def __call__(self) -> float:
         return self.now
-
-
-class Script:
-    """Any device: a wire that sends what it is told to."""
-
-    def __init__(self, *lines: bytes) -> None:
-        self.lines = list(lines)
-        self.told: list[bytes] = []
-
-    def readline(self) -> bytes:
-        return self.lines.pop(0) if self.lines else b""
-
-    def write(self, data: bytes, /) -> int | None:
-        self.told.append(data)
-        return len(data)
 
 
 def settle(scale: Scale, ticks: Ticks, seconds: float = 3) -> None:

@@ -47,7 +47,7 @@ def test_a_label_for_each_container(larder: Larder) -> None:
     assert len(batch.numbers) == 10
     assert len(text) == 1
     assert text[0].count("Pearl barley") == 10
-    for line in ("3 kg", "10,600 kcal", "Packed 24 Nov 2026", "Best by", "packets: not food"):
+    for line in ("3 kg", "10,600 kcal", "Packed 24 Nov 2026", "Best by", "absorbers: not food"):
         assert text[0].count(line) == 10, line
     assert sorted(read_code(code) or 0 for code in codes) == batch.numbers
 
@@ -60,7 +60,7 @@ def test_a_run_has_its_labels_before_anything_is_filled(larder: Larder) -> None:
     before = run_labels(larder, number)
     text, codes = read_back(label_sheet(before, layout_by_key("plain", Units.METRIC)))
     assert sorted(read_code(code) or 0 for code in codes) == [1, 2, 3, 4]
-    assert "1 × 300 mL + 1 × 100 mL packets: not food" in text[0]
+    assert "1 × 300 mL + 1 × 100 mL absorbers: not food" in text[0]
     for step in (steps.labelled, steps.set_out, steps.fill_rest, steps.open_packets):
         step(larder, number)
     for n in range(1, 5):

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from tests.conftest import Clock
-from tests.journal.test_log import state
+from tests.support.doings import state
 from yellow_larder.features.household.backups import (
     Housekeeper,
     keep_copy,

@@ -18,7 +18,7 @@ from pathlib import Path
 from sqlalchemy import func, select
 
 from tests.conftest import NOON
-from tests.journal.test_log import ACTS, do
+from tests.support.doings import ACTS, do
 from yellow_larder.features.household.backups import restore_copy
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder, open_larder

@@ -89,5 +89,5 @@ def desiccant(
 
 @router.delete("/{number}", status_code=204)
 def forget(larder: TheLarder, number: Number) -> None:
-    """Strike it out."""
+    """Remove it."""
     supplies.forget_supply(larder, number)

@@ -126,7 +126,7 @@ def _this_year(years: _Years) -> None:
     years.pack(60, "90 g dried thyme", "jar-pint", CUPBOARD, closing=Closing.LID)
     powder = years.pack(205, "420 g onion powder", "jar-pint", CUPBOARD, closing=Closing.LID)
     years.on(40)
-    throw_out(years.larder, powder.numbers[:1], why="Clumped: damp got in")
+    throw_out(years.larder, powder.numbers[:1], why="Clumped: moisture got in")
     years.pack(35, "1.6 kg red lentils", "jar-half-gallon", CUPBOARD, closing=Closing.VACUUM, shelf=2)
     years.pack(30, "1.3 kg macaroni", "jar-2-litre", CUPBOARD, closing=Closing.LID, shelf=2)
     years.pack(12, "7 kg white rice", "bag-gallon", CELLAR, years_to_keep=20, outer=True)

@@ -16,8 +16,8 @@ from yellow_larder.words.quantities import Units
 _MARGIN = 15 * mm
 _ROW = 9.5 * mm
 _RULE = (
-    "Packets stay closed until everything above is ready. Once they are open: fifteen minutes, no pause. If the "
-    "telephone rings, all packets go into the jar, lid on. Packets are not food."
+    "Absorbers stay closed until everything above is ready. Once they are open: fifteen minutes, no pause. If the "
+    "telephone rings, all absorbers go into the jar, lid on. Absorbers are not food."
 )
 _HEADS = (
     ("No.", 0.0),

@@ -12,9 +12,9 @@ def say_packets(packets: Mapping[str, int]) -> str:
 
     Example:
         >>> say_packets({"300": 1, "100": 2}), say_packets({"gel-10": 2}), say_packets({})
-        ('1 × 300 mL + 2 × 100 mL', '2 × 10 g gel', 'no packets')
+        ('1 × 300 mL + 2 × 100 mL', '2 × 10 g gel', 'no absorbers')
     """
-    return " + ".join(f"{n} × {_say_kind(kind)}" for kind, n in packets.items()) or "no packets"
+    return " + ".join(f"{n} × {_say_kind(kind)}" for kind, n in packets.items()) or "no absorbers"
 
 
 def _say_kind(code: str) -> str:

@@ -163,7 +163,7 @@ def test_the_guard_against_oxygen_is_read_off_the_course() -> None:
     [
         (case("pearl-barley", opened=1 / 7), "opened too often"),
         (case("pearl-barley", "pail-5-gallon"), "wall lets oxygen in"),
-        (case("pearl-barley", packets=0.5), "too few packets"),
+        (case("pearl-barley", packets=0.5), "too few absorbers"),
         (case("pearl-barley", "jar-quart", Closing.LID), "air inside"),
         (case("pearl-barley", "jar-quart", Closing.VACUUM), "3.7% left in"),
         (case("pearl-barley", "pouch-quart", Closing.VACUUM), "wall lets oxygen in"),

@@ -5,14 +5,13 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import NOON, Clock
+from tests.support.drying import dried
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.drying import JarPhase, Look, Treatment
 from yellow_larder.core.finding import Severity
 from yellow_larder.features.drying.conditioning import Jar, back_in_jar, empty_jar, fill_jar, look_at_jar, see_jars
-from yellow_larder.features.drying.dryness_test import CameOut, take_out
 from yellow_larder.features.drying.finished_lots import made_here
-from yellow_larder.features.drying.load_plan import Item, LoadAsk
-from yellow_larder.features.drying.loads import see_loads, start_load
+from yellow_larder.features.drying.load_plan import Item
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.grinding import grind
@@ -21,17 +20,6 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.words.errors import NotThere, Refused
-
-LEEKS = Item(line="2 kg leeks")
-
-
-def dried(larder: Larder, clock: Clock, item: Item = LEEKS, weight: str = "365 g") -> CameOut:
-    """A lot fresh from the dryer."""
-    number = start_load(larder, LoadAsk(items=(item,)))
-    clock.now += timedelta(hours=8)
-    (load,) = see_loads(larder)
-    trays = tuple(tray.number for tray in load.trays)
-    return take_out(larder, number, trays, weight, feels_dry=True, meant=True)
 
 
 def only(larder: Larder) -> Jar:

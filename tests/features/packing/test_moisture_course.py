@@ -3,7 +3,7 @@ from dataclasses import replace
 import pytest
 
 from tests.conftest import Clock
-from tests.features.run.test_run import filled, seen
+from tests.support.runs import filled, seen
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.keeping import Ends
@@ -91,7 +91,7 @@ def test_sugar_has_no_course_and_wet_food_none_either(larder: Larder) -> None:
 def test_gel_stands_on_the_label_and_leaves_the_supplies(larder: Larder, clock: Clock) -> None:
     add_supply(larder, NewSupply(sort=Sort.DESICCANT, key="5", count=9))
     packed = pack(larder, replace(LEEKS, gel=True)).numbers
-    assert labels(larder, numbers=[packed[0]])[0].packets == "1 × 5 g gel packets: not food"
+    assert labels(larder, numbers=[packed[0]])[0].packets == "1 × 5 g gel: not food"
     run = filled(larder, replace(LEEKS, gel=True))
     steps.close_one(larder, run, 1)
     assert seen(larder).containers[0].closed

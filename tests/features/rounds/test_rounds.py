@@ -4,7 +4,7 @@ import pytest
 from icalendar import Calendar
 
 from tests.conftest import NOON, Clock
-from tests.features.drying.test_conditioning import dried
+from tests.support.drying import dried
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.drying import Look
 from yellow_larder.documents.calendar import rounds_calendar

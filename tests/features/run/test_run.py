@@ -7,7 +7,8 @@ from pathlib import Path
 import pytest
 
 from tests.conftest import Clock
-from tests.features.drying.test_conditioning import dried
+from tests.support.drying import dried
+from tests.support.runs import BARLEY, LENTILS, clock_of, filled, seen, stock, supply
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import OUT_MINUTES
 from yellow_larder.features.household.changes import take_back
@@ -19,60 +20,21 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.record import RunPhase
-from yellow_larder.features.run.view import Clock as Running
-from yellow_larder.features.run.view import RunView, see_run, see_that_run
+from yellow_larder.features.run.view import see_run, see_that_run
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.shelves import shelves
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
     NewSupply,
-    Supply,
     add_supply,
     count_supply,
     forget_supply,
     more_of,
     put_spares,
-    see_supplies,
 )
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
-
-BARLEY = Ask(line="10 kg pearl barley")
-LENTILS = Ask(line="5 kg red lentils")
-
-
-def stock(larder: Larder, *, packs: int = 3, bags: int = 20) -> None:
-    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="500", count=packs, per_pack=10))
-    add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=bags))
-
-
-def supply(larder: Larder, sort: Sort = Sort.PACKETS) -> Supply:
-    return next(each for each in see_supplies(larder).supplies if each.sort is sort)
-
-
-def seen(larder: Larder) -> RunView:
-    run = see_run(larder)
-    assert run is not None
-    return run
-
-
-def clock_of(larder: Larder) -> Running:
-    clock = seen(larder).clock
-    assert clock is not None
-    return clock
-
-
-def filled(larder: Larder, *asks: Ask) -> int:
-    """A run whose containers are all filled."""
-    number = 0
-    for ask in asks:
-        number = steps.add_line(larder, ask)
-    steps.begin(larder, number)
-    steps.labelled(larder, number)
-    steps.set_out(larder, number)
-    steps.fill_rest(larder, number)
-    return number
 
 
 def kept(larder: Larder) -> list[int]:
@@ -152,13 +114,13 @@ def test_too_slow_the_last_go_back_in_time(larder: Larder, clock: Clock) -> None
     # By hand: the pace leans on two usual ones, (3 × 240 + 2 × 45) / 5 = 162 s;
     # 180 s are left, so one is closed in time.
     assert (now.each_s, now.left_s, now.put_back) == (162, 180, 2)
-    assert now.says == "Too slow for all 3: put the packets of the last 2 back into the jar now."
+    assert now.says == "Too slow for all 3: put the absorbers of the last 2 back into the jar now."
     with pytest.raises(Refused, match="out for 3"):
         steps.put_back(larder, number, 4)
     steps.put_back(larder, number, 2)
     assert (clock_of(larder).of, clock_of(larder).closed, clock_of(larder).put_back) == (4, 3, 0)
     assert seen(larder).spares == ["6 × 500 mL, 12 min out"]
-    with pytest.raises(Refused, match="No packets are out for number 5"):
+    with pytest.raises(Refused, match="No absorbers are out for number 5"):
         steps.close_one(larder, number, 5)
     clock.now += timedelta(minutes=2)
     steps.close_one(larder, number, 4)
@@ -194,7 +156,7 @@ def test_the_clock_runs_out(larder: Larder, clock: Clock) -> None:
     clock.now += timedelta(minutes=OUT_MINUTES, seconds=1)
     now = clock_of(larder)
     assert (now.over, now.left_s, now.put_back) == (True, -1, 2)
-    assert "look at the eye" in now.says
+    assert "look at the indicator" in now.says
     steps.close_one(larder, number, 1)
     assert seen(larder).containers[0].late
     steps.put_back(larder, number)
@@ -281,7 +243,7 @@ def test_vacuum_and_plain_lids_need_no_clock(larder: Larder) -> None:
     run = seen(larder)
     plain = [each.n for each in run.containers if not each.packets]
     assert (run.phase, run.clock) == (RunPhase.PLAIN, None)
-    with pytest.raises(Refused, match="close without packets"):
+    with pytest.raises(Refused, match="close without absorbers"):
         steps.open_packets(larder, number)
     for n in plain:
         steps.close_one(larder, number, n)
@@ -346,7 +308,7 @@ def test_packets_gone_in_mid_run(larder: Larder, clock: Clock) -> None:
     number = filled(larder, BARLEY)
     packets = supply(larder).number
     count_supply(larder, packets, 0)
-    with pytest.raises(Refused, match="Out of 500 mL packets"):
+    with pytest.raises(Refused, match="Out of 500 mL absorbers"):
         steps.open_packets(larder, number)
     more_of(larder, packets, 1)
     steps.open_packets(larder, number)

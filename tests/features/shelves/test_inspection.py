@@ -3,7 +3,7 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import NOON, Clock
-from tests.features.run.test_run import filled
+from tests.support.runs import filled
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Doing, Eye, Feel
 from yellow_larder.documents.calendar import rounds_calendar

@@ -4,8 +4,8 @@ import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
 
-from tests.features.run.test_run import filled
-from tests.journal.test_log import a_picture
+from tests.support.doings import a_picture
+from tests.support.runs import filled
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack

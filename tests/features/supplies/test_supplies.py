@@ -198,9 +198,9 @@ def test_nothing_is_written_down_twice(larder: Larder) -> None:
     with pytest.raises(Refused, match="written already"):
         count_supply(larder, number, 3)
     lids = add_supply(larder, NewSupply(sort=Sort.LIDS, name="Lids"))
-    with pytest.raises(Refused, match="Only packets"):
+    with pytest.raises(Refused, match="Only absorbers"):
         count_supply(larder, lids, 3, spares=1)
-    with pytest.raises(Refused, match="Only packets"):
+    with pytest.raises(Refused, match="Only absorbers"):
         put_spares(larder, lids, 1, 1)
 
 
@@ -210,7 +210,7 @@ def test_the_bench_plans_with_spares_as_a_run_does(larder: Larder, clock: Clock)
     hundreds = add_supply(larder, NewSupply(sort=Sort.PACKETS, key="100", count=0, per_pack=100))
     put_spares(larder, hundreds, 96, minutes=1)
     jar = Ask(line="300 g pearl barley", container="jar-half-pint")
-    assert plan(larder, jar).packets_in_all == "packets: 2 × 100 mL"
+    assert plan(larder, jar).packets_in_all == "absorbers: 2 × 100 mL"
     many = Ask(line="30 kg pearl barley", container="jar-half-pint")
     assert plan(larder, many).count > 96
     assert "500 mL" in plan(larder, many).packets_in_all

@@ -139,7 +139,7 @@
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
       </div>
       <fieldset class="sm:col-span-2">
-        <legend class="head">Absorber packets you keep, mL</legend>
+        <legend class="head">Absorbers you keep, mL</legend>
         <div class="mt-1 flex flex-wrap gap-2">
           {#each SIZES as size (size)}
             <button type="button" class="chip min-w-16" aria-pressed={draft.packet_sizes?.includes(size)} onclick={() => toggle(size)}>{size}</button>

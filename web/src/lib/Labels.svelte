@@ -99,7 +99,7 @@
       <Field label="Between them" name="gap" bind:value={own.gap} {wrong} placeholder="nothing" />
     </div>
   {/if}
-  <p class="caption mt-4">Each says the food, its weight and kcal, when it was packed and is best by, what packets are inside, and that they are not food; with a number and a code to find it by.</p>
+  <p class="caption mt-4">Each says the food, its weight and kcal, when it was packed and is best by, what absorbers are inside, and that they are not food; with a number and a code to find it by.</p>
   {#if wrong.printer ?? wrong.request ?? wrong.number}<p class="wrong mt-2" role="alert">{(wrong.printer ?? wrong.request ?? wrong.number)?.message}</p>{/if}
   <div class="mt-4 flex flex-wrap items-center gap-3">
     {#if roll}

@@ -4,7 +4,20 @@
   import { onMount, type Snippet } from "svelte";
   import type { Query } from "./query.svelte";
 
-  let { title, of, says = "Reading the larder …", children }: { title: string; of: Query<T>; says?: string; children: Snippet<[T]> } = $props();
+  let {
+    title,
+    of,
+    says = "Reading the larder …",
+    eager = false,
+    children,
+  }: {
+    title: string;
+    of: Query<T>;
+    says?: string;
+    /** Whether the page is there before what it reads: somebody may type at once. */
+    eager?: boolean;
+    children: Snippet;
+  } = $props();
 
   /** What comes at once needs no sign that it is coming. */
   let slow = $state(false);
@@ -16,14 +29,14 @@
 
 <svelte:head><title>{title} · Yellow Larder</title></svelte:head>
 
-{#if of.data !== undefined}
+{#if of.data !== undefined || (eager && !of.failed)}
   {#if of.failed}
     <p class="flex flex-wrap items-center justify-center gap-x-4 gap-y-1 border-b-2 border-ink bg-cream px-4 py-1.5" role="status">
       <span><b>{of.failed}</b> This is how it stood before.</span>
       <button class="chip" onclick={of.again}>Try again</button>
     </p>
   {/if}
-  {@render children(of.data)}
+  {@render children()}
 {:else if of.failed}
   <section class="mx-auto max-w-xl px-6 py-16 text-center" role="alert" aria-label="{title} cannot be shown">
     <svg viewBox="0 0 60 70" class="mx-auto h-24" aria-hidden="true">

@@ -36,7 +36,7 @@ judgement: it takes up the jar's air, and some are never used."""
 
 
 class NoPacketFits(CoreError):
-    """No choice of the packets at hand covers the need."""
+    """No choice of the absorbers at hand covers the need."""
 
 
 @lru_cache(maxsize=4096)
@@ -45,7 +45,7 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
 
     Args:
         need_ml: millilitres of oxygen to take up, 0–1,000,000.
-        sizes_ml: ratings of the packets at hand, mL each, 1–10,000.
+        sizes_ml: ratings of the absorbers at hand, mL each, 1–10,000.
 
     Returns:
         How many of each size, largest first; sizes not used are left out.
@@ -66,7 +66,7 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
     for size in sizes_ml:
         check_range("sizes_ml", size, 1, 10_000, "mL")
     if not sizes_ml:
-        raise NoPacketFits("there are no packets at hand")
+        raise NoPacketFits("there are no absorbers at hand")
     # Counting up in steps of the sizes' common measure: fewest packets for every total, as coins are counted.
     step = math.gcd(*sizes_ml)
     sizes = sorted({size // step for size in sizes_ml}, reverse=True)
@@ -80,7 +80,7 @@ def choose_packets(need_ml: float, sizes_ml: tuple[int, ...]) -> dict[int, int]:
         last.append(-size)
     total = next((t for t in range(target, len(fewest)) if fewest[t] <= MOST_PACKETS), -1)
     if total < 0:
-        raise NoPacketFits(f"{need_ml:.0f} mL takes more than {MOST_PACKETS} of the packets at hand")
+        raise NoPacketFits(f"{need_ml:.0f} mL takes more than {MOST_PACKETS} of the absorbers at hand")
     chosen: dict[int, int] = {}
     while total:
         chosen[last[total] * step] = chosen.get(last[total] * step, 0) + 1
@@ -182,7 +182,7 @@ def allot(needs: Sequence[tuple[float, int]], kept: Sequence[Kept]) -> Allotment
         check_range("count", count, 1, 100_000, "")
     ways = [_ways(need, tuple(kept)) for need, _ in needs]
     if any(not each for each in ways):
-        raise NoPacketFits("the packets at hand are too small, or there are none")
+        raise NoPacketFits("the absorbers at hand are too small, or there are none")
     program = _Program(needs, kept, ways)
     program.least(program.waste)
     program.least(program.packets)
@@ -218,7 +218,7 @@ def alike(need_ml: float, count: int, kept: Sequence[Kept]) -> tuple[int, ...]:
     ways = _ways(need_ml, tuple(kept))
     weighed = [(weight, way) for way in ways if (weight := _weigh(need_ml, count, way, kept))]
     if not weighed:
-        raise NoPacketFits("there are not enough packets at hand")
+        raise NoPacketFits("there are not enough absorbers at hand")
     return min(weighed)[1]
 
 
@@ -321,7 +321,7 @@ class _Program:
             options={"mip_rel_gap": 0.0},
         )
         if done.x is None:
-            raise NoPacketFits("there are not enough packets at hand")
+            raise NoPacketFits("there are not enough absorbers at hand")
         answer: NDArray[np.float64] = np.round(done.x)
         self._rules.append(LinearConstraint(weigh[None, :], -np.inf, float(weigh @ answer) + 1e-6))
         return answer

@@ -90,8 +90,8 @@ def _gel(case: Case) -> list[Finding]:
                 Severity.MIND,
                 "gel-in-powder",
                 "Desiccant can't reach through powder",
-                "Damp moves through powder and flour in months; a packet dries only what lies round it. Dry it well, "
-                "close it tight, open it seldom.",
+                "Moisture moves through powder and flour in months; desiccant dries only what lies round it. Dry it "
+                "well, close it tight, open it seldom.",
                 "common practice",
             )
         ]
@@ -114,7 +114,7 @@ def _damp(case: Case) -> list[Finding]:
     word, until = _SHOWS[ends]
     source = f"sorption isotherms; water vapour through walls, see the Guide; {texture.source}"
     if lasts <= 0:
-        says = "Soft already" if ends is Ends.SOFT else "Damp enough to clump already"
+        says = "Soft already" if ends is Ends.SOFT else "Moist enough to clump already"
         figures = f"{case.water}; the line is {texture.limit:.2f}"
         why = "It is safe, but not as dry as food of its sort keeps best. Dry it further, or eat it soon."
         return [Finding(Severity.MIND, "already-damp", f"{says}: dry it further", why, source, figures)]

@@ -60,7 +60,7 @@ def _wall(case: Case) -> list[Finding]:
                 "Thin foil" if foil else "Thin film",
                 "Thin foil has pinholes, shows light through and splits at folds and sharp pieces."
                 if foil
-                else "Clear film lets light through, and more air and damp than foil; sharp pieces split it.",
+                else "Clear film lets light through, and more air and moisture than foil; sharp pieces split it.",
                 "common practice",
                 f"{container.film_mil:g} mil; {THICK_MIL:g} or more of foil keeps for decades",
             )
@@ -112,7 +112,7 @@ def _oxygen_over_time(case: Case) -> list[Finding]:
                 Severity.MIND,
                 "never-without",
                 "The oxygen never gets down to 1 %",
-                f"The packets work, but {words.get(gap, 'this wall lets it in faster than they take it')}.",
+                f"The absorbers work, but {words.get(gap, 'this wall lets it in faster than they take it')}.",
                 source,
             )
         ]
@@ -121,8 +121,9 @@ def _oxygen_over_time(case: Case) -> list[Finding]:
         Finding(
             Severity.MIND,
             "opened-too-often" if opened else "wall-breathes",
-            f"{'Its packets are spent' if opened else 'The wall lets oxygen in: it is back'} in about {say_span(back)}",
-            "Each opening brings new air, and packets take only so much. Open it seldom, or pack it smaller."
+            f"{'Its absorbers are spent' if opened else 'The wall lets oxygen in: it is back'} in about "
+            f"{say_span(back)}",
+            "Each opening brings new air, and absorbers take only so much. Open it seldom, or pack it smaller."
             if opened
             else "Plastic lets oxygen through in months to a few years. A foil liner inside stops it.",
             f"common practice; {source}",
@@ -155,7 +156,7 @@ def _oxygen(case: Case) -> list[Finding]:
             Finding(
                 Severity.MIND,
                 "packets-short",
-                f"Short of packets by {case.need_ml - case.packed_ml:,.0f} mL",
+                f"Short of absorbers by {case.need_ml - case.packed_ml:,.0f} mL",
                 "Less leaves oxygen behind; more does no harm.",
                 "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
                 numbers,
@@ -166,8 +167,8 @@ def _oxygen(case: Case) -> list[Finding]:
             Finding(
                 Severity.GOOD,
                 "packets-many",
-                f"The packets cover the oxygen {case.packed_ml / case.need_ml:.0f} times over",
-                "More does no harm, but packets cost money and take room. Sizing them by the air asks for fewer.",
+                f"The absorbers cover the oxygen {case.packed_ml / case.need_ml:.0f} times over",
+                "More does no harm, but absorbers cost money and take room. Sizing them by the air asks for fewer.",
                 "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
                 numbers,
             )
@@ -176,8 +177,8 @@ def _oxygen(case: Case) -> list[Finding]:
         Finding(
             Severity.GOOD,
             "packets-cover",
-            "The packets cover the oxygen",
-            "The air left among the food and above it is a fifth oxygen. The margin makes up for packets that "
+            "The absorbers cover the oxygen",
+            "The air left among the food and above it is a fifth oxygen. The margin makes up for absorbers that "
             "fall short and for air that comes in.",
             "mass balance on dry air of 20.946 % oxygen; margin of 20 %, common practice",
             numbers,
@@ -222,6 +223,6 @@ def _pull_down(case: Case) -> list[Finding]:
         says = "Will draw in and stay soft: airy food does"
     else:
         says = f"Will feel firm {soon}"
-    why = "The packets take the oxygen, a fifth of the air; four fifths are nitrogen and stay."
+    why = "The absorbers take the oxygen, a fifth of the air; four fifths are nitrogen and stay."
     figures = f"{case.fill.void_ml:,.0f} mL of air, of which four fifths stay"
     return [Finding(Severity.GOOD, "pull-down", says, why, "common practice", figures)]

@@ -138,7 +138,7 @@ def oxygen_gap(case: Case) -> Gap:
 def _say_gap(case: Case) -> str:
     return {
         Gap.OPENINGS: "opened too often",
-        Gap.PACKETS: "too few packets",
+        Gap.PACKETS: "too few absorbers",
         Gap.VACUUM: f"{case.course.of.vacuum_share or 0:.1%} left in",
         Gap.WALL: "wall lets oxygen in",
     }[oxygen_gap(case)]

@@ -37,8 +37,8 @@ from yellow_larder.words.quantities import Units, say_mass
 MOST_JARS = 40
 
 _NEXT = {
-    Look.CLUMPED: "It clumped: damp is still in it.",
-    Look.STUCK: "It stuck to the glass: damp is still in it.",
+    Look.CLUMPED: "It clumped: moisture is still in it.",
+    Look.STUCK: "It stuck to the glass: moisture is still in it.",
     Look.DROPLETS: "There are droplets on the glass: it is far from dry.",
 }
 
@@ -115,7 +115,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         if vessel.kind is not Kind.JAR:
             raise Refused("jar", "Glass shows droplets and clumps: pick a jar")
         if days not in [school.days for school in SCHOOLS]:
-            raise Refused("days", "Pick one of the schools: 5, 7 or 10 days")
+            raise Refused("days", "Choose one of the guidelines: 5, 7 or 10 days")
         jars = jars_for(food, mine.mass_g, vessel.capacity_ml)
         if jars > MOST_JARS:
             raise Refused("jar", f"That would be {jars} jars; pick a larger one")

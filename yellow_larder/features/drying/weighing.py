@@ -114,5 +114,5 @@ def _check_rise(tray: LoadTray, when: datetime, grams: float, units: Units) -> N
     raise Refused(
         "meant",
         f"{was}, and food does not gain weight in a dryer. Another tray? Food added? If this weight is right, those "
-        "that do not go with it are struck out.",
+        "that do not go with it are deleted.",
     )

@@ -123,7 +123,7 @@ class Cold:
         self.food, self.amount_g = content or read_food_line(ask.line, all_foods(session))
         self.container: Container = container_by_key(ask.container)
         if not 0 <= ask.hold < len(HOLDS):
-            raise Refused("hold", "Pick one of the schools")
+            raise Refused("hold", "Choose one of the guidelines")
         self.hold: Hold = HOLDS[ask.hold]
         most_g = mass_that_fits_g(volume_below_ml(self.container, self.container.headspace_mm), self.food.settled_g_ml)
         self.count = max(1, math.ceil(self.amount_g / most_g - 1e-9))
@@ -212,5 +212,5 @@ class Cold:
         if self.container.kind in (Kind.JAR, Kind.BOTTLE):
             found.append("Glass and thin plastic crack at a knock when they are cold: lift them out gently.")
         if not self.container.holds_without_air:
-            found.append("Close it in something that keeps the room's damp out before it comes out of the freezer.")
+            found.append("Close it in something that keeps the room's moisture out before it comes out of the freezer.")
         return found

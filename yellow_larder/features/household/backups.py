@@ -222,7 +222,7 @@ def _copied_apart(file: Path, to: Path, unless: Event | None) -> str:
             elif unless is None:
                 copying.wait()
         said = copying.stderr.read() if copying.stderr else ""
-    return "" if copying.returncode == 0 else " ".join(said.split()[-60:]) or "the copying was broken off"
+    return "" if copying.returncode == 0 else " ".join(said.split()[-60:]) or "the copying was stopped"
 
 
 class Housekeeper:

@@ -197,7 +197,7 @@ def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Set
     unknown = [size for size in new.packet_sizes if size not in packets()]
     if unknown or not new.packet_sizes:
         sizes = ", ".join(str(size) for size in packets())
-        raise Refused("packet_sizes", f"Pick the packets you keep from {sizes} mL")
+        raise Refused("packet_sizes", f"Choose the absorbers you keep from {sizes} mL")
     if not 0 <= new.kwh_coins <= 1000:
         raise Refused("kwh_coins", "A kilowatt-hour costs between 0 and 1,000 of the smallest coin")
     currency = new.currency.strip()

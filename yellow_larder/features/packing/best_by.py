@@ -70,7 +70,7 @@ def keeps_too_short(horizon_years: float, best_by: BestBy, today: date) -> list[
             f"{best_by.why}",
             "Better packing, a cooler place or a food that keeps longer would stretch it. "
             + (f"Estimates differ: {best_by.band}." if best_by.band else "All estimates agree."),
-            "the least of the table of lives, the return of oxygen and the damp, see the Guide",
+            "the least of the table of lives, the return of oxygen and the moisture, see the Guide",
         )
     ]
 

@@ -98,7 +98,7 @@ class Packer:
         try:
             chosen = choose_packets(need, self.household.packet_sizes)
         except NoPacketFits as error:
-            raise Refused("container", f"The packets you keep are too small: {error}") from error
+            raise Refused("container", f"The absorbers you keep are too small: {error}") from error
         return chosen, sum(size * n for size, n in chosen.items())
 
     def _at_hand(self, need_ml: float, count: int) -> tuple[dict[int, int], float]:
@@ -130,4 +130,4 @@ def _say_packets(chosen: dict[int, int]) -> str:
 def packets_in_all(packed: list[Packed]) -> str:
     """The packets of all containers together, in words."""
     said = ", ".join(f"{n} × {size}" for size, n in sorted(packets_by_size(packed).items(), reverse=True))
-    return f"packets: {said} mL" if said else "no packets"
+    return f"absorbers: {said} mL" if said else "no absorbers"

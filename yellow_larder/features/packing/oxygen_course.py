@@ -44,9 +44,9 @@ def _says_vacuum(share: float, course: Numbers) -> str:
 
 def _says(course: Course, down: float, holds: float | None) -> str:
     if course.of.packed_ml <= 0:
-        return "No packets: the air stays as it is."
+        return "No absorbers: the air stays as it is."
     if math.isinf(down) or holds == 0:
-        return "The packets never get the oxygen down to 1 %."
+        return "The absorbers never get the oxygen down to 1 %."
     first = f"Down to 1 % oxygen in {say_span(down)}"
     if holds is None:
         return f"{first}, and it stays there for more than {_LONGEST_YEARS} years."

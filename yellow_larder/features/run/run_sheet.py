@@ -78,7 +78,7 @@ def share_out(session: Session, lines: list[Line], now: datetime) -> Sheet:
     try:
         return Sheet(lines, kept, allot(needs, [each for _, each in kept]))
     except NoPacketFits as error:
-        raise Refused("packets", f"The packets in your supplies do not do: {error}") from error
+        raise Refused("packets", f"The absorbers in your supplies do not do: {error}") from error
 
 
 def with_packets(lines: list[Line]) -> list[tuple[Line, Packed]]:

@@ -124,7 +124,7 @@ def begin(larder: Larder, number: int) -> None:
         if count > MOST_CONTAINERS:
             raise Refused("run", f"{count} containers are two days' work; {MOST_CONTAINERS} are the most for one run")
         if sheet.allotment and any(sheet.allotment.buy):
-            raise Refused("packets", "There are not enough packets: buy what the sheet says, or count them anew")
+            raise Refused("packets", "There are not enough absorbers: buy what the sheet says, or count them anew")
         first = log.next_number(session, "package")
         laid = dict(enumerate(lay_out(session, sheet, first), start=1))
         acts = [log.Act(number, RunBegun(now, laid))]
@@ -170,7 +170,7 @@ def fill_one(larder: Larder, number: int, container: int, weight: str) -> None:
         run.check(RunPhase.FILL)
         mine = _container(run, container)
         if mine.filled_g is not None:
-            raise Refused("container", f"Number {mine.package} is full already; take that back to weigh it anew")
+            raise Refused("container", f"Number {mine.package} is full already; undo that to weigh it anew")
         grams = read_amount(weight, "weight").mass_g
         if grams < _LEAST_G:
             raise Refused("weight", "Write a weight, such as 2.5 kg")
@@ -270,7 +270,7 @@ def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
     for (supply, size, spare), count in sorted(wanted.items()):
         stock = supplies.get(supply)
         if stock is None:
-            raise NotThere("packets", f"The {size} mL packets are not among the supplies any more")
+            raise NotThere("packets", f"The {size} mL absorbers are not among the supplies any more")
         before = found.get(supply, Draw(supply, size, 0, 0, 0, 0))
         jar = held.get(supply, HeldPackets(0, 0.0, size))
         # What has been out for too long is not used again.
@@ -280,7 +280,7 @@ def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
         fresh = count - from_held - from_spares
         packs = -(-fresh // stock.per_pack)
         if packs > stock.count - before.packs:
-            raise Refused("packets", f"Out of {size} mL packets: count them anew under Supplies, or buy more")
+            raise Refused("packets", f"Out of {size} mL absorbers: count them anew under Supplies, or buy more")
         extras = packs * stock.per_pack - fresh
         found[supply] = Draw(
             supply,
@@ -311,7 +311,7 @@ def close_one(larder: Larder, number: int, container: int, *, note: str = "") ->
             )
         run.check(RunPhase.CLOCK, RunPhase.PLAIN)
         if container not in run.to_close():
-            raise Refused("container", f"No packets are out for number {mine.package}")
+            raise Refused("container", f"No absorbers are out for number {mine.package}")
         closed = ContainerClosed(container, now, said)
         if run.clock is not None:
             _, clock = run.clock
@@ -365,11 +365,11 @@ def put_back(larder: Larder, number: int, count: int | None = None) -> None:
         run = the_run(session, number)
         run.check(RunPhase.CLOCK)
         if run.clock is None:
-            raise Refused("phase", "No packets are out")
+            raise Refused("phase", "No absorbers are out")
         opening, clock = run.clock
         left = run.to_close()
         if count is not None and not 1 <= count <= len(left):
-            raise Refused("count", f"Packets are out for {len(left)} containers")
+            raise Refused("count", f"Absorbers are out for {len(left)} containers")
         back = left[-count:] if count is not None else left
         stops = now if len(back) == len(left) else None
         on = tuple(n for n in clock.containers if n not in back)
@@ -412,7 +412,7 @@ def abandon(larder: Larder, number: int) -> None:
     with writing(larder.engine) as session:
         run = the_run(session, number)
         if run.phase() is RunPhase.CLOCK:
-            raise Refused("phase", "Packets are out: put them back into the jar first")
+            raise Refused("phase", "Absorbers are out: put them back into the jar first")
         if run.phase() is RunPhase.DONE:
             raise Refused("phase", "That run is over already")
         acts = [log.Act(number, RunDone(now, broken_off=True))]

@@ -34,7 +34,7 @@ _IRON_C = 175.0
 """How hot an iron seals film. Source: common practice, 350 °F."""
 
 _IRON = "Hot irons burn: keep the cable out of the way and children off the table."
-_NOT_FOOD = "Packets are not food. Keep them from children and animals."
+_NOT_FOOD = "Absorbers are not food. Keep them from children and animals."
 
 
 @dataclass(frozen=True, slots=True)
@@ -241,7 +241,7 @@ def _container(n: int, mine: Container, out: bool, household: Settings, places: 
         off="" if filled is None else say_off(filled, planned, household.units),
         packets=" + ".join(f"{count} × {size} mL" for size, count in sizes.items()),
         packet_sizes=[PacketShape.of(size, count) for size, count in sizes.items()],
-        short=f"{lacks:.0f} mL short since it holds less: one more packet" if lacks > 0 else "",
+        short=f"{lacks:.0f} mL short since it holds less: one more absorber" if lacks > 0 else "",
         closed=mine.closed is not None,
         closed_at=mine.closed,
         late=mine.late,
@@ -281,9 +281,9 @@ def _ready(session: Session, run: Run) -> list[Ready]:
         found.append(("vacuum", f"Vacuum sealer with {cap}, or the hand pump", "tried on an empty jar or a scrap"))
     if Closing.ABSORBER in closings:
         opened = _all_packs(session, run)
-        found.append(("packets", f"Packets, still closed: {opened}", f"eye pink through the wrap. {_NOT_FOOD}"))
+        found.append(("packets", f"Absorbers, still closed: {opened}", f"indicator pink through the wrap. {_NOT_FOOD}"))
         found.append(("jar", "A small jar with its lid", "for the spares, at once"))
-        found.append(("helper", "Somebody to help, and the telephone off", "once packets are open there is no pause"))
+        found.append(("helper", "Somebody to help, and the telephone off", "once absorbers are open there is no pause"))
     if any(each.outer for each in whats):
         found.append(("outer", "Pails, totes or bins for the bags", "rodents chew film in seconds"))
     return [Ready(code, says, why, code in run.record.ticks) for code, says, why in found]
@@ -371,12 +371,12 @@ def _clock(run: Run, now: datetime) -> Clock | None:
 def _says(seen: RunForecast, *, over: bool, left: int) -> tuple[str, Severity]:
     if over:
         return (
-            "Past the fifteen minutes. Close what has its packet; look at the eye: pink is good still.",
+            "Past the fifteen minutes. Close what has its absorber; look at the indicator: pink is good still.",
             Severity.STOP,
         )
     if seen.put_back:
         n = seen.put_back
-        what = "the packets of the last one" if n == 1 else f"the packets of the last {n}"
+        what = "the absorbers of the last one" if n == 1 else f"the absorbers of the last {n}"
         return f"Too slow for all {left}: put {what} back into the jar now.", Severity.MIND
     return f"At this pace you are done {_minutes(seen.left_s - seen.done_in_s)} before the time is up.", Severity.GOOD
 

@@ -12,6 +12,7 @@ from typing import Any
 from sqlalchemy import or_, select
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.packing import absorber_ml
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.packages.state import Package
@@ -138,7 +139,8 @@ def _of(
     container: str,
     against: str,
 ) -> Label:
-    inside = f"{say_packets(packets)} packets: not food" if packets else "no packets inside"
+    absorbers = " absorbers" if all(absorber_ml(code) for code in packets) else ""
+    inside = f"{say_packets(packets)}{absorbers}: not food" if packets else "no absorbers inside"
     if closing is Closing.VACUUM:
         inside = "closed under vacuum" + (f", {say_packets(packets)}: not food" if packets else "")
     return Label(

@@ -138,7 +138,7 @@ def add_supply(larder: Larder, new: NewSupply) -> int:
         key, name = _identity(new, household.units)
         _check_count(new.count, "count")
         if not 1 <= new.per_pack <= 1000:
-            raise Refused("per_pack", "Packets in one inner pack: 1 to 1,000")
+            raise Refused("per_pack", "Absorbers in one inner pack: 1 to 1,000")
         known = log.records(session, SupplyRecord)
         if any((each.sort, each.key, each.name) == (new.sort, key, name) for each in known.values()):
             raise Refused("name", f"{name} is written down already: change its count there")
@@ -236,7 +236,7 @@ def count_supply(
         said: Said = {"count": count}
         if spares is not None:
             if supply.sort is not Sort.PACKETS:
-                raise Refused("spares", "Only packets have spares")
+                raise Refused("spares", "Only absorbers have spares")
             said["spares"] = _check_count(spares, "spares")
             if spares and not supply.spares:
                 said |= {"since": larder.today(), "worth": worth_after(5)}
@@ -305,7 +305,7 @@ def _noted(supply: SupplyRecord, household: Settings) -> dict[str, object]:
 
 
 def forget_supply(larder: Larder, number: int) -> None:
-    """Strike it out."""
+    """Remove it."""
     with writing(larder.engine) as session:
         name = _supply(session, number).name
         log.record(session, log.title("supply.removed", name=name), [log.removed("supply", number)], at=larder.clock())
@@ -322,7 +322,7 @@ def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: d
     with writing(larder.engine) as session:
         supply = _supply(session, number)
         if supply.sort is not Sort.PACKETS:
-            raise Refused("count", "Only packets have spares")
+            raise Refused("count", "Only absorbers have spares")
         if not 1 <= count <= MOST:
             raise Refused("count", f"How many went into the jar: 1 to {MOST:,}")
         if not 0 <= minutes <= 24 * 60:
@@ -408,7 +408,7 @@ def _say_oven(supply: SupplyRecord, units: Units) -> str:
     low, high = OVEN_HOURS
     return (
         f"Spread thin, {low}–{high} hours at {say_dial(OVEN_C, units)}; packets of paper or cloth overnight at "
-        f"{say_dial(PAPER_C, units)}. Full of a room's damp the {supply.spent} weigh up to "
+        f"{say_dial(PAPER_C, units)}. Saturated, the {supply.spent} weigh up to "
         f"{say_mass(full_gel_g(dry_g), units)}; they are dry when they weigh {say_mass(dry_g, units)} again. Into a "
         "closed jar while they are warm, out of children's reach."
     )

@@ -1599,7 +1599,7 @@ export interface paths {
         post?: never;
         /**
          * Forget
-         * @description Strike it out.
+         * @description Remove it.
          */
         delete: operations["forget_api_supplies__number__delete"];
         options?: never;
@@ -5762,7 +5762,7 @@ export interface components {
          * @description How far a run is, in the order of the trade.
          * @enum {string}
          */
-        RunPhase: "sheet" | "labels" | "set out" | "fill" | "close without packets" | "open the packets" | "against the clock" | "put away" | "done";
+        RunPhase: "sheet" | "labels" | "set out" | "fill" | "close without absorbers" | "open the absorbers" | "against the clock" | "put away" | "done";
         /**
          * RunView
          * @description Everything the run shows.

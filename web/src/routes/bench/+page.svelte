@@ -133,7 +133,7 @@
   }
 </script>
 
-<Page title="Bench" of={seen}>
+<Page title="Bench" of={seen} eager>
 
 <div class="flex flex-1 flex-col lg:h-full">
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
@@ -160,11 +160,11 @@
         </div>
         <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
         {#if !plan.schools.length}
-          <p class="caption text-center">No packets: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
+          <p class="caption text-center">No absorbers: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
         {/if}
         {#if views.length}
           <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
-            <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Packets, oxygen and damp">
+            <div class="mb-1 flex flex-wrap justify-center gap-2" role="group" aria-label="Absorbers, oxygen and moisture">
               {#each views.length > 1 ? views : [] as [name, words] (name)}<button class="chip !text-[0.88rem]" aria-pressed={shown === name} onclick={() => (below = name)}>{words}</button>{/each}
             </div>
             {#if shown === "oxygen" && plan.air}

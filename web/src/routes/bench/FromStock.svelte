@@ -44,5 +44,5 @@
     </div>
   </div>
 {:else if found === null}
-  <p class="px-2.5 py-2 text-[0.95rem]">No packets are written down yet. <a class="font-semibold underline" href="/supplies">Write down what there is</a>, and every packing takes from it with the least waste.</p>
+  <p class="px-2.5 py-2 text-[0.95rem]">No absorbers are in your supplies yet. <a class="font-semibold underline" href="/supplies">Add supplies</a>, and every packing takes from it with the least waste.</p>
 {/if}

@@ -32,7 +32,7 @@
   }
 </script>
 
-<div role="radiogroup" aria-label="How packets are sized" class="grid gap-1" {onkeydown} tabindex="-1">
+<div role="radiogroup" aria-label="How absorbers are sized" class="grid gap-1" {onkeydown} tabindex="-1">
   {#each schools as school, n (school.sizing)}
     {@const on = school.sizing === chosen}
     <button

@@ -28,7 +28,7 @@
   </svg>
   <h2 class="mt-4 text-[1.7rem]">{wrong ? "Check the line on the left" : "What is on the bench?"}</h2>
   <p class="mt-2 max-w-lg text-[1.05rem]">
-    Write how much you have, and of what. You will see at once how many containers it fills, the air left among the food, the packets that take
+    Write how much you have, and of what. You will see at once how many containers it fills, the air left among the food, the absorbers that take
     care of it, and how long it keeps.
   </p>
   <div class="mt-5 flex flex-wrap justify-center gap-2.5">

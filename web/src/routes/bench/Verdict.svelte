@@ -38,6 +38,6 @@
       </Accordion.Item>
     {/each}
   </Accordion.Root>
-  <h2 class="sr-only">Guards</h2>
+  <h2 class="sr-only">Protections</h2>
   <div class="mt-3"><Guards guards={plan.guards} /></div>
 </section>

@@ -46,7 +46,7 @@
   }
 </script>
 
-<Page title="Drying" of={seen}>
+<Page title="Drying" of={seen} eager>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_17rem] lg:grid-rows-1">
   <section aria-label="A new load" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto {running ? 'max-md:order-3' : ''}">

@@ -13,7 +13,7 @@
   const whole = (ml: number) => Math.abs(ml).toLocaleString("en");
 </script>
 
-<h2 class="mt-8 text-[1.25rem]">Three schools, and where they differ</h2>
+<h2 class="mt-8 text-[1.25rem]">Three sizing methods, and where they differ</h2>
 <p class="caption max-w-3xl">
   Filled to the customary headspace, pressed where there is film, shut at sea level. <b class="text-ink">By the air</b> asks for the oxygen there is and a fifth more; <b class="text-ink">by container</b> looks at nothing but the size; <b class="text-ink">by container and kind</b> gives airy food more. More does no harm, less does: where a rule of thumb falls short it is in rust. It overshoots with dense food, and falls short where there is much air: light food in a large bag. The bar is what it asks for, the stroke across it the oxygen that is there, in mL.
 </p>

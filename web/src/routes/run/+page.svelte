@@ -54,9 +54,9 @@
     <div class="flex flex-1 flex-col lg:min-h-0">
       <header class="flex items-start gap-3 border-b-2 border-ink bg-cream px-3 pt-2.5 pb-1.5 sm:px-6">
         <Steps phase={view.phase} />
-        {#if on && view.phase !== "against the clock"}<button class="chip !text-[0.88rem]" onclick={() => (breaking = true)}>Break off …</button>{/if}
+        {#if on && view.phase !== "against the clock"}<button class="chip !text-[0.88rem]" onclick={() => (breaking = true)}>End early …</button>{/if}
       </header>
-      {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">The larder does not answer. Go on closing, and say so afterwards: the clock here goes on.</p>{/if}
+      {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.</p>{/if}
       {#if failed && view.phase !== "fill"}<p class="wrong px-6 pt-3 text-center text-[1.05rem]" role="alert">{failed}</p>{/if}
       <div class="flex min-h-0 flex-1 flex-col overflow-y-auto">
         {#if view.phase === "labels" || view.phase === "set out"}<Ready {run} {view} />
@@ -84,7 +84,7 @@
       <path d="M206 24V42L218 50" fill="none" stroke="var(--on-yolk)" stroke-width="3.500" stroke-linecap="round" />
     </svg>
     <h1 class="mt-3 text-[2rem]">Twenty frantic minutes, taken in hand</h1>
-    <p class="mt-2 text-[1.05rem]">Plan on the bench what you will pack, and put each on the run sheet. Then the run goes with you: labels, setting out, filling, and the clock from the moment packets are open.</p>
+    <p class="mt-2 text-[1.05rem]">Plan on the bench what you will pack, and put each on the run sheet. Then the run goes with you: labels, setting out, filling, and the clock from the moment absorbers are open.</p>
     <a class="do mt-5" href="/bench">To the bench</a>
   </section>
 {/snippet}
@@ -94,7 +94,7 @@
     <p class="text-lg leading-snug">{view.closed ? `The ${view.closed} that are closed stay packed.` : "Nothing is packed yet."} The others keep no number, and their labels are void: throw those away.</p>
     <div class="mt-5 flex flex-wrap gap-3">
       <button class="do" onclick={() => (breaking = false)}>Go on with it</button>
-      <button class="chip" disabled={run.busy} onclick={() => ((breaking = false), run.tell(ask(api.POST("/api/run/{number}/abandon", { params: { path: { number: view.number } } }))))}>Break it off</button>
+      <button class="chip" disabled={run.busy} onclick={() => ((breaking = false), run.tell(ask(api.POST("/api/run/{number}/abandon", { params: { path: { number: view.number } } }))))}>End it early</button>
     </div>
   {/if}
 </Sheet>

@@ -25,7 +25,7 @@
   const batch = $derived(view.batch);
   const count = $derived(batch ? Math.min(Math.max(1, wanted ?? batch.suggested), batch.waiting) : 0);
   const next = $derived(
-    clock ? view.containers.find((each) => each.n === clock.next) : view.phase === "close without packets" ? view.containers.find((each) => !each.closed && !each.packets) : undefined,
+    clock ? view.containers.find((each) => each.n === clock.next) : view.phase === "close without absorbers" ? view.containers.find((each) => !each.closed && !each.packets) : undefined,
   );
   const over = $derived(run.left <= 0);
   let across = $state(1280);
@@ -54,13 +54,13 @@
 <svelte:window bind:innerWidth={across} />
 
 {#if batch}
-  <section aria-label="Open the packets" class="mx-auto grid w-full max-w-5xl flex-1 content-center gap-x-12 gap-y-5 px-4 py-6 sm:px-6 md:grid-cols-[1fr_20rem]">
+  <section aria-label="Open the absorbers" class="mx-auto grid w-full max-w-5xl flex-1 content-center gap-x-12 gap-y-5 px-4 py-6 sm:px-6 md:grid-cols-[1fr_20rem]">
     <div>
       <h1 class="text-[2.2rem] sm:text-[2.8rem]">Ready? Then open.</h1>
       <p class="mt-2 text-[1.15rem] leading-snug">{batch.says}</p>
       <h2 class="head mt-5 font-sans">Take out; whatever is over goes straight into the jar, lid on</h2>
       <ul class="mt-1 border-t-2 border-ink">{#each batch.open as open (open)}<li class="border-b border-line py-2.5 font-name text-[1.35rem] font-extrabold">{open}</li>{/each}</ul>
-      <p class="mt-4 leading-snug">From here on there is no pause: packets drink the room's air, and after fifteen minutes they are not trusted any more. Look at the pink eye as you drop each one in.</p>
+      <p class="mt-4 leading-snug">From here on there is no pause: absorbers take the oxygen of the room's air, and after fifteen minutes they are not trusted any more. Look at the pink indicator as you drop each one in.</p>
     </div>
     <div class="content-center">
       <p class="head" id="for-how-many">For how many containers</p>
@@ -70,7 +70,7 @@
         <button class="chip !size-14 !text-2xl" aria-label="One more" disabled={count >= batch.waiting} onclick={() => (wanted = count + 1)}>+</button>
       </div>
       <p class="caption mt-1.5">of {batch.waiting} still open</p>
-      <button class="do mt-5 w-full !min-h-20 !text-[1.35rem]" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/open", { ...path, body: { count } })))}>Packets are open: start</button>
+      <button class="do mt-5 w-full !min-h-20 !text-[1.35rem]" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/open", { ...path, body: { count } })))}>Absorbers are open: start</button>
       {#if view.spares.length}<p class="caption mt-3">Waiting in the jar: {view.spares.join("; ")}</p>{/if}
     </div>
   </section>
@@ -88,7 +88,7 @@
           <button class="chip" onclick={() => (rings = true)}>Pause …</button>
         </div>
       {:else}
-        <h1 class="text-[2.2rem] sm:text-[2.8rem]">Close what takes no packet</h1>
+        <h1 class="text-[2.2rem] sm:text-[2.8rem]">Close what takes no absorber</h1>
         <p class="mt-2 text-[1.15rem] leading-snug">No clock runs for these: draw the air off, or screw the lid on, and wipe the rim first.</p>
         <p class="mt-3 text-[1.5rem] font-bold">{view.closed} of {view.containers.length} closed</p>
       {/if}
@@ -112,7 +112,7 @@
 {/if}
 
 <Sheet bind:open={rings} title="Let it ring">
-  <p class="text-lg leading-snug">There is no pause once packets are open. If you must go: put every packet that is out into the jar, at once, and screw the lid on. Leave the bags half-sealed as they are.</p>
+  <p class="text-lg leading-snug">There is no pause once absorbers are open. If you must go: put every absorber that is out into the jar, at once, and screw the lid on. Leave the bags half-sealed as they are.</p>
   <p class="mt-3 leading-snug">The clock stands then, and goes on where it stood when you open the jar again. What is closed is closed.</p>
   <div class="mt-5 flex flex-wrap gap-3">
     <button class="do" onclick={() => (rings = false)}>Go on closing</button>

@@ -21,7 +21,7 @@
       {#if view.spares.length}<li class="border-b border-line py-2.5"><b>Spares in the jar, lid on:</b> {view.spares.join("; ")}. They are worth less than their rating now; the next run counts on what is left.</li>{/if}
     {/if}
     {#each places as [place, each] (place)}<li class="border-b border-line py-2.5"><b>{inRows(each?.map((one) => one.number) ?? [])}</b> to {place}.</li>{/each}
-    {#each late as each (each.n)}<li class="border-b border-line py-2.5 text-rust"><b>Number {each.number}</b> was closed late: look at its eye first tomorrow.</li>{/each}
+    {#each late as each (each.n)}<li class="border-b border-line py-2.5 text-rust"><b>Number {each.number}</b> was closed late: look at its indicator first tomorrow.</li>{/each}
     {#each noted as each (each.n)}<li class="border-b border-line py-2.5"><b>Number {each.number}:</b> {each.note}.</li>{/each}
     <li class="border-b border-line py-2.5">In 24 hours and in 7 days <b>Rounds</b> asks how they feel: firm, loose, puffed.</li>
   </ul>

@@ -33,7 +33,7 @@
         <p class="head">Number {next.number}, {next.container}</p>
         <h1 class="text-[clamp(2.4rem,9vw,5.2rem)] leading-none whitespace-nowrap">{next.planned}</h1>
         <p class="mt-1 text-[1.35rem] font-semibold">{next.food}</p>
-        <p class="caption mt-2">{film ? "Tap it down, wipe the film at the seal, then seal two thirds of the mouth: the rest waits for the packet." : "Tap it down and wipe the rim. The lid waits for the packet."}</p>
+        <p class="caption mt-2">{film ? "Tap it down, wipe the film at the seal, then seal two thirds of the mouth: the rest waits for the absorber." : "Tap it down and wipe the rim. The lid waits for the absorber."}</p>
         {#if last}<p class="mt-3 text-[0.98rem] font-semibold">Number {last.number} holds {last.filled}{last.off ? `, ${last.off}` : ""}.</p>{/if}
       </div>
     </div>

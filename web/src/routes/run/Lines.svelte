@@ -18,7 +18,7 @@
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
   <section aria-label="On the sheet" class="min-w-0 px-4 pt-5 pb-6 sm:px-6 lg:overflow-y-auto">
     <h1 class="text-[2rem]">{count} to pack in one go</h1>
-    <p class="caption">Everything for one heat of the iron and one opening of packets goes on one sheet.</p>
+    <p class="caption">Everything for one heat of the iron and one opening of absorbers goes on one sheet.</p>
     <ul class="mt-3 border-t-2 border-ink">
       {#each view.lines as line (line.number)}
         {@const scale = 84 / tallest}
@@ -42,17 +42,17 @@
   </section>
 
   <aside aria-label="Before it begins" class="border-line px-4 pt-5 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
-    <h2 class="text-[1.35rem]">Packets</h2>
+    <h2 class="text-[1.35rem]">Absorbers</h2>
     {#if view.packs.length}
       <p class="caption">Allotted over the whole run: never less than needed, least waste, fewest packs opened.</p>
       <ul class="mt-1.5 border-t-2 border-ink">{#each view.packs as pack (pack)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}</ul>
     {:else if !refused}
-      <p class="caption mt-1">No packets are written down under <a class="underline" href="/supplies">Supplies</a>, so they are those of the bench. Once they are, the sheet says which packs to open and what to buy.</p>
+      <p class="caption mt-1">No absorbers are counted under <a class="underline" href="/supplies">Supplies</a>, so they are those of the bench. Once they are, the sheet says which packs to open and what to buy.</p>
     {/if}
     {#if view.buy.length}<p class="mt-3 font-bold text-rust">Buy first: {view.buy.join(", ")}</p><a class="chip mt-2" href="/supplies">They are here: to Supplies</a>{/if}
     {#each view.short as short (short)}<p class="mt-3 font-semibold text-rust">{short}</p>{/each}
     {#if refused}<p class="wrong mt-3" role="alert">{refused}</p>{/if}
     <button class="do mt-6 w-full" disabled={run.busy || !!view.buy.length || !!view.wrong} onclick={() => run.tell(ask(api.POST("/api/run/{number}/begin", path)))}>Begin</button>
-    <p class="caption mt-3">Beginning gives each container its number, so that labels can be printed. The screen is the run's then, until it is done or broken off.</p>
+    <p class="caption mt-3">Beginning gives each container its number, so that labels can be printed. The screen is the run's then, until it is done or ended early.</p>
   </aside>
 </div>

@@ -19,7 +19,7 @@
   <section aria-label="Labels" class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-6 px-4 py-6 sm:px-6 md:grid-cols-[1fr_19rem]">
     <div>
       <h1 class="text-[2.2rem] sm:text-[2.8rem]">Labels first</h1>
-      <p class="mt-2 text-[1.15rem] leading-snug">A full bag does not take a pen, and once packets are open nobody has a hand free. Print {view.containers.length === 1 ? `number ${first}` : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.</p>
+      <p class="mt-2 text-[1.15rem] leading-snug">A full bag does not take a pen, and once absorbers are open nobody has a hand free. Print {view.containers.length === 1 ? `number ${first}` : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.</p>
       {#each view.cautions as caution (caution)}<p class="wrong mt-3">{caution}</p>{/each}
       <div class="mt-6 flex flex-wrap gap-4">
         <button class="do" onclick={() => (printing = true)}>Print {view.containers.length} label{view.containers.length === 1 ? "" : "s"} …</button>
@@ -43,7 +43,7 @@
   <section aria-label="Set out" class="mx-auto grid w-full max-w-5xl flex-1 content-center gap-x-12 gap-y-5 px-4 py-5 sm:px-6 md:grid-cols-[15rem_1fr]">
     <div>
       <h1 class="text-[2.2rem] sm:text-[2.6rem]">Set everything out</h1>
-      <p class="mt-2 leading-snug">Nothing is looked for once packets are open. Tick what lies within reach.</p>
+      <p class="mt-2 leading-snug">Nothing is looked for once absorbers are open. Tick what lies within reach.</p>
       <button class="do mt-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/set-out", path)))}>{missing ? "It is all here" : "All is ready"}</button>
       {#if missing && missing < view.ready.length}<p class="caption mt-3">{missing} not ticked yet</p>{/if}
     </div>

@@ -8,7 +8,7 @@
     ["Labels", ["labels"]],
     ["Set out", ["set out"]],
     ["Fill", ["fill"]],
-    ["Close", ["close without packets", "open the packets", "against the clock"]],
+    ["Close", ["close without absorbers", "open the absorbers", "against the clock"]],
     ["Put away", ["put away", "done"]],
   ];
   const at = $derived(STEPS.findIndex(([, phases]) => phases.includes(phase)));

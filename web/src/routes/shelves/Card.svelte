@@ -26,7 +26,7 @@
     onpick: (number: number) => void;
   } = $props();
 
-  const WHYS = ["Puffed up", "Smells or looks wrong", "Insects in it", "Damp got in", "Too old"];
+  const WHYS = ["Puffed up", "Smells or looks wrong", "Insects in it", "Moisture got in", "Too old"];
 
   let card = $state<Schemas["Card"]>();
   let missing = $state("");
@@ -135,7 +135,7 @@
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-[0.97rem]">
-      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["Packets", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
+      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
         <div class="flex justify-between gap-4 py-1.5"><dt class="text-soft">{label}</dt><dd class="text-right font-semibold">{value}</dd></div>
       {/each}
     </dl>
@@ -180,7 +180,7 @@
 
 <Sheet bind:open={throwing} title="Throw out number {number}">
   <form class="grid gap-4" onsubmit={throwOut} novalidate>
-    <p>When in doubt, throw it out. It leaves the shelves; its story stays in the journal, and Undo brings it back.</p>
+    <p>When in doubt, throw it out. It leaves the shelves; its history stays in the journal, and Undo brings it back.</p>
     <div>
       <p class="head">Why?</p>
       <div class="mt-1 mb-2 flex flex-wrap gap-2">

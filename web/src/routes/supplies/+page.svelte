@@ -21,7 +21,7 @@
   let chosen = $state<Schemas["Supply"]>();
   let open = $state(false);
 
-  const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorber packets", "bottles and cans": "Bottles and cans" };
+  const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorbers", "bottles and cans": "Bottles and cans" };
   const groups = $derived(
     Object.entries(Object.groupBy(view?.supplies ?? [], (each) => each.sort)).map(([sort, each]) => ({
       title: TITLES[sort as Schemas["Sort"]] ?? sort.slice(0, 1).toUpperCase() + sort.slice(1),
@@ -68,7 +68,7 @@
             <path d="M176 112V62Q176 54 184 54H206Q214 54 214 62V112Z" fill="var(--glass)" stroke="var(--ink)" stroke-width="2.200" /><rect x="180" y="44" width="30" height="11" rx="3" fill="var(--yolk)" stroke="var(--ink)" stroke-width="1.800" />
           </svg>
           <h1 class="mt-3 text-[2rem]">What is there to pack with?</h1>
-          <p class="mt-2 text-[1.05rem]">Write down your packets, bags, jars and pails once. Runs then take from them, share packets out with the least waste, keep the spares, and say what runs low.</p>
+          <p class="mt-2 text-[1.05rem]">Add your absorbers, bags, jars and pails once. Runs then take from them, allot absorbers with the least waste, keep the spares, and say what runs low.</p>
         </div>
       {/if}
     </section>

@@ -84,7 +84,7 @@
       {@render part("gel", "Saturated desiccant", () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))), gelFields, "full of water", !!gel.trim())}
     {/if}
     {#if lids}
-      <p class="text-[0.95rem] leading-snug">Runs take those used before first, and keep the new ones. Used lids close dry food, with a packet or by vacuum, for as long as they hold: one that can be lifted with the fingers is done with. <b>Never a used lid for canning.</b></p>
+      <p class="text-[0.95rem] leading-snug">Runs take those used before first, and keep the new ones. Used lids close dry food, with an absorber or by vacuum, for as long as they hold: one that can be lifted with the fingers is done with. <b>Never a used lid for canning.</b></p>
     {/if}
     {#if supply.dry_again}<p class="-mt-2 text-[0.95rem] leading-snug">{supply.dry_again}</p>{/if}
     {#snippet saidFields()}
@@ -93,6 +93,6 @@
       <div class="w-full"><Field label="Details" name="note" bind:value={said.note} wrong={where === "said" ? wrong : {}} placeholder="where it lies, how hot the iron must be" /></div>
     {/snippet}
     {@render part("said", "What is said of it", () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: whole(said.low), cost: said.cost, note: said.note } }))), saidFields, "Save", true)}
-    <div class="border-t border-line pt-3"><button class="chip !border-rust !text-rust" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Strike it out</button></div>
+    <div class="border-t border-line pt-3"><button class="chip !border-rust !text-rust" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Remove it</button></div>
   </div>
 </Sheet>

@@ -58,7 +58,7 @@
 <form onsubmit={add} novalidate class="grid gap-3">
   <div>
     <label class="head block" for="supply-sort">What is it?</label>
-    <select id="supply-sort" class="field mt-1" value={sort} onchange={(event) => pick(event.currentTarget.value as Sort)}>{#each SORTS as each (each)}<option value={each}>{each === "packets" ? "absorber packets" : each}</option>{/each}</select>
+    <select id="supply-sort" class="field mt-1" value={sort} onchange={(event) => pick(event.currentTarget.value as Sort)}>{#each SORTS as each (each)}<option value={each}>{each === "packets" ? "absorbers" : each}</option>{/each}</select>
   </div>
   {#if sort === "packets"}
     <div class="grid grid-cols-2 items-end gap-2">

@@ -45,7 +45,7 @@
   const hours = $derived(bars.reduce((sum, bar) => sum + bar.hours, 0));
 </script>
 
-<Page title="Freeze dryer" of={seen}>
+<Page title="Freeze dryer" of={seen} eager>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
   <section aria-label="What goes in" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto">
@@ -121,7 +121,7 @@
             </div>
           </div>
         {/if}
-        <p class="mt-4 leading-snug">Then close it up <b>within {plan.pack_within}</b>: in this room ({plan.room}) it drinks a point of moisture in that time. Bags, packets and iron are ready before the door opens.</p>
+        <p class="mt-4 leading-snug">Then close it up <b>within {plan.pack_within}</b>: in this room ({plan.room}) it absorbs a point of moisture in that time. Bags, absorbers and iron are ready before the door opens.</p>
         {#if plan.findings.length}<div class="mt-4"><Findings findings={plan.findings} /></div>{/if}
         <button class="do mt-5" disabled={bad || plan.stopped} onclick={start}>The door is closed</button>
       </div>

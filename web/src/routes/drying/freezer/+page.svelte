@@ -34,7 +34,7 @@
   }
 </script>
 
-<Page title="Freezer" of={seen}>
+<Page title="Freezer" of={seen} eager>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
   <section aria-label="What goes in" class="border-line px-4 pt-4 pb-5 sm:px-6 md:border-r lg:overflow-y-auto">

@@ -38,8 +38,8 @@
             </g>
             <path d="M38 62C28 78 28 100 38 116M162 62C172 78 172 100 162 116" fill="none" stroke="var(--yolk)" stroke-width="5" stroke-linecap="round" />
           </svg>
-          <h2 class="mt-3 text-[1.7rem]">A jar proves it dry</h2>
-          <p class="mt-2 text-[1.05rem]">Food from the dryer is never quite even. A few days in a jar, part-full and shaken daily, even it out, and show what is still damp before it is shut away for a year.</p>
+          <h1 class="mt-3 text-[1.7rem]">A jar proves it dry</h1>
+          <p class="mt-2 text-[1.05rem]">Food from the dryer is never quite even. A few days in a jar, part-full and shaken daily, even it out, and show what is still moist before it is shut away for a year.</p>
         </div>
       {/if}
     </section>
@@ -60,8 +60,8 @@
         <p class="head">How it is done</p>
         <ul class="mt-1 grid gap-2 text-[0.95rem] leading-snug">
           <li><b>Two thirds full at the most</b>, so that the pieces move.</li>
-          <li><b>Nothing else in it</b>: not yesterday's lot, not another food. One damp piece would wet them all.</li>
-          <li><b>No desiccant.</b> It would drink the very water you are looking for, and the clump would come a month later.</li>
+          <li><b>Nothing else in it</b>: not yesterday's lot, not another food. One moist piece would wet them all.</li>
+          <li><b>No desiccant.</b> It would take up the very water you are looking for, and the clump would come a month later.</li>
           <li><b>Anything but free</b> goes back to the dryer, and the count starts again.</li>
           <li><b>Mould?</b> Throw all of it out; drying does not save it.</li>
         </ul>

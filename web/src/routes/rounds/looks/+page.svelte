@@ -56,10 +56,10 @@
 {#if due}
   <Patterns foods={due} scale={0.6} />
   <div class="flex flex-1 flex-col lg:min-h-0">
-    <section aria-label="To look over" class="mx-auto w-full max-w-5xl flex-1 px-4 pt-5 pb-6 sm:px-6 lg:overflow-y-auto">
+    <section aria-label="To check" class="mx-auto w-full max-w-5xl flex-1 px-4 pt-5 pb-6 sm:px-6 lg:overflow-y-auto">
       <a class="caption inline-flex min-h-11 items-center font-semibold underline" href="/rounds">Back to the rounds</a>
-      <h1 class="text-[2rem]">{due.length ? "Press each one" : looked.length ? "All looked over" : "Nothing to look over today"}</h1>
-      <p class="caption max-w-2xl">After a day and after a week: a firm bag holds, a loose one may, one that swells is thrown out unopened. Where the pill's eye can be seen, pink is good, blue or grey has met oxygen.</p>
+      <h1 class="text-[2rem]">{due.length ? "Press each one" : looked.length ? "All checked" : "Nothing to check today"}</h1>
+      <p class="caption max-w-2xl">After a day and after a week: a firm bag holds, a loose one may, one that swells is thrown out unopened. Where the indicator can be seen, pink is good; blue, grey or purple has met oxygen.</p>
       {#if failed}<p class="wrong mt-2" role="alert">{failed}</p>{/if}
       {#each wrongs as each (each.number)}
         <article class="mt-4 rounded-xl border-2 border-rust p-4" aria-label="Number {each.number}">

@@ -61,7 +61,7 @@
       </p>
     {:else}
       <p class="mx-auto mt-3 max-w-xl text-center text-[1.05rem]">
-        A name or a role and a birth year are enough. What each of you needs in a day follows, with the sum on show, and all days and person-days are reckoned with it.
+        A name or a role and a birth year are enough. What each of you needs in a day follows, with the sum on show, and all days and person-days are calculated with it.
       </p>
     {/if}
     </div>

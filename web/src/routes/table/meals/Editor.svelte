@@ -167,7 +167,7 @@
       <Bowl {layers} />
       <div class="lg:text-center" aria-live="polite">
         <p class="font-name text-[1.6rem] leading-tight font-extrabold">{read?.kcal_per_eater_text ?? "0"} kcal</p>
-        <p class="caption">for each eater, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
+        <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
       </div>
       <div class="mt-4 grid gap-3 max-lg:col-span-2 max-lg:grid-cols-2">
         <Stepper label="Serves" unit={meal.eaters === 1 ? "person" : "people"} bind:value={meal.eaters as number} least={1} wrong={wrong.eaters?.message} onchange={reread} />

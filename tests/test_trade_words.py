@@ -1,0 +1,70 @@
+"""What a person reads says the trade's words: none of those that were replaced by them comes back."""
+
+import ast
+import re
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parents[1]
+NOT = {
+    "reckoned": r"\breckon(s|ed|ing)?\b",
+    "struck out": r"\b(struck|strike) (it )?out\b",
+    "looked over": r"\blook(ed|s)? (it|them|these)? ?over\b",
+    "thought-up": r"\bthought-up\b",
+    "drinks": r"\b(drinks?|drunk|drank)\b(?! of)",
+    "school": r"\bschools?\b",
+    "guards": r"\bguards? (closed|open)\b",
+    "eye of an absorber": r"\b(pink|grey|the|its|pill's) eye\b",
+    "damp food": r"\b(damp piece|still damp|damp got in|damp is still|enough damp|the damp)\b",
+    "packets for absorbers": r"\b(no|the|all|more|enough|your|fresh|closed) packets?\b(?! (of|from|with))",
+    "take back": r"\btake(s|n)? (it |them |that )?back\b",
+    "break off": r"\b(break|broke|broken) (it |the run )?off\b",
+    "slip of the pen": r"\bslip of the pen\b",
+    "still to come": r"\bis still to come\b",
+    "damp enough": r"\bdamp enough\b",
+}
+"""Words of the *not* column, as they stand in a sentence."""
+
+
+def _sentences_in_python() -> Iterator[tuple[str, str]]:
+    for file in sorted((ROOT / "yellow_larder").rglob("*.py")):
+        tree = ast.parse(file.read_text(encoding="utf-8"))
+        texts = {
+            id(node.value)
+            for node in ast.walk(tree)
+            if isinstance(node, ast.Expr) and isinstance(node.value, ast.Constant)
+        }
+        said = (node for node in ast.walk(tree) if isinstance(node, ast.Constant) and id(node) not in texts)
+        for node in said:
+            if isinstance(node.value, str) and node.value.count(" ") >= 2:
+                yield f"{file.relative_to(ROOT)}:{node.lineno}", node.value
+
+
+def _sentences_on_screen() -> Iterator[tuple[str, str]]:
+    for file in sorted((ROOT / "web" / "src").rglob("*.svelte")):
+        source = re.sub(r"<!--.*?-->|<style>.*?</style>", "", file.read_text(encoding="utf-8"), flags=re.DOTALL)
+        script = re.search(r"<script.*?</script>", source, flags=re.DOTALL)
+        markup = source.replace(script[0], "") if script else source
+        for text in re.findall(r">([^<>{}]{6,})<", markup):
+            yield str(file.relative_to(ROOT)), text
+        code = re.sub(r"^\s*(//|/?\*).*$", "", script[0], flags=re.MULTILINE) if script else ""
+        for text in re.findall(r'"([^"\n]{6,})"', code + " ".join(re.findall(r"\{.*?\}", markup))):
+            if text.count(" ") >= 2 and not re.search(r"[{}]|===|=>", text):
+                yield str(file.relative_to(ROOT)), text
+
+
+@pytest.mark.parametrize("word", NOT)
+def test_a_word_that_was_replaced_stays_so(word: str) -> None:
+    found = [
+        f"{where}: {text.strip()[:90]}"
+        for where, text in (*_sentences_in_python(), *_sentences_on_screen())
+        if re.search(NOT[word], text, re.IGNORECASE)
+    ]
+    assert found == []
+
+
+def test_there_is_enough_to_look_at() -> None:
+    assert sum(1 for _ in _sentences_in_python()) > 700
+    assert sum(1 for _ in _sentences_on_screen()) > 300
