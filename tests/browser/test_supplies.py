@@ -130,5 +130,5 @@ def test_a_bench_that_takes_more_than_there_is_says_so(page: Page, served: Here)
 def test_without_packets_written_down_the_bench_says_where(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_role("button", name="From stock").click()
-    page.get_by_role("link", name="Write down what there is").click()
+    page.get_by_role("link", name="Add supplies").click()
     expect(page.get_by_role("heading", name="What is there to pack with?")).to_be_visible()

@@ -35,7 +35,7 @@ from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.shelves.shelves import shelves
-from yellow_larder.features.supplies.supplies import see_supplies
+from yellow_larder.features.supplies.view import see_supplies
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.events import read_event, type_of, written

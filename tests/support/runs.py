@@ -8,12 +8,8 @@ from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import Clock as Running
 from yellow_larder.features.run.view import RunView, see_run
 from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.supplies import (
-    NewSupply,
-    Supply,
-    add_supply,
-    see_supplies,
-)
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply
+from yellow_larder.features.supplies.view import Supply, see_supplies
 
 BARLEY = Ask(line="10 kg pearl barley")
 

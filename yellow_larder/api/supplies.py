@@ -10,7 +10,8 @@ from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.supplies import supplies
-from yellow_larder.features.supplies.supplies import NewSupply, SuppliesView
+from yellow_larder.features.supplies.supplies import NewSupply
+from yellow_larder.features.supplies.view import SuppliesView, see_supplies
 
 router = larder_router(prefix="/supplies", tags=["supplies"], responses=REFUSALS)
 
@@ -18,7 +19,7 @@ router = larder_router(prefix="/supplies", tags=["supplies"], responses=REFUSALS
 @router.get("")
 def see(larder: TheLarder) -> SuppliesView:
     """Everything there is to pack with."""
-    return supplies.see_supplies(larder)
+    return see_supplies(larder)
 
 
 @router.post("", status_code=201)

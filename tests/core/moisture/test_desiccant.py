@@ -21,8 +21,9 @@ from yellow_larder.core.moisture import (
     gel_holds_pct,
     standard_units,
 )
-from yellow_larder.reference import foods, vapor_walls
+from yellow_larder.reference import foods
 from yellow_larder.reference.drying import isotherm_of
+from yellow_larder.reference.walls import vapor_walls
 
 LEEKS = Gab(7, 8, 0.95, 4)
 WHEAT = Henderson(2.3007e-5, 2.2857, 55.815)

@@ -13,7 +13,8 @@ from yellow_larder.features.rounds.rounds import When, rounds
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.supplies import NewSupply, add_supply, see_supplies
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply
+from yellow_larder.features.supplies.view import see_supplies
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.errors import Refused
 

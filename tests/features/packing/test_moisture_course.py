@@ -15,7 +15,8 @@ from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.supplies import NewSupply, add_supply, see_supplies
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply
+from yellow_larder.features.supplies.view import see_supplies
 from yellow_larder.words.errors import Refused
 
 LEEKS = Ask(line="150 g dried leeks", container="jar-quart", closing=Closing.LID, horizon_years=1, moisture=6)

@@ -17,7 +17,8 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Pull, Sizing
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, forget_supply, see_supplies
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, forget_supply
+from yellow_larder.features.supplies.view import see_supplies
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 

@@ -1,6 +1,5 @@
 from __future__ import annotations
 
-from dataclasses import replace
 from datetime import timedelta
 from pathlib import Path
 
@@ -26,12 +25,9 @@ from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.shelves import shelves
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
-    NewSupply,
-    add_supply,
     count_supply,
     forget_supply,
     more_of,
-    put_spares,
 )
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
@@ -273,35 +269,6 @@ def test_filling_is_weighed(larder: Larder) -> None:
     assert seen(larder).containers[0].off == "over by 100 g"
 
 
-def test_there_must_be_packets_before_it_begins(larder: Larder) -> None:
-    packets = add_supply(larder, NewSupply(sort=Sort.PACKETS, key="500", count=0, per_pack=5))
-    number = steps.add_line(larder, BARLEY)
-    steps.add_line(larder, LENTILS)
-    assert seen(larder).buy == ["2 packs of 5 × 500 mL"]
-    with pytest.raises(Refused, match="buy what the sheet says"):
-        steps.begin(larder, number)
-    more_of(larder, packets, 1)
-    put_spares(larder, packets, 2, 5)
-    # Seven at hand for six, and two of them spares of which one alone still does for lentils.
-    assert seen(larder).buy == []
-    steps.begin(larder, number)
-    assert see_run(larder) is not None
-
-
-def test_packets_too_small_for_it_are_said_on_the_sheet(larder: Larder) -> None:
-    add_supply(larder, NewSupply(sort=Sort.PACKETS, key="20", count=1, per_pack=5))
-    number = steps.add_line(larder, Ask(line="20 kg pearl barley", container="pail-5-gallon", closing=Closing.ABSORBER))
-    with pytest.raises(Refused):
-        steps.begin(larder, number)
-    assert seen(larder).buy or seen(larder).wrong
-
-
-def test_bags_that_are_short_are_said(larder: Larder) -> None:
-    stock(larder, bags=3)
-    steps.add_line(larder, BARLEY)
-    assert seen(larder).short == ["4 × 1 gal foil bag, and 3 in your supplies"]
-
-
 def test_packets_gone_in_mid_run(larder: Larder, clock: Clock) -> None:
     """Packets that somebody used for something else meanwhile: it says so, and the run goes on once there are more."""
     stock(larder, packs=1)
@@ -317,24 +284,6 @@ def test_packets_gone_in_mid_run(larder: Larder, clock: Clock) -> None:
     assert kept(larder) == [1]
 
 
-def test_one_run_at_a_time(larder: Larder) -> None:
-    number = filled(larder, LENTILS)
-    with pytest.raises(Refused, match="A run is on"):
-        steps.add_line(larder, BARLEY)
-    for act in (steps.begin, steps.labelled, steps.set_out, steps.fill_rest, steps.put_back, steps.finish):
-        with pytest.raises(Refused, match="another screen may have been ahead"):
-            act(larder, number)
-    steps.open_packets(larder, number)
-    with pytest.raises(Refused, match="put them back into the jar first"):
-        steps.abandon(larder, number)
-    steps.put_back(larder, number)
-    steps.abandon(larder, number)
-    assert see_run(larder) is None
-    assert steps.add_line(larder, BARLEY) == number + 1
-    with pytest.raises(NotThere):
-        see_that_run(larder, 99)
-
-
 def test_numbers_that_were_printed_are_not_given_twice(larder: Larder) -> None:
     number = steps.add_line(larder, LENTILS)
     steps.begin(larder, number)
@@ -345,16 +294,6 @@ def test_numbers_that_were_printed_are_not_given_twice(larder: Larder) -> None:
     again = steps.add_line(larder, LENTILS)
     steps.begin(larder, again)
     assert [each.number for each in seen(larder).containers] == [4, 5]
-
-
-def test_a_stop_goes_on_the_sheet_only_with_its_reason(larder: Larder) -> None:
-    sugar = Ask(line="2 kg white sugar", closing=Closing.ABSORBER)
-    with pytest.raises(Refused):
-        steps.add_line(larder, sugar)
-    number = steps.add_line(larder, replace(sugar, against="a trial till May"))
-    assert seen(larder).lines[0].stop
-    steps.begin(larder, number)
-    assert any("a trial till May" in each for each in seen(larder).cautions)
 
 
 def test_the_pace_of_the_last_run_is_what_is_usual(larder: Larder, clock: Clock) -> None:
@@ -370,25 +309,6 @@ def test_the_pace_of_the_last_run_is_what_is_usual(larder: Larder, clock: Clock)
     # By hand: four fifths of fifteen minutes are 720 s, at 90 s each.
     assert batch.each_s == 90
     assert "8 are closed" in batch.says
-
-
-def test_too_much_for_one_day(larder: Larder) -> None:
-    for _ in range(12):
-        steps.add_line(larder, Ask(line="1 kg pearl barley"))
-    with pytest.raises(Refused, match="12 lines"):
-        steps.add_line(larder, LENTILS)
-
-
-def test_all_that_was_proposed_goes_on_the_sheet_or_nothing(larder: Larder) -> None:
-    with pytest.raises(Refused):
-        steps.add_lines(larder, [BARLEY, replace(LENTILS, container="hat")])
-    assert see_run(larder) is None
-    steps.add_lines(larder, [BARLEY, LENTILS])
-    shown = see_run(larder)
-    assert shown is not None
-    assert len(shown.lines) == 2
-    take_back(larder)
-    assert see_run(larder) is None
 
 
 def test_taking_the_last_one_back_never_takes_back_what_another_screen_did(larder: Larder) -> None:

@@ -18,7 +18,8 @@ from yellow_larder.features.shelves.inspection import Felt, empty_out, look_over
 from yellow_larder.features.shelves.shelves import throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import Stock
-from yellow_larder.features.supplies.supplies import NewSupply, Supply, add_supply, count_supply, see_supplies
+from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply
+from yellow_larder.features.supplies.view import Supply, see_supplies
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
 

@@ -14,17 +14,16 @@ from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.supplies.supplies import (
     NewSupply,
-    Supply,
     add_supply,
     count_supply,
     cut_down,
     forget_supply,
     more_of,
     put_spares,
-    see_supplies,
     set_supply,
     spend_desiccant,
 )
+from yellow_larder.features.supplies.view import Supply, see_supplies
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units

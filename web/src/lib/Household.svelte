@@ -1,5 +1,6 @@
 <!-- Who eats here, the room they pack in, and how they like to see things. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import { api, ask, basedOn, type Schemas, type Wrong } from "./api/client";
   import Conflict from "./Conflict.svelte";
   import Degrees from "./Degrees.svelte";
@@ -120,7 +121,7 @@
       </div>
       {#if eating?.named}
         <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
-          <p><b>{eating.people} eat here</b>, {Math.round(eating.kcal_day).toLocaleString("en")} kcal a day together.</p>
+          <p><b>{eating.people} eat here</b>, {whole(eating.kcal_day)} kcal a day together.</p>
           <a class="chip" href="/table/eaters" onclick={() => (open = false)}>Who eats</a>
         </div>
       {:else}

@@ -1,4 +1,5 @@
 // Two people changed one record: what each of them wrote where they differ, in the words of the fields.
+import { exact } from "./format/numbers";
 
 export interface Difference {
   field: string;
@@ -11,7 +12,7 @@ const say = (value: unknown): string => {
   if (value === null || value === undefined || value === "") return "nothing";
   if (Array.isArray(value)) return value.map(say).join(", ") || "none";
   if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "number") return value.toLocaleString("en", { maximumFractionDigits: 2 });
+  if (typeof value === "number") return exact(value);
   return String(value);
 };
 

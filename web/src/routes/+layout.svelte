@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { few } from "$lib/format/numbers";
   import "../app.css";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
@@ -25,7 +26,7 @@
   );
   const places = $derived([
     { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} to do` : "all done") : "…" },
-    { href: "/table", name: "Table", figure: larder.overview ? `${days < 10 ? days.toFixed(1) : Math.round(days).toLocaleString("en")} days` : "…" },
+    { href: "/table", name: "Table", figure: larder.overview ? `${few(days)} days` : "…" },
     { href: "/drying", name: "Drying", figure: busy || "dryers" },
     { href: "/bench", name: "Bench", figure: larder.onBench || "empty" },
     { href: "/run", name: "Run", figure: larder.overview ? larder.overview.running || "no run" : "…" },
@@ -62,18 +63,18 @@
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
   {#if !larder.whole}
-  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-lg:flex-wrap md:max-lg:justify-between lg:gap-x-6">
+  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-xl:flex-wrap md:max-xl:justify-between lg:gap-x-6">
     <a href="/rounds" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
-    <nav aria-label="Places" class="flex min-w-0 flex-1 md:max-lg:order-last md:max-lg:w-full md:max-lg:flex-none md:max-lg:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
+    <nav aria-label="Places" class="flex min-w-0 flex-1 md:max-xl:order-last md:max-xl:w-full md:max-xl:flex-none md:max-xl:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
       {#each places as place (place.href)}
         {@const on = here.startsWith(place.href)}
         <a
           href={place.href}
           aria-current={on ? "page" : undefined}
           class={[
-            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 md:max-lg:px-2 md:max-lg:pt-2 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
+            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 md:max-xl:px-2 md:max-xl:pt-2 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
             on
               ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
               : "border-2 border-b-0 border-transparent hover:underline",

@@ -29,7 +29,6 @@ from yellow_larder.reference import (
     DAYS_PER_YEAR,
     KitchenMeasure,
     Thermal,
-    WallRange,
     bodies,
     containers,
     foods,
@@ -37,8 +36,6 @@ from yellow_larder.reference import (
     life_classes,
     lives,
     thermal,
-    vapor_walls,
-    walls,
 )
 from yellow_larder.reference.drying import (
     FreezeDryer,
@@ -50,6 +47,7 @@ from yellow_larder.reference.drying import (
     powder_rows,
     produce,
 )
+from yellow_larder.reference.walls import WallRange, vapor_walls, walls
 from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_thickness
 
 

@@ -12,7 +12,7 @@ from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course, spoilt
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, TESTED_KPA, Spoils, Texture, gel_for_g, standard_units
 from yellow_larder.features.packing.plan import DampInside, DampPoint
-from yellow_larder.reference import walls
+from yellow_larder.reference.walls import walls
 
 _MOST_PACKETS = 12
 """More packets of gel than this in one container is a wrong container. Source: our judgement."""

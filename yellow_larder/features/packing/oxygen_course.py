@@ -11,7 +11,7 @@ from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course
 from yellow_larder.features.packing.plan import AirInside, OxygenPoint
-from yellow_larder.reference import walls
+from yellow_larder.reference.walls import walls
 
 _DAYS = np.geomspace(1 / 24, 40 * DAYS_PER_YEAR, 72)
 _LONGEST_YEARS = 40

@@ -13,8 +13,9 @@ from yellow_larder.features.packages.events import Closed
 from yellow_larder.features.packages.state import Package as StoredPackage
 from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
 from yellow_larder.journal.events import from_json
-from yellow_larder.reference import life_classes, lives_of, walls_of
+from yellow_larder.reference import life_classes, lives_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
+from yellow_larder.reference.walls import walls_of
 
 OPENINGS_A_DAY = {Opened.NEVER: 0.0, Opened.WEEKLY: 1 / 7, Opened.DAILY: 1.0}
 

@@ -19,7 +19,7 @@ from yellow_larder.features.planning.master_list import in_store
 from yellow_larder.features.rounds.rounds import due_now
 from yellow_larder.features.run.record import RunPhase, current
 from yellow_larder.features.supplies.state import SupplyRecord
-from yellow_larder.features.supplies.supplies import low_supplies
+from yellow_larder.features.supplies.view import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 

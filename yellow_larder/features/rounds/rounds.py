@@ -33,7 +33,7 @@ from yellow_larder.features.packages.text import say_trouble
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
 from yellow_larder.features.shelves.inspection import packages_to_see_to
 from yellow_larder.features.supplies.state import SupplyRecord
-from yellow_larder.features.supplies.supplies import low_supplies
+from yellow_larder.features.supplies.view import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.dates import say_day

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import replace
 from datetime import datetime, timedelta
 
 from sqlalchemy.orm import Session
@@ -19,11 +18,11 @@ from yellow_larder.features.packages.events import PackagePacked
 from yellow_larder.features.packing.pack import check_lot_holds, off_the_lot, stop_overridden
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.run.draws import draws_for, held_after, with_back
 from yellow_larder.features.run.events import (
     ContainerClosed,
     Fill,
     Filled,
-    HeldPackets,
     LineAdded,
     LineRemoved,
     PacketsOpened,
@@ -37,7 +36,7 @@ from yellow_larder.features.run.record import Run, RunPhase, current, is_over, t
 from yellow_larder.features.run.run_sheet import MOST_CONTAINERS, MOST_LINES, lay_out, sheet_of, weighed
 from yellow_larder.features.run.state import Container
 from yellow_larder.features.supplies.events import SupplyUsed
-from yellow_larder.features.supplies.stock import EXTRAS_MINUTES, Stock, spares_act
+from yellow_larder.features.supplies.stock import Stock, spares_act
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.words.errors import NotThere, Refused
@@ -191,18 +190,6 @@ def fill_rest(larder: Larder, number: int) -> None:
         )
 
 
-@dataclass(frozen=True, slots=True)
-class Draw:
-    """Packets that an opening takes: from the jar of this run, from stock's spares, from fresh packs."""
-
-    supply: int
-    size_ml: int
-    from_held: int
-    from_spares: int
-    packs: int
-    extras: int
-
-
 def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
     """The packets are opened: the clock starts.
 
@@ -231,7 +218,7 @@ def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
             containers=tuple(chosen),
             before_min=max((held[draw.supply].minutes for draw in draws if draw.from_held), default=0.0),
             usual_s=usual,
-            held=_held_after(run, draws),
+            held=held_after(run, draws),
         )
         acts = [log.Act(number, opened)]
         acts += [
@@ -240,57 +227,6 @@ def open_packets(larder: Larder, number: int, count: int | None = None) -> None:
             if draw.packs or draw.from_spares
         ]
         log.record(session, log.title("run.opened", count=len(chosen)), acts, at=now)
-
-
-def _held_after(run: Run, draws: list[Draw]) -> dict[int, HeldPackets]:
-    held, found = run.held, {}
-    for draw in draws:
-        there = held.get(draw.supply, HeldPackets(0, 0.0, draw.size_ml))
-        left = there.count - draw.from_held + draw.extras
-        minutes = max(there.minutes if there.count > draw.from_held else 0.0, EXTRAS_MINUTES if draw.extras else 0.0)
-        if left or there.count:
-            found[draw.supply] = HeldPackets(left, minutes, draw.size_ml)
-    return found
-
-
-def draws_for(session: Session, run: Run, chosen: list[int]) -> list[Draw]:
-    """Where the packets for some containers come from.
-
-    Raises:
-        Refused: there are not enough left.
-    """
-    wanted: dict[tuple[int, int, bool], int] = defaultdict(int)
-    containers = run.containers
-    for n in chosen:
-        for each in containers[n].packets:
-            if each.supply is not None:
-                wanted[each.supply, each.size_ml, each.spare] += each.count
-    supplies, held = Stock(session).records, run.held
-    found: dict[int, Draw] = {}
-    for (supply, size, spare), count in sorted(wanted.items()):
-        stock = supplies.get(supply)
-        if stock is None:
-            raise NotThere("packets", f"The {size} mL absorbers are not among the supplies any more")
-        before = found.get(supply, Draw(supply, size, 0, 0, 0, 0))
-        jar = held.get(supply, HeldPackets(0, 0.0, size))
-        # What has been out for too long is not used again.
-        usable = jar.count - before.from_held if jar.minutes < OUT_MINUTES else 0
-        from_held = min(count, max(0, usable))
-        from_spares = min(count - from_held, stock.spares - before.from_spares) if spare else 0
-        fresh = count - from_held - from_spares
-        packs = -(-fresh // stock.per_pack)
-        if packs > stock.count - before.packs:
-            raise Refused("packets", f"Out of {size} mL absorbers: count them anew under Supplies, or buy more")
-        extras = packs * stock.per_pack - fresh
-        found[supply] = Draw(
-            supply,
-            size,
-            before.from_held + from_held,
-            before.from_spares + from_spares,
-            before.packs + packs,
-            before.extras + extras,
-        )
-    return list(found.values())
 
 
 def close_one(larder: Larder, number: int, container: int, *, note: str = "") -> None:
@@ -373,22 +309,8 @@ def put_back(larder: Larder, number: int, count: int | None = None) -> None:
         back = left[-count:] if count is not None else left
         stops = now if len(back) == len(left) else None
         on = tuple(n for n in clock.containers if n not in back)
-        put = PacketsPutBack(opening, stops, on, _with_back(run, back, clock.out_s(now) / 60))
+        put = PacketsPutBack(opening, stops, on, with_back(run, back, clock.out_s(now) / 60))
         log.record(session, log.title("run.put-back", count=len(back)), [log.Act(number, put)], at=now)
-
-
-def _with_back(run: Run, containers: list[int], minutes: float) -> dict[int, HeldPackets]:
-    """The jar of this run once the packets of some containers are back in it, after so many minutes out."""
-    held: dict[int, HeldPackets] = {}
-    laid, before = run.containers, run.held
-    for n in containers:
-        for each in laid[n].packets:
-            if each.supply is None:
-                continue
-            there = held.get(each.supply) or before.get(each.supply) or HeldPackets(0, 0.0, each.size_ml)
-            most = max(there.minutes, minutes)
-            held[each.supply] = HeldPackets(there.count + each.count, most, each.size_ml)
-    return held
 
 
 def finish(larder: Larder, number: int) -> None:

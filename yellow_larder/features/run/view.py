@@ -19,10 +19,10 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packing.plan import PacketShape
 from yellow_larder.features.run.allotment import packs_of, say_ways, to_buy
+from yellow_larder.features.run.draws import draws_for
 from yellow_larder.features.run.record import Run, RunPhase, current, is_over, the_run, usual_seconds
 from yellow_larder.features.run.run_sheet import Sheet, by_size, packets_of, sheet_of, short_of_containers
 from yellow_larder.features.run.state import Container
-from yellow_larder.features.run.steps import draws_for
 from yellow_larder.features.supplies.stock import Stock, say_packs
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading

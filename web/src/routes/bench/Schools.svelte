@@ -1,5 +1,6 @@
 <!-- The sizing schools as bars against what the air asks for; picking a bar takes that school. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let {
@@ -41,7 +42,7 @@
       aria-checked={on}
       tabindex={on ? 0 : -1}
       onclick={() => onpick(school.sizing)}
-      class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-0.5 text-left sm:grid-cols-[7.6rem_1fr_14rem] {on
+      class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-0.5 text-left sm:grid-cols-[7.6rem_1fr_14rem] lg:max-xl:grid-cols-[7.6rem_1fr] {on
         ? 'border-ink bg-cream'
         : 'border-transparent hover:bg-cream'}"
     >
@@ -54,11 +55,11 @@
         <span class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}" style:width={share(school.packed_ml)}></span>
         <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(asks)}></span>
       </span>
-      <span class="col-span-2 text-[0.93rem] sm:col-span-1">
+      <span class="col-span-2 text-[0.93rem] sm:col-span-1 lg:max-xl:col-span-2">
         <b>{school.packets}</b>
         <span class="text-[0.85rem] whitespace-nowrap {school.covers ? 'text-soft' : 'font-bold text-rust'}">{school.judged}</span>
       </span>
     </button>
   {/each}
-  <p class="caption px-2.5">The dark mark is what the air asks for: {Math.round(asks).toLocaleString("en")} mL, for {Math.round(oxygen).toLocaleString("en")} mL of oxygen and a margin</p>
+  <p class="caption px-2.5">The dark mark is what the air asks for: {whole(asks)} mL, for {whole(oxygen)} mL of oxygen and a margin</p>
 </div>

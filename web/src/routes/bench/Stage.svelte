@@ -1,5 +1,6 @@
 <!-- The containers, drawn to scale, with the air told apart from the food and the headspace to drag. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
@@ -128,7 +129,6 @@
     return { tall, solid, between, above: tall - solid - between };
   });
   const gx = $derived(width - (narrow ? 78 : 100));
-  const whole = (ml: number) => Math.round(ml).toLocaleString("en");
 </script>
 
 <div class="relative h-full min-h-72 w-full md:min-h-80" bind:clientWidth={width} bind:clientHeight={height}>

@@ -1,5 +1,6 @@
 <!-- The strip along the foot: how many, how much, how long, and the one thing to do next. -->
 <script lang="ts">
+  import { few } from "$lib/format/numbers";
   import type { Schemas, Wrong } from "$lib/api/client";
   import Field from "$lib/Field.svelte";
   import Sheet from "$lib/Sheet.svelte";
@@ -36,7 +37,6 @@
   let day = $state(today());
   const unproven = $derived(plan.food.says_conditioned && !!plan.verdict.findings[0]?.code.endsWith("-unconditioned"));
   const stop = $derived(plan.verdict.severity === "stop");
-  const one = (value: number) => (value < 10 ? value.toFixed(1) : Math.round(value).toLocaleString("en"));
 
   function today(): string {
     const now = new Date();
@@ -54,10 +54,10 @@
 {/snippet}
 
 {#snippet figures()}
-  <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2 sm:max-lg:justify-between">
+  <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2 sm:max-lg:justify-between lg:grid lg:grid-flow-col lg:justify-start">
     {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers", plan.packets_at_hand)}
-    {@render figure(`${plan.kcal_text} kcal`, `${one(plan.person_days)} person-days, ${one(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
-    {@render figure(`${plan.full.kcal_text} kcal`, `${one(plan.full.person_days)} person-days in each`, "In each")}
+    {@render figure(`${plan.kcal_text} kcal`, `${few(plan.person_days)} person-days, ${few(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
+    {@render figure(`${plan.full.kcal_text} kcal`, `${few(plan.full.person_days)} person-days in each`, "In each")}
     {@render figure(plan.best_by.text, plan.best_by.chosen ? ["best by", plan.best_by.band].filter(Boolean).join("; ") : plan.best_by.band, "Best by", plan.best_by.chosen && plan.best_by.ends !== "age" ? plan.best_by.why : "")}
   </dl>
 {/snippet}

@@ -4,7 +4,7 @@
   import { page } from "$app/state";
   import { api, ask } from "$lib/api/client";
   import { larder } from "$lib/larder.svelte";
-  import { when } from "$lib/when";
+  import { when } from "$lib/format/when";
   import { onMount } from "svelte";
   import NewLoad from "./NewLoad.svelte";
   import Proposal from "./Proposal.svelte";

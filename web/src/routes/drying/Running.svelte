@@ -4,8 +4,8 @@
   import TrayFoods from "$lib/draw/TrayFoods.svelte";
   import TrayTop from "$lib/draw/TrayTop.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { left, moment, when } from "$lib/when";
-  import { capital } from "$lib/words";
+  import { left, moment, when } from "$lib/format/when";
+  import { capital } from "$lib/format/words";
   import { onMount } from "svelte";
   import More from "./More.svelte";
   import Test from "./Test.svelte";

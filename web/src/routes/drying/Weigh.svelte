@@ -5,7 +5,7 @@
   import ScaleReading from "$lib/ScaleReading.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { lastTime } from "$lib/when";
+  import { lastTime } from "$lib/format/when";
 
   let { open = $bindable(false), load, tray = $bindable(1) }: { open?: boolean; load: Schemas["Load"]; tray?: number } = $props();
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tenths } from "$lib/format/numbers";
   import Page from "$lib/Page.svelte";
   import { query } from "$lib/query.svelte";
   import { api, ask } from "$lib/api/client";
@@ -39,7 +40,7 @@
   const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length, drying: drying.length, kitchen: kitchen.length });
 
   const years = (value: number | null | undefined) =>
-    value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${value.toLocaleString("en", { maximumFractionDigits: 1 })} y`;
+    value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${tenths(value)} y`;
 </script>
 
 <Page title="Guide" of={seen}>

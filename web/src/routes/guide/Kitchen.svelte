@@ -1,5 +1,6 @@
 <!-- What is counted in a kitchen and stands for food in store; and the bodies that stand in for those not said. -->
 <script lang="ts">
+  import { exact } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let { kitchen, bodies, thermal }: { kitchen: Schemas["KitchenRow"][]; bodies: Schemas["BodyRow"][]; thermal: Schemas["Thermal"][] } = $props();
@@ -46,7 +47,7 @@
         <tr class="border-b border-line align-top">
           <td class="py-2 pr-3 font-semibold">{row.group}</td>
           <td class="px-3 py-2 text-right">{row.conductivity.toFixed(2)}</td>
-          <td class="px-3 py-2 text-right">{row.heat_capacity.toLocaleString("en")}</td>
+          <td class="px-3 py-2 text-right">{exact(row.heat_capacity)}</td>
           <td class="py-2 pl-3 text-[0.88rem] text-soft max-sm:hidden">{row.source}</td>
         </tr>
       {/each}

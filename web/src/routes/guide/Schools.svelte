@@ -1,5 +1,6 @@
 <!-- What each sizing school asks for, over a grid of foods and containers, against the oxygen that is there. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let { rows }: { rows: Schemas["SchoolsRow"][] } = $props();
@@ -10,7 +11,7 @@
   let container = $state("");
   const here = $derived(rows.filter((row) => row.container === (container || names[3] || names[0])));
   const longest = $derived(Math.max(...here.flatMap((row) => [row.by_air.asks_ml, row.by_container.asks_ml, row.by_kind.asks_ml, row.oxygen_ml]), 1));
-  const whole = (ml: number) => Math.abs(ml).toLocaleString("en");
+  const amount = (ml: number) => whole(Math.abs(ml));
 </script>
 
 <h2 class="mt-8 text-[1.25rem]">Three sizing methods, and where they differ</h2>
@@ -28,14 +29,14 @@
         <tr class="border-b border-line">
           <td class="py-1.5 pr-3 font-semibold">{row.food}{#if row.airy}<span class="caption ml-2 font-normal">airy</span>{/if}</td>
           <td class="px-3 text-right whitespace-nowrap">{row.holds}</td>
-          <td class="px-3 text-right">{whole(row.oxygen_ml)}</td>
+          <td class="px-3 text-right">{amount(row.oxygen_ml)}</td>
           {#each [row.by_air, row.by_container, row.by_kind] as school, n (n)}
             <td class="px-3 py-1.5">
               <svg viewBox="0 0 160 12" class="h-3 w-40" aria-hidden="true">
                 <rect y="1" width={(160 * school.asks_ml) / longest} height="10" rx="2" fill={school.over_ml < 0 ? "var(--rust)" : n ? "var(--lid)" : "var(--yolk)"} stroke="var(--ink)" stroke-width="1" />
                 <path d="M{(160 * row.oxygen_ml) / longest} 0V12" stroke="var(--ink)" stroke-width="2.400" />
               </svg>
-              <span class="block whitespace-nowrap text-[0.88rem] {school.over_ml < 0 ? 'font-bold text-rust' : ''}">{whole(school.asks_ml)}, {school.over_ml < 0 ? `short by ${whole(school.over_ml)}` : `${whole(school.over_ml)} to spare`}</span>
+              <span class="block whitespace-nowrap text-[0.88rem] {school.over_ml < 0 ? 'font-bold text-rust' : ''}">{amount(school.asks_ml)}, {school.over_ml < 0 ? `short by ${amount(school.over_ml)}` : `${amount(school.over_ml)} to spare`}</span>
             </td>
           {/each}
         </tr>

@@ -1,7 +1,7 @@
 <!-- Ten days, and how much is due on each: a pip for every thing. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
-  import { moment } from "$lib/when";
+  import { moment } from "$lib/format/when";
 
   let { due }: { due: Schemas["Task"][] } = $props();
 

@@ -4,7 +4,7 @@
   import { api, ask, type Schemas } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
   import { larder } from "$lib/larder.svelte";
-  import { day, when } from "$lib/when";
+  import { day, when } from "$lib/format/when";
   import { shake, step } from "../drying/jars/shake";
 
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();

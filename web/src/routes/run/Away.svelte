@@ -1,7 +1,7 @@
 <!-- All is closed: spares into the jar, the iron off; and, once that is done, what was done. -->
 <script lang="ts">
   import TakePicture from "$lib/TakePicture.svelte";
-  import { inRows } from "$lib/words";
+  import { inRows } from "$lib/format/words";
   import type { Running, RunView } from "./run.svelte";
 
   let { run, view }: { run: Running; view: RunView } = $props();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import Page from "$lib/Page.svelte";
   import { all, query } from "$lib/query.svelte";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
@@ -28,7 +29,6 @@
   const largest = $derived(Math.max(1, ...(store?.rows.map((row) => row.need_g) ?? [])));
   const size = (row: Schemas["StoreRow"]) => 20 + 40 * Math.cbrt(row.need_g / largest);
   const missing = $derived(store?.rows.filter((row) => row.gap_g > 0).length ?? 0);
-  const number = (value: number) => Math.round(value).toLocaleString("en");
 </script>
 
 <Page title="Table" of={seen}>
@@ -45,7 +45,7 @@
       {#if store.rows.length}
         <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 pb-2">
           <div>
-            <h2 class="text-[1.7rem]">{number(store.covered * 100)} % of what {number(store.days)} days ask for</h2>
+            <h2 class="text-[1.7rem]">{whole(store.covered * 100)} % of what {whole(store.days)} days ask for</h2>
             <p class="caption">
               {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
               {missing ? `${store.gap_mass} in ${missing} foods still to come` : "nothing is missing"}
@@ -54,8 +54,8 @@
           <a class="chip" href="/api/table/store.csv" download>As CSV</a>
         </div>
         <p class="caption pb-1">
-          {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10 ? larder.overview.days.toFixed(1) : number(larder.overview.days)} days, whatever it is.{/if}
-          These meals are {number(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
+          {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10 ? larder.overview.days.toFixed(1) : whole(larder.overview.days)} days, whatever it is.{/if}
+          These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
         </p>
         <ul class="border-t-2 border-ink">
           {#each store.rows as row, n (row.food)}

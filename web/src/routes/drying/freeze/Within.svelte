@@ -5,7 +5,7 @@
   import ScaleReading from "$lib/ScaleReading.svelte";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
-  import { left, moment, when } from "$lib/when";
+  import { left, moment, when } from "$lib/format/when";
 
   let { load }: { load: Schemas["FreezeLoad"] } = $props();
 

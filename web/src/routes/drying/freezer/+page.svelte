@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import Page from "$lib/Page.svelte";
   import { all, query } from "$lib/query.svelte";
   import { api, ask, type Wrong } from "$lib/api/client";
@@ -22,7 +23,6 @@
   const plan = $derived(freezer.plan);
   const us = $derived(larder.overview?.settings.units === "US");
   const wrong = $derived<Wrong>(freezer.wrong);
-  const whole = (value: number) => Math.round(value).toLocaleString("en");
 
   async function putIn() {
     const done = await ask(api.POST("/api/freezer", { body: $state.snapshot(freezer.ask) }));

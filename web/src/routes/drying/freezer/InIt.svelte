@@ -1,5 +1,6 @@
 <!-- What is in the freezer or thawing beside it: how cold its middle is, and the one thing to do next. -->
 <script lang="ts">
+  import { when } from "$lib/format/when";
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Sheet from "$lib/Sheet.svelte";
@@ -12,7 +13,6 @@
   let asking = $state(false);
 
   const NAMES: Record<Schemas["Phase"], string> = { cooling: "cooling", holding: "held cold", done: "take it out", thawing: "thawing", ready: "open it" };
-  const when = (iso: string) => new Date(`${iso}Z`).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" });
 
   async function act(thing: Thing, what: "out" | "open", meant = false) {
     const params = { params: { path: { number: thing.number } }, body: { early: meant } };

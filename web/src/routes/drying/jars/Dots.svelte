@@ -1,7 +1,7 @@
 <!-- A jar's days, a dot each: never told by colour alone. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
-  import { day } from "$lib/when";
+  import { day } from "$lib/format/when";
 
   let { jar }: { jar: Schemas["Jar"] } = $props();
   const WORDS: Record<string, string> = { free: "free", clumped: "clumped", stuck: "stuck", droplets: "droplets", back: "dried again", missed: "not shaken", due: "to shake", "to come": "to come" };

@@ -3,7 +3,7 @@
   import type { Schemas } from "$lib/api/client";
   import Vessel from "$lib/draw/Vessel.svelte";
   import { patternOf } from "$lib/draw/pieces";
-  import { day } from "$lib/when";
+  import { day } from "$lib/format/when";
   import Dots from "./Dots.svelte";
   import { shake, step } from "./shake";
 

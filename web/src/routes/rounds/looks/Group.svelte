@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
-  import { day } from "$lib/when";
+  import { day } from "$lib/format/when";
   import Hand from "./Hand.svelte";
 
   type Feel = Schemas["Feel"];

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import Page from "$lib/Page.svelte";
   import { query } from "$lib/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
@@ -10,7 +11,6 @@
   let open = $state(false);
   let chosen = $state<Schemas["EaterView"]>();
 
-  const number = (value: number) => Math.round(value).toLocaleString("en");
 
   function show(each?: Schemas["EaterView"]) {
     chosen = each;
@@ -25,9 +25,9 @@
     <div>
     <div class="flex flex-wrap items-end justify-between gap-3">
       <div>
-        <h1 class="text-[1.7rem]">{number(view.appetite.kcal_day)} kcal a day</h1>
+        <h1 class="text-[1.7rem]">{whole(view.appetite.kcal_day)} kcal a day</h1>
         <p class="caption">
-          {#if view.appetite.named}for the {view.appetite.people} who always eat here, and {number(view.appetite.protein_day_g)} g protein
+          {#if view.appetite.named}for the {view.appetite.people} who always eat here, and {whole(view.appetite.protein_day_g)} g protein
           {:else}for {view.appetite.people}, as long as nobody is named{/if}
         </p>
       </div>
@@ -46,7 +46,7 @@
               <b class="text-[1.05rem]">{each.eater.name}</b>
               <span class="block text-[0.9rem] text-soft">{each.age} years{each.eater.count && each.eater.count > 1 ? `, ${each.eater.count} of them` : ""}{each.eater.weeks ? `, guests for ${each.eater.weeks} weeks` : ""}</span>
             </div>
-            <div><b class="font-name text-[1.15rem]">{number(each.need.kcal)}</b> kcal<span class="block text-[0.9rem] text-soft">{number(each.need.protein_g)} g protein</span></div>
+            <div><b class="font-name text-[1.15rem]">{whole(each.need.kcal)}</b> kcal<span class="block text-[0.9rem] text-soft">{whole(each.need.protein_g)} g protein</span></div>
             <div class="min-w-0 text-[0.9rem] leading-snug text-soft">
               <p>{each.need.kcal_working}</p>
               <p>protein: {each.need.protein_working}{each.need.assumed ? ` · ${each.need.assumed}` : ""}</p>

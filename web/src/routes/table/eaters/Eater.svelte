@@ -1,5 +1,6 @@
 <!-- Somebody who eats here: as little as a name and a year; the need follows as it is typed. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Conflict from "$lib/Conflict.svelte";
   import Field from "$lib/Field.svelte";
@@ -122,7 +123,7 @@
     {/if}
     {#if need}
       <div class="rounded-xl bg-cream px-4 py-3 sm:col-span-2" aria-live="polite">
-        <p><b class="font-name text-[1.3rem]">{Math.round(need.kcal).toLocaleString("en")} kcal</b> and <b>{Math.round(need.protein_g)} g protein</b> a day</p>
+        <p><b class="font-name text-[1.3rem]">{whole(need.kcal)} kcal</b> and <b>{Math.round(need.protein_g)} g protein</b> a day</p>
         <p class="caption">{need.kcal_working}; protein {need.protein_working}{need.assumed ? `; ${need.assumed}` : ""}</p>
       </div>
     {/if}

@@ -1,5 +1,6 @@
 <!-- The table from above: a plate for everybody, as large as their day's energy; guests' plates are dashed. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let { eaters, onpick }: { eaters: Schemas["EaterView"][]; onpick: (view: Schemas["EaterView"]) => void } = $props();
@@ -31,7 +32,7 @@
         <circle r={seat.radius - 3} fill="var(--paper)" stroke="var(--line)" stroke-width="1.4" />
         <path d="M{-seat.radius - 16} -18V-6M{-seat.radius - 20} -18V-8Q{-seat.radius - 16} -4 {-seat.radius - 12} -8V-18M{-seat.radius - 16} -5V20" fill="none" stroke="var(--ink)" stroke-width="1.8" stroke-linecap="round" />
         <path d="M{seat.radius + 15} 20V-18C{seat.radius + 21} -14 {seat.radius + 21} -2 {seat.radius + 15} 2" fill="none" stroke="var(--ink)" stroke-width="1.8" stroke-linecap="round" stroke-linejoin="round" />
-        <text y="-1" text-anchor="middle" font-size="15" font-weight="700" fill="var(--ink)">{Math.round(seat.view.need.kcal).toLocaleString("en")}</text>
+        <text y="-1" text-anchor="middle" font-size="15" font-weight="700" fill="var(--ink)">{whole(seat.view.need.kcal)}</text>
         <text y="14" text-anchor="middle" font-size="12" fill="var(--soft)">kcal</text>
       </g>
       {#if seat.first}<text x={place.x} y={place.name} text-anchor="middle" font-size="15.5" font-weight="600" fill="var(--ink)">{seat.view.eater.name.length > 19 ? `${seat.view.eater.name.slice(0, 18)}…` : seat.view.eater.name}</text>{/if}

@@ -1,5 +1,6 @@
 <!-- One ingredient: as typed, and what it takes from the larder; or what is asked about it, once. -->
 <script lang="ts">
+  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let {
@@ -12,7 +13,6 @@
 
   const asks = $derived(line.reading === "ask" || asked);
   const nearest = $derived(line.nearest.map((name) => foods.find((food) => food.name === name)).filter((food) => food !== undefined));
-  const number = (value: number) => Math.round(value).toLocaleString("en");
 
   function mean(meaning: string) {
     asked = false;
@@ -27,7 +27,7 @@
       {#if line.food_name && line.food_name !== line.words.toLowerCase()}<span class="text-soft"> → {line.food_name}</span>{/if}
     </span>
     <span class="text-right whitespace-nowrap">
-      {#if line.reading === "read"}<b>{line.mass}</b><span class="ml-3 inline-block min-w-20 text-soft">{number(line.kcal)} kcal</span>
+      {#if line.reading === "read"}<b>{line.mass}</b><span class="ml-3 inline-block min-w-20 text-soft">{whole(line.kcal)} kcal</span>
       {:else if line.reading === "seasoning"}<span class="text-soft">seasoning{line.mass ? `, ${line.mass}` : ""}</span>
       {:else if line.reading === "elsewhere"}<span class="text-soft">not kept here</span>
       {:else if line.reading === "ask"}<span class="font-semibold text-rust">which food?</span>
