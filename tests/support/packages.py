@@ -8,6 +8,7 @@ from yellow_larder.core.containers import Closing, volume_below_ml
 from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
 from yellow_larder.core.packing import Case
 from yellow_larder.reference.drying import isotherm_of, texture_of
+from yellow_larder.reference.walls import walls_of
 
 PANTRY = Climate(18, 4, 0.5)
 
@@ -42,7 +43,7 @@ def case(
     of = Package(
         container=c,
         closing=closing,
-        walls=reference.walls_of(c),
+        walls=walls_of(c),
         void_ml=filled.void_ml,
         packed_ml=packets * need if closing is Closing.ABSORBER else 0.0,
         vacuum_share=vacuum,

@@ -12,8 +12,9 @@ from yellow_larder.core.air import OXYGEN_SHARE_DRY
 from yellow_larder.core.air.oxygen_course import _UPTAKE_DAYS, Breathing, ingress_ml_day, wall_m2
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.errors import OutOfRange
+from yellow_larder.reference.walls import walls
 
-WALLS = reference.walls()
+WALLS = walls()
 
 
 def package(void: float = 1000, share: float = 0.207, packed: float = 300, ingress: float = 0.0) -> Breathing:

@@ -21,6 +21,7 @@ from yellow_larder.core.keeping import LITTLE_OXYGEN, Climate, Course, Ends, Pac
 from yellow_larder.core.moisture import Spoils
 from yellow_larder.core.packing import Case, guards, judge, moisture_line_pct
 from yellow_larder.reference.drying import isotherm_of
+from yellow_larder.reference.walls import walls_of
 
 PLACES = {
     "pantry": Climate(18, 4, 0.5),
@@ -266,7 +267,7 @@ def test_walls_let_through_more_when_it_is_warm() -> None:
 @pytest.mark.parametrize("thin", ["bag-quart-thin", "bag-gallon-thin"])
 def test_thinner_film_lets_more_through(thin: str) -> None:
     """Source: Fick, by hand: 3.5 mil for 7 mil is twice as much oxygen and twice as much damp."""
-    walls, thick = reference.walls_of(CONTAINERS[thin]), reference.walls_of(CONTAINERS[thin.removesuffix("-thin")])
+    walls, thick = walls_of(CONTAINERS[thin]), walls_of(CONTAINERS[thin.removesuffix("-thin")])
     for each, of in zip(walls.oxygen, thick.oxygen, strict=True):
         assert (each.face_ml, each.closure_ml) == (pytest.approx(2 * of.face_ml), of.closure_ml)
     for vapor, of_thick in zip(walls.vapor, thick.vapor, strict=True):
