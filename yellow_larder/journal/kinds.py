@@ -90,32 +90,29 @@ class Kind:
 _S = TypeVar("_S")
 
 
-def record_kind(
-    name: str, record: type[_S], after: Callable[[_S | None, Event], _S], *, begins: frozenset[str] = frozenset()
-) -> Kind:
+def record_kind(name: str, record: type[_S], after: Callable[[_S | None, Happened], _S]) -> Kind:
     """A kind that is kept as a record: what it holds follows from what it held before.
 
     Args:
         name: what it is called in the journal.
         record: the class of what it holds.
-        after: what it holds after an event.
-        begins: acts that are always the first.
+        after: what it holds after something happened; before the first thing did, it holds nothing.
     """
 
     def step(row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
         held = None if row is None else from_json(record, row["facts"])
-        return {"kind": name, "number": number, "facts": as_json(after(held, happened.event))}
+        return {"kind": name, "number": number, "facts": as_json(after(held, happened))}
 
-    return Kind(name, Record, step, record, begins)
+    return Kind(name, Record, step, record)
 
 
-def said_kind(name: str, record: type[Event], *, begins: frozenset[str] = frozenset()) -> Kind:
+def said_kind(name: str, record: type[Event]) -> Kind:
     """A kind of which the last word counts: each of its events is the whole record."""
 
     def step(_row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
         return {"kind": name, "number": number, "facts": as_json(happened.event)}
 
-    return Kind(name, Record, step, record, begins)
+    return Kind(name, Record, step, record)
 
 
 _KINDS: dict[str, Kind] = {}

@@ -284,6 +284,16 @@ def say_kcal(kcal: float) -> str:
     return f"{float(_three_figures(kcal).replace(',', '')):,.0f}"
 
 
+def say_coins(coins: float, currency: str) -> str:
+    """A sum of the smallest coin, with the sign that money has.
+
+    Example:
+        >>> say_coins(1960, "£"), say_coins(125000, "")
+        ('£19.60', '1,250.00')
+    """
+    return f"{currency}{coins / 100:,.2f}"
+
+
 def _three_figures(value: float) -> str:
     if value == 0:
         return "0"

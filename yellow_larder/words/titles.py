@@ -8,7 +8,7 @@ from string import Formatter
 from typing import Any
 
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.quantities import Units, say_length, say_mass
+from yellow_larder.words.quantities import Units, say_coins, say_length, say_mass
 
 _TITLES: dict[str, str] = {}
 
@@ -49,7 +49,7 @@ class _Words(Formatter):
             case ["length"]:
                 return say_length(value, self._units)
             case ["money"]:
-                return f"{self._currency}{value / 100:,.2f}"
+                return say_coins(value, self._currency)
             case ["day"]:
                 return say_day(date.fromisoformat(value))
             case ["and"]:

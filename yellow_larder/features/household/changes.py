@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
@@ -14,8 +15,12 @@ from yellow_larder.words.titles import say_title
 
 def say_change(session: Session, change: Change) -> str:
     """What a change was, in the household's own measures; of an older one, in the words of then."""
-    household = settings(session)
-    return say_title(change.code, change.figures, household.units, household.currency) if change.code else change.title
+    return say_called(log.Title(change.code, change.figures), settings(session)) if change.code else change.title
+
+
+def say_called(called: log.Title, household: Settings) -> str:
+    """What a change is called, in the household's own measures."""
+    return say_title(called.code, called.figures, household.units, household.currency)
 
 
 def take_back(larder: Larder, change_id: int | None = None) -> str:

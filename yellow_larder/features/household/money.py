@@ -6,6 +6,7 @@ import re
 
 from yellow_larder.features.household.events import Settings
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import say_coins
 
 MOST_COINS = 10_000_000
 _MONEY = re.compile(r"^\D{0,4}?(\d{1,3}(?:[ ,']\d{3})+|\d+)(?:[.,](\d{1,2}))?\s*\D{0,4}$")
@@ -38,4 +39,4 @@ def say_money(coins: float, household: Settings) -> str:
         >>> say_money(1960, Settings(currency="£"))
         '£19.60'
     """
-    return f"{household.currency}{coins / 100:,.2f}"
+    return say_coins(coins, household.currency)

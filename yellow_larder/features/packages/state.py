@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from datetime import date
 from typing import Any, Protocol
 
@@ -128,7 +128,7 @@ def _package(row: Row | None, happened: Happened, number: int, look_up: LookUp) 
     return new | _soonest_ends(new, climate(new["place_id"]))
 
 
-def _after(row: Row | None, happened: Happened, number: int, climate: Any) -> Row:
+def _after(row: Row | None, happened: Happened, number: int, climate: Callable[[int], Climate]) -> Row:
     told = happened.event
     if isinstance(told, PackagePacked):
         return _packed(told, number, happened.change_id)

@@ -12,6 +12,7 @@ from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import gel_code
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.changes import say_called
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.events import LotTaken
@@ -27,7 +28,6 @@ from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_mass
-from yellow_larder.words.titles import say_title
 
 SHORTEST_WHY, LONGEST_WHY = 8, 120
 """Letters that a reason has which overrides a stop: more than a sigh, and not more than a label holds."""
@@ -88,7 +88,7 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         return Batch(
             change.id,
             numbers,
-            say_title(title.code, title.figures, household.units, household.currency),
+            say_called(title, household),
             stock.say_taken(taken),
         )
 

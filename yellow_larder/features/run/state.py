@@ -23,9 +23,8 @@ from yellow_larder.features.run.events import (
     StepDone,
     Ticked,
 )
-from yellow_larder.journal.events import Event, as_json, from_json
-from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row
-from yellow_larder.journal.tables import Record
+from yellow_larder.journal.events import Event
+from yellow_larder.journal.kinds import Happened, record_kind
 
 
 @dataclass(frozen=True, slots=True)
@@ -115,13 +114,8 @@ class RunRecord:
     broken_off: bool = False
 
 
-def _run(row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
-    before = RunRecord() if row is None else from_json(RunRecord, row["facts"])
-    return {"kind": RUN.name, "number": number, "facts": as_json(_after(before, happened))}
-
-
-def _after(run: RunRecord, happened: Happened) -> RunRecord:
-    told = happened.event
+def _after(before: RunRecord | None, happened: Happened) -> RunRecord:
+    run, told = before or RunRecord(), happened.event
     match told:
         case LineAdded():
             return replace(run, lines=run.lines | {told.line: told.ask})
@@ -179,4 +173,4 @@ def _closed(run: RunRecord, told: ContainerClosed) -> RunRecord:
     return replace(after, openings=run.openings | {last: replace(run.openings[last], ended=told.at)})
 
 
-RUN = Kind("run", Record, _run, RunRecord)
+RUN = record_kind("run", RunRecord, _after)

@@ -14,9 +14,8 @@ from yellow_larder.features.supplies.events import (
     SupplySet,
     SupplyUsed,
 )
-from yellow_larder.journal.events import Event, as_json, from_json
-from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row
-from yellow_larder.journal.tables import Record
+from yellow_larder.journal.events import Event
+from yellow_larder.journal.kinds import Happened, record_kind
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,11 +58,6 @@ class SupplyRecord:
     again: int = 0
 
 
-def _supply(row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
-    before = None if row is None else from_json(SupplyRecord, row["facts"])
-    return {"kind": SUPPLY.name, "number": number, "facts": as_json(_after(before, happened))}
-
-
 def _after(before: SupplyRecord | None, happened: Happened) -> SupplyRecord:
     """Things in stock: their count follows from what came, went and was counted; it is never below nothing."""
     told: Event = happened.event
@@ -104,4 +98,4 @@ def _with_spares(before: SupplyRecord, told: SparesKept) -> SupplyRecord:
     return replace(before, spares=together, worth=worth, since=before.since if before.spares else told.since)
 
 
-SUPPLY = Kind("supply", Record, _supply, SupplyRecord)
+SUPPLY = record_kind("supply", SupplyRecord, _after)
