@@ -4,6 +4,9 @@ BIN := .venv/bin
 WEB_SOURCES := $(shell find web/src web/static -type f) web/package.json web/svelte.config.js web/vite.config.ts
 PORT ?= 8790
 
+# Compiled once, and not again by each process that a test starts, whatever the machine says.
+export PYTHONDONTWRITEBYTECODE :=
+
 .PHONY: help demo serve dev test test-thorough check bench soak screenshots client lock clean
 .DELETE_ON_ERROR:
 

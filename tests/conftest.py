@@ -11,7 +11,7 @@ import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings
 
-from yellow_larder.api.app import make_app
+from tests.support.apps import client_of
 from yellow_larder.features.household.larder import Larder, open_larder
 
 # Most tests need no disk: where there is memory to write to, that is quicker. What is durable is tested by killing.
@@ -62,4 +62,4 @@ def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
 @pytest.fixture
 def client(larder: Larder) -> TestClient:
     """The web interface over that larder."""
-    return TestClient(make_app(larder), base_url="http://127.0.0.1")
+    return client_of(larder)

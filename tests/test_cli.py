@@ -13,7 +13,7 @@ import pytest
 from typer.testing import CliRunner
 
 from tests.conftest import Clock
-from yellow_larder import cli
+from yellow_larder import cli, serving
 from yellow_larder.demo.household import make_anew
 from yellow_larder.features.household.larder import open_larder
 from yellow_larder.features.packing.pack import pack
@@ -38,7 +38,7 @@ def web(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Path:
 def served(monkeypatch: pytest.MonkeyPatch) -> list[socket.socket]:
     """Sockets that servers were to run on; none of them runs."""
     on: list[socket.socket] = []
-    monkeypatch.setattr(cli._Server, "run", lambda _self, sockets: on.append(sockets[0].getsockname()))
+    monkeypatch.setattr(serving.Server, "run", lambda _self, sockets: on.append(sockets[0].getsockname()))
     return on
 
 
@@ -70,7 +70,7 @@ def test_answers_are_sent_at_once() -> None:
             await reader.read()
             writer.close()
 
-    with cli._listening(free_port()) as listening:
+    with serving.listening_at(free_port()) as listening:
         asyncio.run(ask(listening))
     assert at_once == [True]
 

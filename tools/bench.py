@@ -21,7 +21,6 @@ from playwright.sync_api import sync_playwright
 from sqlalchemy import event, func, select
 
 from tools.ten_years import fill, write_in_bulk
-from yellow_larder.cli import spare_garbage
 from yellow_larder.core.air import Breathing
 from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
 from yellow_larder.core.keeping import days_left
@@ -45,6 +44,7 @@ from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
+from yellow_larder.serving import spare_garbage
 
 WEB = Path(__file__).parents[1] / "web" / "build"
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")

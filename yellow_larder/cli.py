@@ -3,38 +3,31 @@
 Ends with 0 if all went well, 2 if the command was not understood, and else as BSD's sysexits: 65 the file is no
 larder or is damaged, 66 it is not there, 69 the pages are not built, 73 it cannot be made, 74 it cannot be written,
 75 it or the port is in use, 77 it may not be read or written, 78 it is of a newer version.
+
+What only serving needs is imported by the commands that serve: a copy is made and checked without the web server.
 """
 
 from __future__ import annotations
 
-import gc
 import json
 import os
 import signal
-import socket
 import sqlite3
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
-from typing import Annotated, Any, NoReturn
+from typing import Annotated, NoReturn
 
 import typer
-import uvicorn
 from pydantic import Field, field_validator
 from pydantic_settings import BaseSettings, SettingsConfigDict
 from sqlalchemy import create_engine
 from sqlalchemy.exc import SQLAlchemyError
 
-from yellow_larder.api.app import make_app
-from yellow_larder.demo.household import make_anew
-from yellow_larder.features.household.backups import Housekeeper, keep_copy, restore_copy, summary_of, what_is_wrong
-from yellow_larder.features.household.larder import Larder, clock_behind, open_larder
+from yellow_larder.features.household.backups import keep_copy, restore_copy, summary_of, what_is_wrong
+from yellow_larder.features.household.larder import Larder, open_larder
 from yellow_larder.journal.backups import BadCopy
-from yellow_larder.journal.database import reading
 from yellow_larder.journal.file import CannotOpen, ExitCode
-
-HOST = "127.0.0.1"
-"""This machine only: a larder is nobody else's business, and there is no password."""
 
 
 class _Where(BaseSettings):
@@ -67,17 +60,22 @@ CopyFile = Annotated[Path, typer.Argument(metavar="COPY", help="the copy's file"
 @app.command()
 def serve(data: DataFile = None, port: Port = 8790) -> None:
     """Serve your own larder."""
-    with _in_words(), _stopped_cleanly(), _listening(port) as listening, open_larder(_file(data)) as larder:
-        _serve(larder, listening)
+    from yellow_larder.serving import listening_at, serve_until_stopped
+
+    with _in_words(), _stopped_cleanly(), listening_at(port) as listening, open_larder(_file(data)) as larder:
+        serve_until_stopped(larder, listening, _Where().web)
 
 
 @app.command()
 def demo(data: DataFile = None, port: Port = 8790) -> None:
     """Serve the demo household's larder, made anew in a file of its own; no other file is touched."""
-    with _in_words(), _stopped_cleanly(), _listening(port) as listening:
+    from yellow_larder.demo.household import make_anew
+    from yellow_larder.serving import listening_at, serve_until_stopped
+
+    with _in_words(), _stopped_cleanly(), listening_at(port) as listening:
         file = data or _file(None).with_name("demo.db")
         with make_anew(file) as larder:
-            _serve(larder, listening)
+            serve_until_stopped(larder, listening, _Where().web)
 
 
 @app.command()
@@ -129,6 +127,8 @@ def check(data: DataFile = None) -> None:
 @app.command()
 def openapi() -> None:
     """Print the OpenAPI document of the web interface."""
+    from yellow_larder.api.app import make_app
+
     typer.echo(json.dumps(make_app(_no_larder()).openapi(), indent=1, ensure_ascii=False, sort_keys=True))
 
 
@@ -139,12 +139,6 @@ def _file(data: Path | None) -> Path:
 def _no_larder() -> Larder:
     """A stand-in that is never asked: the document does not depend on what is in the larder."""
     return Larder(create_engine("sqlite://"))
-
-
-def spare_garbage() -> None:
-    """Collect garbage less eagerly: what was imported stays for good, and shelves of thousands are short-lived."""
-    gc.freeze()
-    gc.set_threshold(50_000, 10, 10)
 
 
 @contextmanager
@@ -169,27 +163,6 @@ def _fail(says: str, code: ExitCode) -> NoReturn:
 
 
 @contextmanager
-def _listening(port: int) -> Iterator[socket.socket]:
-    """The port, taken before anything else is touched."""
-    # With its protocol named, for only then asyncio sends each answer at once: an answer is two parts, and the second
-    # would wait some 40 ms for word that the first has come.
-    listening = socket.socket(socket.AF_INET, socket.SOCK_STREAM, socket.IPPROTO_TCP)
-    listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-    try:
-        listening.bind((HOST, port))
-        listening.listen(2048)
-    except OSError as error:
-        listening.close()
-        said = "may not be used by you" if isinstance(error, PermissionError) else "is taken by another program"
-        raise CannotOpen(
-            f"Port {port} {said}, perhaps another Yellow Larder. Stop it, or name another port: --port {port + 1}.",
-            ExitCode.IN_USE,
-        ) from error
-    with listening:
-        yield listening
-
-
-@contextmanager
 def _stopped_cleanly() -> Iterator[None]:
     """A signal to stop ends the command by way of everything that is to be closed: the web server raises it anew."""
 
@@ -203,29 +176,6 @@ def _stopped_cleanly() -> Iterator[None]:
     finally:
         for each, handler in before.items():
             signal.signal(each, handler)
-
-
-class _Server(uvicorn.Server):
-    """The web server, which says where it is once it is there."""
-
-    async def startup(self, sockets: list[socket.socket] | None = None) -> None:
-        await super().startup(sockets)
-        if sockets and self.started:
-            typer.echo(f"Yellow Larder is at http://{HOST}:{sockets[0].getsockname()[1]}")
-
-
-def _serve(larder: Larder, listening: socket.socket) -> None:
-    web = _Where().web
-    if not (web / "index.html").is_file():
-        _fail(f"The pages are not built yet: run “make demo”, or “npm run build” in {web.parent}", ExitCode.NO_PAGES)
-    with reading(larder.engine) as session:
-        behind = clock_behind(session, larder.clock())
-    if behind:
-        typer.echo(behind, err=True)
-    spare_garbage()
-    how: dict[str, Any] = {"host": HOST, "port": listening.getsockname()[1], "log_level": "warning"}
-    with Housekeeper(larder):
-        _Server(uvicorn.Config(make_app(larder, web), **how)).run([listening])
 
 
 if __name__ == "__main__":

@@ -4,9 +4,10 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.support.apps import client_of
 from yellow_larder.api.app import make_app
-from yellow_larder.cli import HOST
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.serving import HOST
 
 BARLEY = {"line": "10 kg pearl barley", "container": "bag-gallon"}
 WEB = Path(__file__).parents[2] / "web"
@@ -76,7 +77,7 @@ def test_other_sites_pages_may_not_write(client: TestClient) -> None:
 
 def test_other_names_for_this_machine_are_refused(larder: Larder) -> None:
     """A name that another site points at 127.0.0.1 must not reach the larder."""
-    assert TestClient(make_app(larder), base_url="http://evil.example").get("/api/overview").status_code == 400
+    assert client_of(larder, host="evil.example").get("/api/overview").status_code == 400
     assert HOST == "127.0.0.1"
 
 

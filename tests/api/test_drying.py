@@ -4,8 +4,8 @@ from fastapi.testclient import TestClient
 from icalendar import Calendar
 
 from tests.conftest import Clock
+from tests.support.apps import client_of
 from tests.support.scripts import Script
-from yellow_larder.api.app import make_app
 from yellow_larder.api.devices import Devices
 from yellow_larder.devices.hygrometer import Hygrometer
 from yellow_larder.devices.label_printer import LabelPrinter
@@ -101,7 +101,7 @@ def test_the_simulated_instruments(client: TestClient) -> None:
 def test_a_device_of_ones_own_hangs_on_the_same_wire(larder: Larder) -> None:
     wire, probe = Script(*[b"14.5 oz\r\n"] * 4), Script(b"68 F 70 %\r\n")
     real = Devices(Scale(wire), Hygrometer(probe), LabelPrinter(Script(b"OK 7\r\n")))
-    client = TestClient(make_app(larder, instruments=real), base_url="http://127.0.0.1")
+    client = client_of(larder, instruments=real)
     looks = [client.get("/api/devices/scale").json() for _ in range(3)]
     assert [look["state"] for look in looks] == ["moving", "settled", "no reading"]
     assert (looks[1]["text"], looks[1]["simulated"]) == ("411 g", False)

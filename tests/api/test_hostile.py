@@ -12,8 +12,8 @@ from sqlalchemy import event
 from starlette.types import Receive, Scope, Send
 
 from tests.conftest import Clock
+from tests.support.apps import client_of
 from tests.support.fuzz import PATHS, Fuzzer
-from yellow_larder.api.app import make_app
 from yellow_larder.api.guard import LARGEST_REQUEST, Guard
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal.checking import check
@@ -21,10 +21,10 @@ from yellow_larder.journal.checking import check
 BARLEY = {"line": "2 kg pearl barley"}
 
 
-@pytest.fixture
-def web(tmp_path: Path) -> Path:
+@pytest.fixture(scope="module")
+def web(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """Pages as they are built."""
-    web = tmp_path / "web"
+    web = tmp_path_factory.mktemp("pages") / "web"
     (web / "_app").mkdir(parents=True)
     (web / "index.html").write_text("<script>start()</script>the page")
     return web
@@ -32,7 +32,7 @@ def web(tmp_path: Path) -> Path:
 
 @pytest.fixture
 def client(larder: Larder, web: Path) -> TestClient:
-    return TestClient(make_app(larder, web), base_url="http://127.0.0.1", raise_server_exceptions=False)
+    return client_of(larder, web, raising=False)
 
 
 @pytest.mark.parametrize("seed", [11, 12, 13])
@@ -155,7 +155,7 @@ def test_every_answer_keeps_other_pages_out(client: TestClient, path: str) -> No
 
 
 def test_refusals_before_the_application_have_them_too(larder: Larder) -> None:
-    elsewhere = TestClient(make_app(larder), base_url="http://evil.example")
+    elsewhere = client_of(larder, host="evil.example")
     assert "frame-ancestors 'none'" in elsewhere.get("/api/overview").headers["content-security-policy"]
 
 
@@ -177,7 +177,7 @@ def test_a_mistake_of_the_larder_is_said_as_one(larder: Larder, monkeypatch: pyt
         raise ZeroDivisionError
 
     monkeypatch.setattr("yellow_larder.api.household.overview", fail)
-    answer = TestClient(make_app(larder), base_url="http://127.0.0.1").get("/api/overview")
+    answer = client_of(larder).get("/api/overview")
     assert answer.status_code == 500
     assert answer.headers["content-type"] == "application/problem+json"
     assert "The larder made a mistake, and nothing was saved" in answer.json()["detail"]

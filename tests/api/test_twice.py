@@ -10,8 +10,8 @@ from fastapi.testclient import TestClient
 from sqlalchemy import func, select
 
 from tests.conftest import Clock
+from tests.support.apps import client_of
 from tests.support.doings import a_picture
-from yellow_larder.api.app import make_app
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal import database
 from yellow_larder.journal.checking import check
@@ -77,7 +77,7 @@ def test_the_answer_is_kept_with_the_change_or_neither(
         raise OSError(28, "No space left on device")
 
     monkeypatch.setattr(database, "delete", full)
-    quiet = TestClient(make_app(larder), base_url="http://127.0.0.1", raise_server_exceptions=False)
+    quiet = client_of(larder, raising=False)
     before = changes(larder)
     assert quiet.post("/api/bench/pack", json=BARLEY, headers=key("a")).status_code == 500
     assert changes(larder) == before

@@ -14,21 +14,26 @@ from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from pathlib import Path
+from typing import Any, Literal
+from urllib.parse import urljoin
 
 import httpx
 import portalocker
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, BrowserContext, ConsoleMessage, Error, Page, expect, sync_playwright
+from fastapi import FastAPI
+from playwright.sync_api import Browser, BrowserContext, Error, Page, ViewportSize, expect, sync_playwright
 from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from tests.support.apps import hand_over
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import furnish
 from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
 CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
+LAPTOP: ViewportSize = {"width": 1280, "height": 800}
 QUIET = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
 
 UNSEEN = "Failed to load resource"
@@ -107,6 +112,7 @@ class Here:
     def __init__(self) -> None:
         self.port = _free_port()
         self.url = f"http://127.0.0.1:{self.port}"
+        self._made: FastAPI | None = None
         self._app: ASGIApp = GONE
         self._server = uvicorn.Server(
             uvicorn.Config(
@@ -122,7 +128,9 @@ class Here:
     def over(self, larder: Larder) -> Iterator[Here]:
         """The same address over another larder; a page that asks on when it is gone is told so."""
         self.larder = larder
-        self._app = make_app(larder, ROOT / "web" / "build")
+        self._made = self._made or make_app(larder, ROOT / "web" / "build")
+        hand_over(self._made, larder)
+        self._app = self._made
         yield self
         self._app = GONE
 
@@ -182,18 +190,25 @@ def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return file
 
 
+@pytest.fixture(scope="session")
+def there() -> Iterator[Here]:
+    """A second address, for the larder of a module beside those of its tests."""
+    with Here() as there:
+        yield there
+
+
 @pytest.fixture(scope="module")
-def demo(furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
+def demo(there: Here, furnished: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Here]:
     """The demo household's larder, served once for the tests of a module."""
     file = Path(shutil.copy(furnished, tmp_path_factory.mktemp("demo") / "demo.db"))
-    with open_larder(file) as larder, Here() as here, here.over(larder) as demo:
+    with open_larder(file) as larder, there.over(larder) as demo:
         yield demo
 
 
 @pytest.fixture(scope="session")
 def window(browser: Browser) -> Iterator[BrowserContext]:
     """One browser's window for all tests that ask for no other: scripts are fetched and compiled once."""
-    window = browser.new_context(viewport={"width": 1280, "height": 800}, color_scheme="light", locale="en-GB")
+    window = browser.new_context(viewport=LAPTOP, color_scheme="light", locale="en-GB", reduced_motion="reduce")
     window.set_default_timeout(8000)
     yield window
     window.close()
@@ -201,12 +216,16 @@ def window(browser: Browser) -> Iterator[BrowserContext]:
 
 @pytest.fixture
 def context(window: BrowserContext) -> Iterator[BrowserContext]:
-    """That window with nothing kept in it by the test before."""
+    """That window with nothing kept in it by the test before, and its one page: the scripts in it are compiled."""
     yield window
     for page in window.pages:
         # A page that is gone, or was never at an address, keeps nothing.
         with suppress(Error):
             page.evaluate("localStorage.clear(); sessionStorage.clear()")
+        # A file at the same address asks nothing of the next larder, and the scripts stay compiled.
+        with suppress(Error):
+            page.goto(urljoin(page.url, "/_app/version.json"))
+    for page in window.pages[1:]:
         page.close()
     window.clear_cookies()
 
@@ -214,12 +233,39 @@ def context(window: BrowserContext) -> Iterator[BrowserContext]:
 @pytest.fixture
 def page(context: BrowserContext) -> Iterator[Page]:
     """A page that fails the test if anything goes wrong in it unseen."""
-    page = context.new_page()
-    wrong: list[str] = []
-    page.on("pageerror", lambda error: wrong.append(str(error)))
-    page.on("console", lambda said: wrong.append(said.text) if _is_mistake(said) else None)
-    yield page
-    assert wrong == []
+    page = context.pages[0] if context.pages else context.new_page()
+    with heard(page, "pageerror") as failed, heard(page, "console") as said:
+        yield page
+    page.unroute_all()
+    page.set_viewport_size(LAPTOP)
+    assert failed == []
+    assert [each.text for each in said if each.type == "error" and UNSEEN not in each.text] == []
+
+
+SETTLED = """() => new Promise((settled) =>
+  requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(settled, { timeout: 500 }))))
+"""
+"""Two frames, for in the first a page learns its new size; and then whatever waits for a quiet moment."""
+
+
+@contextmanager
+def heard(page: Page, event: Literal["console", "pageerror", "request"]) -> Iterator[list[Any]]:
+    """What a page tells of meanwhile."""
+    all_of_it: list[Any] = []
+
+    def hear(one: object) -> None:
+        all_of_it.append(one)
+
+    page.on(event, hear)  # type: ignore[call-overload]
+    try:
+        yield all_of_it
+    finally:
+        page.remove_listener(event, hear)
+
+
+def settled(page: Page) -> None:
+    """Wait until the page has drawn what it was told and has nothing more to do."""
+    page.evaluate(SETTLED)
 
 
 def put_on_bench(page: Page, served: Served | Here, line: str) -> None:
@@ -227,7 +273,3 @@ def put_on_bench(page: Page, served: Served | Here, line: str) -> None:
     page.goto(f"{served.url}/bench")
     page.get_by_role("combobox", name="What is on the bench").fill(line)
     expect(page.get_by_role("region", name="Verdict")).to_be_visible()
-
-
-def _is_mistake(said: ConsoleMessage) -> bool:
-    return said.type == "error" and UNSEEN not in said.text

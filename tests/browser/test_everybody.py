@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Page, expect
 from sqlalchemy import select
 
-from tests.browser.conftest import ROOT, Here, put_on_bench
+from tests.browser.conftest import ROOT, Here, heard, put_on_bench, settled
 from yellow_larder.features.household.larder import settings, settle
 from yellow_larder.features.household.state import Place
 from yellow_larder.journal.database import reading
@@ -191,7 +191,21 @@ def go_to(page: Page, demo: Here, view: str) -> None:
         expect(page.get_by_role("group", name="cut open")).to_be_visible()
     else:
         expect(page.get_by_role("main").locator("svg, input").first).to_be_attached()
-    page.wait_for_timeout(300)
+    expect(page.get_by_role("main").locator("[aria-busy=true]")).to_have_count(0)
+    settled(page)
+
+
+def ill_fitting(page: Page, width: int) -> list[str]:
+    """What is too small or too wide once the page has been laid out anew."""
+    found: list[str] = []
+    for _ in range(20):
+        settled(page)
+        wide = page.evaluate("document.documentElement.scrollWidth")
+        found = [f"too small: {each}" for each in page.evaluate(TOO_SMALL)]
+        found += [f"{wide} px wide"] if wide > width else []
+        if not found:
+            break
+    return found
 
 
 @pytest.mark.parametrize("view", VIEWS)
@@ -204,20 +218,14 @@ def test_at_every_size_in_both_themes(page: Page, demo: Here, view: str) -> None
     more room excepted.
     """
     found = []
-    asked: list[str] = []
-    page.on("request", lambda request: asked.append(request.url))
-    go_to(page, demo, view)
+    with heard(page, "request") as asked:
+        go_to(page, demo, view)
     page.evaluate(AXE.read_text())
     # The pieces that patterns are made of are thousands, and nothing anybody meets.
     page.evaluate("document.querySelectorAll('pattern').forEach((each) => each.replaceChildren())")
     for size, (width, height) in SIZES.items():
         page.set_viewport_size({"width": width, "height": height})
-        page.wait_for_timeout(250)
-        small = page.evaluate(TOO_SMALL)
-        wide = page.evaluate("document.documentElement.scrollWidth")
-        found += [f"{size}: too small: {each}" for each in small] + (
-            [f"{size}: {wide} px wide"] if wide > width else []
-        )
+        found += [f"{size}: {each}" for each in ill_fitting(page, width)]
         # A tablet shows what a laptop or a phone does: there the dark is looked at, the same at any size.
         theme, rules = {
             "laptop": ("light", {}),
@@ -225,6 +233,7 @@ def test_at_every_size_in_both_themes(page: Page, demo: Here, view: str) -> None
             "phone": ("light", {"rules": {"color-contrast": {"enabled": False}}}),
         }[size]
         page.evaluate("theme => document.documentElement.dataset.theme = theme", theme)
+        settled(page)
         result = page.evaluate(
             "rules => axe.run(document, { resultTypes: ['violations'], ...rules })",
             rules,
@@ -234,7 +243,7 @@ def test_at_every_size_in_both_themes(page: Page, demo: Here, view: str) -> None
             for each in result["violations"]
         ]
     assert found == []
-    assert [url for url in asked if not url.startswith((demo.url, "data:", "blob:"))] == []
+    assert [each.url for each in asked if not each.url.startswith((demo.url, "data:", "blob:"))] == []
 
 
 def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:

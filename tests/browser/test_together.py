@@ -7,7 +7,7 @@ import httpx
 import pytest
 from playwright.sync_api import BrowserContext, Page, Route, expect
 
-from tests.browser.conftest import Here, put_on_bench
+from tests.browser.conftest import Here, heard, put_on_bench
 from yellow_larder.features.lots.lots import set_cupboard
 
 
@@ -111,18 +111,15 @@ def test_a_full_disk_is_said_at_the_act_and_on_every_page_until_something_is_sav
 
 
 def test_the_api_is_described_without_asking_anybody(page: Page, served: Here) -> None:
-    asked: list[str] = []
-    page.on("request", lambda request: asked.append(request.url))
-    page.goto(f"{served.url}/api/docs")
-    expect(page.get_by_role("heading", name="Yellow Larder")).to_be_visible()
-    expect(page.get_by_text("/api/bench/plan", exact=True)).to_be_visible()
-    assert all(url.startswith((served.url, "data:")) for url in asked)
+    with heard(page, "request") as asked:
+        page.goto(f"{served.url}/api/docs")
+        expect(page.get_by_role("heading", name="Yellow Larder")).to_be_visible()
+        expect(page.get_by_text("/api/bench/plan", exact=True)).to_be_visible()
+    assert all(each.url.startswith((served.url, "data:")) for each in asked)
 
 
 def test_no_other_page_may_frame_it(page: Page, served: Here) -> None:
     """A click on a page that lies over this one could undo a change."""
-    refused: list[str] = []
-    page.on("console", lambda said: refused.append(said.text))
     page.goto("data:text/html,<h1>elsewhere</h1>")
     page.evaluate(
         "url => { const frame = document.createElement('iframe'); frame.src = url; document.body.append(frame); }",

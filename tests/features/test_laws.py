@@ -1,6 +1,8 @@
 """What must hold whatever people do: sums that agree by two ways, and money that is neither made nor lost."""
 
+import shutil
 import time
+from collections.abc import Callable
 from datetime import date, timedelta
 from pathlib import Path
 
@@ -22,12 +24,15 @@ from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import buy, week_list
 from yellow_larder.journal.database import reading
 
+Anew = Callable[[], Larder]
 FRESH = settings(max_examples=15, suppress_health_check=[HealthCheck.function_scoped_fixture])
 FOODS = ["pearl barley", "red lentils", "rolled oats", "white rice"]
 
 
-def new_larder(tmp_path: Path, clock: Clock) -> Larder:
-    return open_larder(tmp_path / f"{time.monotonic_ns()}.db", clock)
+@pytest.fixture
+def new_larder(new_file: Path, tmp_path: Path, clock: Clock) -> Anew:
+    """New larders, one for each example."""
+    return lambda: open_larder(Path(shutil.copy(new_file, tmp_path / f"{time.monotonic_ns()}.db")), clock)
 
 
 evenings = st.lists(
@@ -39,10 +44,12 @@ evenings = st.lists(
 
 @FRESH
 @given(evenings)
-def test_the_diarys_sums_agree(tmp_path: Path, clock: Clock, written: list[tuple[int, list[tuple[str, int]]]]) -> None:
+def test_the_diarys_sums_agree(
+    new_larder: Anew, clock: Clock, written: list[tuple[int, list[tuple[str, int]]]]
+) -> None:
     """What the database adds up is what the core adds up, and what the months on screen add up to."""
     clock.now = NOON
-    larder = new_larder(tmp_path, clock)
+    larder = new_larder()
     for ago, used in written:
         lines = [Written(line=f"{grams} g {food}") for food, grams in used]
         write_day(larder, larder.today() - timedelta(days=ago), lines or [Written()])
@@ -65,11 +72,11 @@ def test_the_diarys_sums_agree(tmp_path: Path, clock: Clock, written: list[tuple
 @FRESH
 @given(st.integers(100, 4000), st.lists(st.tuples(st.integers(0, 9), st.integers(0, 3)), max_size=8))
 def test_money_is_neither_made_nor_lost(
-    tmp_path: Path, clock: Clock, weekly: int, doings: list[tuple[int, int]]
+    new_larder: Anew, clock: Clock, weekly: int, doings: list[tuple[int, int]]
 ) -> None:
     """As long as nobody overspends: what came in is what was spent and what is at hand."""
     clock.now = NOON
-    larder = new_larder(tmp_path, clock)
+    larder = new_larder()
     number = see_price(larder, Seen("1 kg pearl barley", "1.00"))
     set_purse(larder, f"{weekly / 100:.2f}")
     spent, days = 0, 0
@@ -89,8 +96,8 @@ def test_money_is_neither_made_nor_lost(
 
 @FRESH
 @given(st.lists(st.integers(0, 5000), min_size=1, max_size=6))
-def test_the_cupboard_holds_what_was_last_said(tmp_path: Path, clock: Clock, weighed: list[int]) -> None:
-    larder = new_larder(tmp_path, clock)
+def test_the_cupboard_holds_what_was_last_said(new_larder: Anew, clock: Clock, weighed: list[int]) -> None:
+    larder = new_larder()
     said = 0
     for grams in weighed:
         if abs(grams - said) >= 1:
@@ -104,9 +111,9 @@ def test_the_cupboard_holds_what_was_last_said(tmp_path: Path, clock: Clock, wei
 @FRESH
 @given(st.integers(10, 900), st.integers(1, 12), st.integers(1, 30), st.integers(0, 20_000))
 def test_need_here_and_gap_agree(
-    tmp_path: Path, clock: Clock, grams: int, eaters: int, per_month: int, here: int
+    new_larder: Anew, clock: Clock, grams: int, eaters: int, per_month: int, here: int
 ) -> None:
-    larder = new_larder(tmp_path, clock)
+    larder = new_larder()
     keep_meal(larder, Meal("Barley", f"{grams} g pearl barley", eaters=eaters, per_month=per_month))
     if here:
         set_cupboard(larder, "pearl-barley", f"{here} g")

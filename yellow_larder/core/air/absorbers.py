@@ -9,8 +9,8 @@ from functools import lru_cache
 from itertools import combinations, product
 
 import numpy as np
+import scipy  # its parts are loaded when they are first used
 from numpy.typing import NDArray
-from scipy.optimize import Bounds, LinearConstraint, milp
 
 from yellow_larder.core.errors import CoreError, check_range
 
@@ -300,19 +300,20 @@ class _Program:
         enough = np.hstack([-flat.T, np.diag(per_pack), np.zeros((kinds, kinds))])
         in_house = np.hstack([np.zeros((kinds, columns)), np.eye(kinds), -np.eye(kinds)])
         counts = np.array([count for _, count in needs], dtype=np.float64)
+        rule = scipy.optimize.LinearConstraint
         self._rules = [
-            LinearConstraint(each_once, counts, counts),
-            LinearConstraint(enough, 0, np.inf),
-            LinearConstraint(in_house, -np.inf, packs),
+            rule(each_once, counts, counts),
+            rule(enough, 0, np.inf),
+            rule(in_house, -np.inf, packs),
         ]
         most = np.concatenate(
             [np.full(columns + kinds, np.inf), np.where([each.buyable for each in kept], np.inf, 0.0)]
         )
-        self._bounds = Bounds(0, most)
+        self._bounds = scipy.optimize.Bounds(0, most)
 
     def least(self, weigh: NDArray[np.float64]) -> NDArray[np.float64]:
         """Bring one thing down to its least, and hold it there for what comes after; the answer that does."""
-        done = milp(
+        done = scipy.optimize.milp(
             weigh,
             constraints=self._rules,
             bounds=self._bounds,
@@ -323,7 +324,7 @@ class _Program:
         if done.x is None:
             raise NoPacketFits("there are not enough absorbers at hand")
         answer: NDArray[np.float64] = np.round(done.x)
-        self._rules.append(LinearConstraint(weigh[None, :], -np.inf, float(weigh @ answer) + 1e-6))
+        self._rules.append(scipy.optimize.LinearConstraint(weigh[None, :], -np.inf, float(weigh @ answer) + 1e-6))
         return answer
 
     def shared_out(self, answer: NDArray[np.float64]) -> Allotment:

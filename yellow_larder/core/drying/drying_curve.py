@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy.optimize import least_squares
+import scipy  # its parts are loaded when they are first used
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.errors import OutOfRange, check_range
@@ -203,7 +203,7 @@ def forecast(course: DryingCurve, expected: Hours, weighings: Sequence[Weighing]
         modelled = np.exp(-np.exp(np.minimum(rate, 5.0)))
         return np.concatenate([(theta - mean) / sd, (modelled - left) / doubt])
 
-    found = least_squares(off, mean)
+    found = scipy.optimize.least_squares(off, mean)
     slope = np.asarray(found.jac, dtype=np.float64)
     spread = np.asarray(np.linalg.inv(slope.T @ slope), dtype=np.float64)
     if late:

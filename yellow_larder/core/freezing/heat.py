@@ -12,7 +12,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
-from scipy.special import j0, j1, jn_zeros
+import scipy  # its parts are loaded when they are first used
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.errors import check_range
@@ -162,7 +162,8 @@ def _slab(half_m: float, stuff: Stuff, surface: float, seconds: Numbers, *, outs
 
 def _cylinder(radius_m: float, stuff: Stuff, surface: float, seconds: Numbers, *, outside: bool) -> Numbers:
     roots = _cylinder_roots(surface * radius_m / stuff.conductivity)
-    factors = 2 * j1(roots) / (roots * (j0(roots) ** 2 + j1(roots) ** 2)) * (j0(roots) if outside else 1.0)
+    j0, j1 = scipy.special.j0(roots), scipy.special.j1(roots)
+    factors = 2 * j1 / (roots * (j0**2 + j1**2)) * (j0 if outside else 1.0)
     return _series(factors, roots, stuff.diffusivity * seconds / radius_m**2)
 
 
@@ -176,8 +177,9 @@ def _slab_roots(biot: float) -> Numbers:
 @lru_cache(maxsize=512)
 def _cylinder_roots(biot: float) -> Numbers:
     """Roots of x·J1(x) = Bi·J0(x), one between each zero of J1 and the next zero of J0."""
-    low: Numbers = np.concatenate([[0.0], jn_zeros(1, _TERMS - 1)]).astype(np.float64)
-    return _bisect(lambda x: x * j1(x) - biot * j0(x), low, jn_zeros(0, _TERMS).astype(np.float64))
+    j0, j1, zeros = scipy.special.j0, scipy.special.j1, scipy.special.jn_zeros
+    low: Numbers = np.concatenate([[0.0], zeros(1, _TERMS - 1)]).astype(np.float64)
+    return _bisect(lambda x: x * j1(x) - biot * j0(x), low, zeros(0, _TERMS).astype(np.float64))
 
 
 def _bisect(curve: Callable[[Numbers], Numbers], low: Numbers, high: Numbers) -> Numbers:

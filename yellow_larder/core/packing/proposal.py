@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 import numpy as np
+import scipy  # its parts are loaded when they are first used
 from numpy.typing import NDArray
-from scipy.optimize import Bounds, LinearConstraint, milp
 
 from yellow_larder.core.arrays import Indices, Numbers
 from yellow_larder.core.errors import CoreError, check_range
@@ -95,10 +95,13 @@ def propose(
     each_once = np.hstack([(lot_of == np.arange(len(ways))[:, None]).astype(float), np.zeros((len(ways), kinds))])
     at_hand = np.hstack([counts.T.astype(float), -np.eye(kinds)])
     weigh = np.concatenate([*[of_lot.costs for of_lot in ways], price / 2])
-    done = milp(
+    done = scipy.optimize.milp(
         weigh,
-        constraints=[LinearConstraint(each_once, 1, 1), LinearConstraint(at_hand, -np.inf, stock)],
-        bounds=Bounds(0, np.concatenate([np.ones(len(counts)), np.where(buyable, np.inf, 0.0)])),
+        constraints=[
+            (each_once, 1, 1),
+            (at_hand, -np.inf, stock),
+        ],
+        bounds=scipy.optimize.Bounds(0, np.concatenate([np.ones(len(counts)), np.where(buyable, np.inf, 0.0)])),
         integrality=np.ones(len(weigh), dtype=int),
         options={"mip_rel_gap": GAP, "time_limit": _SECONDS},
     )

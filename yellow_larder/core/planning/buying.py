@@ -11,8 +11,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 
 import numpy as np
-from scipy import sparse
-from scipy.optimize import Bounds, LinearConstraint, milp
+import scipy  # its parts are loaded when they are first used
 
 from yellow_larder.core.arrays import Indices, Numbers
 from yellow_larder.core.errors import check_range
@@ -164,11 +163,11 @@ def _meals_of(table: Table) -> tuple[Indices, int]:
     meals = len(table.times)
     if not meals or not table.times.any():
         return np.zeros(meals, dtype=np.int64), 0
-    stock = LinearConstraint(sparse.csr_array(table.recipe_g.T / 1000), -np.inf, table.here_g / 1000 + 1e-9)
-    result = milp(
+    stock = (scipy.sparse.csr_array(table.recipe_g.T / 1000), -np.inf, table.here_g / 1000 + 1e-9)
+    result = scipy.optimize.milp(
         -np.ones(meals),
         constraints=stock,
-        bounds=Bounds(0, table.times),
+        bounds=scipy.optimize.Bounds(0, table.times),
         integrality=np.ones(meals, dtype=int),
         options={"mip_rel_gap": 0.0, "time_limit": 0.5},
     )
@@ -184,6 +183,7 @@ def _solve(
     """One program for all three aims, each weighing less than the least step of the one before."""
     meals, foods = table.recipe_g.shape
     packs = len(worth)
+    sparse = scipy.sparse
     # Kilograms, so that the numbers in the program are of one size.
     bought = sparse.csr_array((offers.size_g[worth] / 1000, (offers.food[worth], np.arange(packs))), (foods, packs))
     cooked = sparse.csr_array(-table.recipe_g.T / 1000)
@@ -201,10 +201,10 @@ def _solve(
     high = np.concatenate([np.full(2 * foods, np.inf), [coins]])
     energy = table.kcal_per_g * gap
     share = _PARTS_BELOW_WHOLE * table.kcal_per_g * 1000 / max(float(energy.sum()), 1e-9)
-    result = milp(
+    result = scipy.optimize.milp(
         np.concatenate([_COIN * offers.coins[worth] / coins, -np.ones(meals), -share]),
-        constraints=LinearConstraint(rows, low, high),
-        bounds=Bounds(0, np.concatenate([most, table.times, gap / 1000])),
+        constraints=(rows, low, high),
+        bounds=scipy.optimize.Bounds(0, np.concatenate([most, table.times, gap / 1000])),
         integrality=np.repeat([1, 0], [packs + meals, foods]),
         options={"mip_rel_gap": 1e-7, "time_limit": seconds},
     )
@@ -239,9 +239,9 @@ def least_coins(gap: Numbers, offers: Offers) -> float:
         of_food = np.flatnonzero(offers.food == food)
         if not len(of_food):
             return float("inf")
-        result = milp(
+        result = scipy.optimize.milp(
             offers.coins[of_food],
-            constraints=LinearConstraint(offers.size_g[of_food][np.newaxis] / 1000, gap[food] / 1000 - 1e-9, np.inf),
+            constraints=(offers.size_g[of_food][np.newaxis] / 1000, gap[food] / 1000 - 1e-9, np.inf),
             integrality=np.ones(len(of_food), dtype=int),
             options={"mip_rel_gap": 1e-4, "time_limit": 0.1},
         )
