@@ -121,9 +121,7 @@ def test_a_bench_that_takes_more_than_there_is_says_so(page: Page, served: Here)
     put_on_bench(page, served, "7 kg red lentils")
     page.get_by_role("button", name="quart jar", exact=True).click()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text(
-        re.compile(
-            r"This takes 1\d × quart jar, and 9 in your supplies; 1\d lids, regular mouth, and 6 in your supplies"
-        )
+        re.compile(r"More than your supplies hold: 1\d × quart jar \(9 there\); 1\d × regular-mouth lid \(6 there\)")
     )
 
 

@@ -203,6 +203,19 @@ def say_mass(mass_g: float, units: Units) -> str:
     return f"{pounds} lb {rest} oz" if rest else f"{pounds} lb"
 
 
+def type_mass(mass_g: float, units: Units) -> str:
+    """A mass as one would type it, to half a gram, and never more than there is.
+
+    Example:
+        >>> type_mass(10_000, Units.METRIC), type_mass(350, Units.METRIC), type_mass(10_000, Units.US)
+        ('10 kg', '350 g', '22.046 lb')
+    """
+    if units is Units.US:
+        return f"{math.floor(mass_g / units_of.G_PER_POUND * 1000) / 1000:.10g} lb"
+    whole_g = math.floor(mass_g + 1e-6)
+    return f"{whole_g} g" if whole_g < 1000 else f"{whole_g / 1000:.10g} kg"
+
+
 def say_off(mass_g: float, wanted_g: float, units: Units) -> str:
     """How far a weight is off what was wanted; empty if nobody would mind: half a per cent, or 2 g.
 

@@ -1,14 +1,18 @@
+from dataclasses import replace
+
 import pytest
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.larder import Larder, settings, settle
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.proposals import ProposedLine, WantedLine, propose_packing
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, cut_down
+from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import Units
 
 
 def proposed(larder: Larder, *lines: str, a_week: str = "", years: float = 10) -> list[ProposedLine]:
@@ -19,8 +23,12 @@ def proposed(larder: Larder, *lines: str, a_week: str = "", years: float = 10) -
 @pytest.mark.parametrize(
     "line", ["10 kg pearl barley", "44 kg hard red wheat", "300 g dried leeks", "2 kg white sugar"]
 )
-def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str) -> None:
-    """Put on the bench, it holds all of the lot, and no rule stops it."""
+@pytest.mark.parametrize("units", Units)
+def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str, units: Units) -> None:
+    """Put on the bench in the household's own measures, it holds all of the lot, and no rule stops it."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+    settle(larder, replace(household, units=units))
     (found,) = proposed(larder, line)
     held = 0.0
     for each in found.containers:
@@ -28,6 +36,7 @@ def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str) -> N
         assert shown.verdict.severity is not Severity.STOP
         assert shown.count <= each.count
         held += shown.amount_g
+        assert each.amount.endswith(" lb" if units is Units.US else "g")
     assert held == pytest.approx(plan(larder, Ask(line=line)).amount_g, abs=2)
 
 

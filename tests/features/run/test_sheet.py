@@ -49,7 +49,7 @@ def test_packets_too_small_for_it_are_said_on_the_sheet(larder: Larder) -> None:
 def test_bags_that_are_short_are_said(larder: Larder) -> None:
     stock(larder, bags=3)
     steps.add_line(larder, BARLEY)
-    assert seen(larder).short == ["4 × 1 gal foil bag, and 3 in your supplies"]
+    assert seen(larder).short == ["More than your supplies hold: 4 × 1 gal foil bag (3 there)"]
 
 
 def test_one_run_at_a_time(larder: Larder) -> None:

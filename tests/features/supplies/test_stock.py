@@ -22,6 +22,7 @@ from yellow_larder.features.supplies.supplies import NewSupply, add_supply, coun
 from yellow_larder.features.supplies.view import Supply, see_supplies
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import Units
 
 LENTILS = Ask(line="2.1 kg red lentils", fill="700 g", container="jar-quart", place=1)
 """Three quart jars, each with two packets of 100 mL."""
@@ -145,12 +146,12 @@ def test_what_is_short_is_said_on_the_bench(jars: Larder) -> None:
     assert short == []
     many = plan(jars, replace(LENTILS, line="8 kg red lentils"))
     assert [each.says for each in many.verdict.findings if each.code == "supplies-short"] == [
-        f"This takes {many.count} × quart jar, and 8 in your supplies"
+        f"More than your supplies hold: {many.count} × quart jar (8 there)"
     ]
     lids = of(jars, Sort.LIDS, "regular")
     count_supply(jars, lids.number, 1, again=1)
     few = plan(jars, LENTILS).verdict.findings
-    assert "This takes 3 lids, regular mouth, and 2 in your supplies" in [each.says for each in few]
+    assert "More than your supplies hold: 3 × regular-mouth lid (2 there)" in [each.says for each in few]
     many = plan(jars, replace(LENTILS, line="8 kg red lentils"))
     assert [each.code for each in many.verdict.findings].count("supplies-short") == 1
 
@@ -187,8 +188,8 @@ def test_the_set_out_list_counts_the_lids(jars: Larder, clock: Clock) -> None:
 def test_stock_knows_what_it_is_short_of(jars: Larder) -> None:
     with reading(jars.engine) as session:
         stock = Stock(session)
-        assert stock.short_of(Counter({"jar-quart": 8, "bag-gallon": 99})) == []
-        assert stock.short_of(Counter({"jar-quart": 9, "jar-pint": 4})) == [
-            "9 × quart jar, and 8 in your supplies",
-            "13 lids, regular mouth, and 12 in your supplies",
+        assert stock.short_of(Counter({"jar-quart": 8, "bag-gallon": 99}), Units.METRIC) == []
+        assert stock.short_of(Counter({"jar-quart": 9, "jar-pint": 4}), Units.METRIC) == [
+            "9 × quart jar (8 there)",
+            "13 × regular-mouth lid (12 there)",
         ]

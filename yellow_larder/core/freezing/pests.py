@@ -40,6 +40,7 @@ class Hold:
         from_middle: counted from when the middle is cold, or from when the door closes.
         why: what it rests on.
         source: where it comes from.
+        at_c: the cold it counts on, °C; none if it says none.
     """
 
     name: str
@@ -47,6 +48,7 @@ class Hold:
     from_middle: bool
     why: str
     source: str
+    at_c: float | None = None
 
 
 HOLDS = (
@@ -57,8 +59,9 @@ HOLDS = (
         "four days cold",
         96,
         True,
-        "at −18 °C, counted from when the middle is cold: eggs in the middle are killed too, whatever the size",
+        "counted from when the middle is cold: eggs in the middle are killed too, whatever the size",
         "published extension advice, from memory; counted from the middle by our judgement",
+        at_c=-18,
     ),
 )
 """The schools, the shortest first; the last is ours."""

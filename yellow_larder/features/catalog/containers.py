@@ -114,7 +114,7 @@ def container_by_key(key: str) -> Container:
     # The bag's own check comes first, so that an absurd size is refused in its words.
     bag = Container(
         key=key,
-        name=f"{width / 10:g} × {length / 10:g} cm foil bag",
+        name="foil bag of your own size",
         kind=Kind.BAG,
         width_mm=width,
         length_mm=length,
@@ -126,6 +126,20 @@ def container_by_key(key: str) -> Container:
         source="the household's own measure",
     )
     return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / _ML_PER_QUART)
+
+
+def called(container: Container, units: Units) -> str:
+    """What a container is called: by the name it is sold under, or a bag of one's own by its size.
+
+    Example:
+        >>> bag = container_by_key("own:254x355.6x7")
+        >>> called(bag, Units.US), called(bag, Units.METRIC), called(container_by_key("bag-gallon"), Units.METRIC)
+        ('10 × 14 in foil bag', '25.4 × 35.6 cm foil bag', '1 gal foil bag')
+    """
+    if not container.key.startswith(_OWN):
+        return container.name
+    width, length = say_length(container.width_mm, units), say_length(container.length_mm, units)
+    return f"{width.partition(' ')[0]} × {length} foil bag"
 
 
 def say_container(container: Container, units: Units) -> str:

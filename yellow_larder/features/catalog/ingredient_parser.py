@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 
 from yellow_larder.core.food import Food, Trait
@@ -61,6 +61,7 @@ class Ingredient:
         words: the words for the food, as typed; of one that is asked about, what will be remembered.
         says: what would be right, or how it was understood.
         nearest: names of foods that were perhaps meant.
+        each_g: of things counted, the weight in store that one stands for; else 0.
     """
 
     text: str
@@ -70,6 +71,7 @@ class Ingredient:
     words: str = ""
     says: str = ""
     nearest: tuple[str, ...] = ()
+    each_g: float = 0
 
 
 class Kitchen:
@@ -107,6 +109,8 @@ class Kitchen:
         if found is None:
             return None
 
+        count = read_count(found["count"] or "one")
+
         def weigh(food: Food) -> tuple[float, str]:
             can = self._cans.get(food.key)
             if can is None:
@@ -115,10 +119,10 @@ class Kitchen:
             if found["size"]:
                 amount = read_line(f"{found['size']} x").amount
                 share = (amount.mass_g or amount.volume_ml) / CAN_G
-            cans = read_count(found["count"] or "one") * share
-            return cans * can.stored_g, f"a 15 oz can stands for {can.stored_g:g} g dry"
+            return count * share * can.stored_g, ""
 
-        return self._settle(text, found["food"], weigh)
+        read = self._settle(text, found["food"], weigh)
+        return replace(read, each_g=read.mass_g / count if count else 0)
 
     def _weighed(self, text: str) -> Ingredient | None:
         try:
@@ -142,8 +146,8 @@ class Kitchen:
         if piece is None:
             return None
         food = self._foods[piece.food]
-        mass_g = read_count(found["count"]) * piece.mass_g(food)
-        return Ingredient(text, Reading.READ, food.key, mass_g, thing, piece.source)
+        each_g = piece.mass_g(food)
+        return Ingredient(text, Reading.READ, food.key, read_count(found["count"]) * each_g, thing, each_g=each_g)
 
     def _settle(self, text: str, words: str, weigh: Callable[[Food], tuple[float, str]]) -> Ingredient:
         """An ingredient whose amount was read, once its food is found."""

@@ -9,6 +9,7 @@ from enum import StrEnum
 import numpy as np
 from sqlalchemy.orm import Session
 
+from yellow_larder.features.catalog.containers import called
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
@@ -187,7 +188,7 @@ def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> I
     length = max((until - since).total_seconds(), 1)
     return InFreezer(
         number=number,
-        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in a {cold.container.name}",
+        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in a {called(cold.container, units)}",
         food=cold.food.name,
         form=cold.food.form,
         colour=cold.food.colour,

@@ -23,14 +23,14 @@ from yellow_larder.core.freezing import (
     as_solid,
     settling_water_g,
 )
-from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods, read_food_line
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
 from yellow_larder.reference import stuff_of
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import say_length, say_mass, say_temperature
+from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature
 
 MOST_PACKAGES = 60
 """More packages than this do not go into a freezer at home at once."""
@@ -79,6 +79,10 @@ class Point:
     hours: float
     middle_c: float
     surface_c: float
+
+
+def _why(hold: Hold, units: Units) -> str:
+    return hold.why if hold.at_c is None else f"at {say_temperature(hold.at_c, units)}, {hold.why}"
 
 
 @dataclass(frozen=True, slots=True)
@@ -160,7 +164,7 @@ class Cold:
             colour=self.food.colour,
             count=self.count,
             each=say_mass(self.each_g, units),
-            container_name=self.container.name,
+            container_name=called(self.container, units),
             draw=drawing(self.container),
             level=min(1.0, self.each_g / self.food.settled_g_ml / volume_below_ml(self.container, 0)),
             thick=say_length(self.solid.thinnest_m * 1000, units),
@@ -169,7 +173,7 @@ class Cold:
             holds=[
                 HoldView(
                     each.name,
-                    each.why,
+                    _why(each, units),
                     each.source,
                     self.freeze.ends_hours(each),
                     say_hours(self.freeze.ends_hours(each)),

@@ -17,7 +17,7 @@ from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.core.keeping import Course
 from yellow_larder.core.packing import Case, draws_in, guards, judge, moisture_line_pct
-from yellow_larder.features.catalog.containers import drawing, say_container
+from yellow_larder.features.catalog.containers import called, drawing, say_container
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
@@ -77,7 +77,7 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     place = find_place(session, ask.place)
     closing = ask.closing or usual_closing(food, container)
     if closing not in container.closings:
-        raise Refused("closing", f"A {container.name} is not closed that way")
+        raise Refused("closing", f"A {called(container, household.units)} is not closed that way")
     amount_g = amount.weighs_g(food.loose_g_ml)
     eating = appetite(session, today.year)
     lot = lot_of(session, ask.lot, food)
@@ -162,7 +162,10 @@ def _plan(on: _OnBench) -> Plan:
     packets = packets_by_size(groups)
     to_pack = stock.cost(container, sum(group.count for group in groups), packets)
     best_by = best_by_of(food, course, bests, household.school, on.today)
-    beside = [*keeps_too_short(ask.horizon_years, best_by, on.today), *short_of(stock, container, count)]
+    beside = [
+        *keeps_too_short(ask.horizon_years, best_by, on.today),
+        *short_of(stock, container, count, household.units),
+    ]
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, on.eating.kcal_per_person_day)
     found = [*in_units(judge(case), household.units), *beside]
@@ -182,7 +185,7 @@ def _plan(on: _OnBench) -> Plan:
         amount_g=on.amount_g,
         amount=say_mass(on.amount_g, household.units),
         container=container.key,
-        container_name=container.name,
+        container_name=called(container, household.units),
         container_size=say_container(container, household.units),
         draw=drawing(container),
         closing=closing,

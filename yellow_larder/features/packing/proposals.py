@@ -26,7 +26,7 @@ from yellow_larder.core.packing import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.events import Settings
@@ -46,7 +46,7 @@ from yellow_larder.reference import DAYS_PER_YEAR, containers
 from yellow_larder.words.dates import say_best_by
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
-from yellow_larder.words.quantities import read_amount, say_mass
+from yellow_larder.words.quantities import read_amount, say_mass, type_mass
 
 MOST_LINES = 12
 
@@ -246,7 +246,7 @@ def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, h
     used = found.counts.sum(axis=0)
     return ProposedPacking(
         lines,
-        [f"{n} × {offer.container.name}" for offer, n in bought],
+        [f"{n} × {called(offer.container, household.units)}" for offer, n in bought],
         say_money(sum(offer.price * n for offer, n in bought), household) if bought else "",
         found.gap <= 1e-3,
         any(offer.guessed for offer, n in zip(offers, used, strict=True) if n),
@@ -365,13 +365,13 @@ def _line(
         shown.append(
             ProposedContainers(
                 key=offer.container.key,
-                name=offer.container.name,
+                name=called(offer.container, household.units),
                 draw=drawing(offer.container),
                 level=min(1.0, each_g / food.loose_g_ml / space) if space else 0.0,
                 closing=pair.closing,
                 count=int(n),
                 each=say_mass(each_g, household.units),
-                amount=f"{each_g * int(n):.0f} g",
+                amount=type_mass(each_g * int(n), household.units),
                 in_stock=min(int(n), offer.stock),
                 keeps=say_best_by(ends, today),
                 ages=ends is not None,

@@ -13,7 +13,7 @@ from yellow_larder.core.containers import Closing, Container, closed_volume_ml, 
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
 from yellow_larder.core.planning import may_meet_absorber
-from yellow_larder.features.catalog.containers import container_by_key, own_bag
+from yellow_larder.features.catalog.containers import called, container_by_key, own_bag
 from yellow_larder.features.catalog.foods import find_food
 from yellow_larder.features.household.larder import places_in
 from yellow_larder.features.household.state import Place
@@ -197,7 +197,7 @@ def _read_fill(ask: Ask, food: Food, container: Container, units: Units) -> floa
     if each_g > most_g:
         raise Refused(
             "fill",
-            f"More than fits: a {container.name} takes {say_mass(most_g, units)} of {food.name} "
+            f"More than fits: a {called(container, units)} takes {say_mass(most_g, units)} of {food.name} "
             "shaken down and filled to the top",
         )
     return each_g

@@ -15,6 +15,7 @@ from yellow_larder.core.air import (
 )
 from yellow_larder.core.containers import Container, volume_below_ml
 from yellow_larder.core.food import Food
+from yellow_larder.features.catalog.containers import called
 from yellow_larder.features.packing.request import Sizing
 from yellow_larder.words.quantities import Units, say_mass
 
@@ -92,7 +93,7 @@ def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
     says = {sizing: SchoolSays(each, each - round(there)) for sizing, each in asks.items()}
     return SchoolsRow(
         food=food.name,
-        container=container.name,
+        container=called(container, units),
         holds=say_mass(mass, units),
         oxygen_ml=round(there),
         airy=is_airy_kind(food),

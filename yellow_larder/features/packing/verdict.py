@@ -10,6 +10,7 @@ from yellow_larder.core.finding import Finding, Severity, gravest_first
 from yellow_larder.features.packing.plan import Packed, Verdict
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.reference import containers
+from yellow_larder.words.quantities import Units
 
 
 def verdict_on(found: list[Finding]) -> Verdict:
@@ -43,16 +44,16 @@ def with_outer(finding: Finding, container: Container, full: Packed, count: int)
     return replace(finding, figures=f"{'one' if n == 1 else f'{n} ×'} {pail.name} {holds}")
 
 
-def short_of(stock: Stock, container: Container, count: int) -> list[Finding]:
+def short_of(stock: Stock, container: Container, count: int, units: Units) -> list[Finding]:
     """Whether there are fewer containers in the house than this takes."""
-    short = stock.short_of(Counter({container.key: count}))
+    short = stock.short_of(Counter({container.key: count}), units)
     if not short:
         return []
     return [
         Finding(
             Severity.MIND,
             "supplies-short",
-            f"This takes {'; '.join(short)}",
+            f"More than your supplies hold: {'; '.join(short)}",
             "Buy more, take another size, or count them anew under Supplies.",
             "your supplies",
         )

@@ -228,7 +228,7 @@ def view_of(line: Ingredient, foods: dict[str, Food], units: Units) -> Ingredien
         mass=say_mass(line.mass_g, units) if line.mass_g else "",
         kcal=food.composition.kcal * line.mass_g / 100 if food and counted else 0.0,
         words=line.words,
-        says=line.says,
+        says=line.says if not line.each_g else f"one stands for {say_mass(line.each_g, units)} in store",
         nearest=list(line.nearest),
     )
 

@@ -20,6 +20,7 @@ from yellow_larder.features.run.events import Fill, PacketsIn, PlannedContainer
 from yellow_larder.features.run.state import RunRecord
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.quantities import Units
 
 MOST_LINES = 12
 MOST_CONTAINERS = 200
@@ -162,9 +163,10 @@ def weighed(session: Session, ask: Ask, food_key: str, mass_g: float, now: datet
     return Fill(mass_g, filling_of(planned.full, planned), planned.full.need_ml)
 
 
-def short_of_containers(session: Session, lines: list[Line]) -> list[str]:
+def short_of_containers(session: Session, lines: list[Line], units: Units) -> list[str]:
     """Containers and lids of which there are fewer in the supplies than the run takes."""
     wanted: Counter[str] = Counter()
     for line in lines:
         wanted[line.plan.container] += line.plan.count
-    return Stock(session).short_of(wanted)
+    short = Stock(session).short_of(wanted, units)
+    return [f"More than your supplies hold: {each}" for each in short]

@@ -13,7 +13,7 @@ from yellow_larder.core.containers import Closing, Kind, Mouth
 from yellow_larder.core.errors import Refusal
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import OUT_MINUTES, RunForecast, batch_size, seconds_each
-from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
@@ -179,7 +179,7 @@ def _view(session: Session, run: Run, now: datetime) -> RunView:
         containers=containers,
         packs=packs_of(sheet),
         buy=to_buy(sheet),
-        short=short_of_containers(session, sheet.lines),
+        short=short_of_containers(session, sheet.lines, household.units),
         wrong=wrong,
         ready=_ready(session, run) if phase in (RunPhase.LABELS, RunPhase.SET_OUT) else [],
         batch=_batch(session, run) if phase is RunPhase.OPEN else None,
@@ -231,7 +231,7 @@ def _container(n: int, mine: Container, out: bool, household: Settings, places: 
         food=food.food_name,
         form=food.form,
         colour=food.colour,
-        container=container.name,
+        container=called(container, household.units),
         draw=drawing(container),
         level=mine.what.level,
         planned_g=planned,

@@ -9,7 +9,7 @@ from datetime import date
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
 from yellow_larder.core.packing import Eye
-from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing, say_container
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
@@ -120,7 +120,7 @@ def card(larder: Larder, number: int) -> Card:
         form=package.form,
         colour=package.colour,
         draw=drawing(container),
-        container=container.name,
+        container=called(container, household.units),
         container_size=say_container(container, household.units),
         closing=package.closing,
         mass=shown.mass,

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
-from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.events import LotCame, TakenOut
@@ -89,7 +89,7 @@ def to_look(larder: Larder, *, ahead_days: int = 0) -> list[ToLook]:
                     food=package.food_name,
                     form=package.form,
                     colour=package.colour,
-                    container=container.name,
+                    container=called(container, units),
                     closing=Closing(package.closing),
                     mass=say_mass(package.mass_g, units),
                     due=package.look_due or larder.today(),

@@ -13,7 +13,7 @@ from sqlalchemy import or_, select
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import absorber_ml
-from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.run.record import the_run
@@ -103,7 +103,7 @@ def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> La
         ages=ages,
         packets=row["packets"],
         closing=Closing(row["closing"]),
-        container=container_by_key(row["container_key"]).name,
+        container=called(container_by_key(row["container_key"]), units),
         against=row["against"],
     )
 
@@ -120,7 +120,7 @@ def _planned(mine: Container, units: Units, today: date) -> Label:
         ages=planned.ages,
         packets=what.packets,
         closing=what.closing,
-        container=container_by_key(what.container_key).name,
+        container=called(container_by_key(what.container_key), units),
         against=what.against,
     )
 

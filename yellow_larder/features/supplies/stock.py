@@ -11,11 +11,12 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.air import Kept
 from yellow_larder.core.containers import Container, Kind, Mouth
 from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, absorber_ml, gel_g, worth_after, worth_in_jar
-from yellow_larder.features.catalog.containers import container_by_key
+from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.packages.events import Contained
 from yellow_larder.features.supplies.events import Sort, SparesKept, SupplyBack, SupplyUsed
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.journal import log
+from yellow_larder.words.quantities import Units
 
 JAR_ML = 240.0
 """The small jar that spares wait in, unless another is named. Source: common practice, a half-pint jar."""
@@ -110,7 +111,7 @@ class Stock:
             coins += (lids[1].coins or 0.0) * max(0, count - lids[1].again)
         return coins
 
-    def short_of(self, wanted: Counter[str]) -> list[str]:
+    def short_of(self, wanted: Counter[str], units: Units) -> list[str]:
         """Containers, by their keys, and lids of which there are fewer than are wanted, in words."""
         short = []
         lids: Counter[Mouth] = Counter()
@@ -118,14 +119,14 @@ class Stock:
             container = container_by_key(key)
             supply = self.container(container)
             if supply is not None and supply[1].count < count:
-                short.append(f"{count} × {container.name}, and {supply[1].count} in your supplies")
+                short.append(f"{count} × {called(container, units)} ({supply[1].count} there)")
             if container.mouth is not None:
                 lids[container.mouth] += count
         for mouth, count in lids.items():
             supply = self.lids(mouth)
             there = supply[1].count + supply[1].again if supply else count
             if there < count:
-                short.append(f"{count} lids, {mouth} mouth, and {there} in your supplies")
+                short.append(f"{count} × {mouth}-mouth lid ({there} there)")
         return short
 
     def takes(self, packages: Sequence[Contained]) -> list[log.Act]:

@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.containers import Mouth
 from yellow_larder.core.packing import worth_after
 from yellow_larder.features.catalog.containers import (
+    called,
     container_by_key,
     cut_shorter,
     own_bag,
@@ -75,7 +76,8 @@ def add_supply(larder: Larder, new: NewSupply) -> int:
         if not 1 <= new.per_pack <= 1000:
             raise Refused("per_pack", "Absorbers in one inner pack: 1 to 1,000")
         known = log.records(session, SupplyRecord)
-        if any((each.sort, each.key, each.name) == (new.sort, key, name) for each in known.values()):
+        mine = (new.sort, key or name)
+        if any((each.sort, each.key or each.name) == mine for each in known.values()):
             raise Refused("name", f"{name} is written down already: change its count there")
         said: Said = {
             "sort": new.sort,
@@ -109,8 +111,8 @@ def _identity(new: NewSupply, units: Units) -> tuple[str, str]:
         return "", tidy_name(new.name, "name")
     container = own_bag(new.size, 7, units, field="size") if new.size.strip() else container_by_key(new.key)
     if SORT_OF.get(container.kind) is not new.sort:
-        raise Refused("key", f"A {container.name} is not among the {new.sort.value}")
-    return container.key, container.name
+        raise Refused("key", f"A {called(container, units)} is not among the {new.sort.value}")
+    return container.key, called(container, units)
 
 
 def _mouth(text: str) -> Mouth:

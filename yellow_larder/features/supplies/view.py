@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.moisture import OVEN_C, OVEN_HOURS, PAPER_C, full_gel_g
 from yellow_larder.features.catalog.containers import (
     Drawing,
+    called,
     container_by_key,
     drawing,
     say_container,
@@ -89,7 +90,14 @@ def _size(each: Supply) -> float:
 
 def low_supplies(session: Session) -> list[tuple[int, str, str]]:
     """What is running low: its number, its name, and how many there are in words."""
-    return [(number, each.name, say_count(each)) for number, each in Stock(session).records.items() if is_low(each)]
+    units = settings(session).units
+    low = {number: each for number, each in Stock(session).records.items() if is_low(each)}
+    return [(number, supply_called(each, units), say_count(each)) for number, each in low.items()]
+
+
+def supply_called(supply: SupplyRecord, units: Units) -> str:
+    """What a supply is called: containers as everywhere, whatever else by its own name."""
+    return called(container_by_key(supply.key), units) if supply.sort in SORT_OF.values() else supply.name
 
 
 def _say_uses(supply: SupplyRecord) -> str:
@@ -126,7 +134,7 @@ def _view(number: int, version: int, supply: SupplyRecord, household: Settings, 
         version=version,
         sort=sort,
         key=supply.key,
-        name=supply.name,
+        name=supply_called(supply, household.units),
         size=say_container(container, household.units) if container else "",
         count=supply.count,
         counted=say_count(supply),
