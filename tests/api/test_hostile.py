@@ -2,10 +2,12 @@
 
 import json
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 from pathlib import Path
 from typing import Any
 
+import anyio
 import pytest
 from fastapi.testclient import TestClient
 from sqlalchemy import event
@@ -116,8 +118,7 @@ def test_bytes_are_counted_as_they_come(client: TestClient) -> None:
     assert answer.json()["detail"] == "That is more than 8 MB"
 
 
-@pytest.mark.anyio
-async def test_no_more_is_read_than_the_limit() -> None:
+def test_no_more_is_read_than_the_limit() -> None:
     """The rest of what is sent stays unread."""
     read = 0
 
@@ -133,7 +134,9 @@ async def test_no_more_is_read_than_the_limit() -> None:
         raise AssertionError("too large a body was passed on")
 
     scope = {"type": "http", "method": "POST", "path": "/", "headers": [], "query_string": b""}
-    await Guard(app)(scope, receive, send)
+    # In a thread of its own: a browser that an earlier test drove may have a loop running in this one.
+    with ThreadPoolExecutor() as aside:
+        aside.submit(anyio.run, Guard(app), scope, receive, send).result()
     assert read <= LARGEST_REQUEST + (1 << 20)
 
 

@@ -269,8 +269,10 @@ def say_temperature(temperature_c: float, units: Units) -> str:
     Example:
         >>> say_temperature(11, Units.METRIC), say_temperature(21, Units.US)
         ('11 °C', '70 °F')
+        >>> say_temperature(-18, Units.US), say_temperature(-0.4, Units.METRIC)
+        ('0 °F', '0 °C')
     """
-    return f"{temperature_c:.0f} °C" if units is Units.METRIC else f"{temperature_c * 1.8 + 32:.0f} °F"
+    return f"{round(temperature_c)} °C" if units is Units.METRIC else f"{round(temperature_c * 1.8 + 32)} °F"
 
 
 def say_dial(temperature_c: float, units: Units) -> str:

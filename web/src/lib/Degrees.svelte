@@ -2,16 +2,17 @@
 <script lang="ts">
   import type { Wrong } from "./api/client";
   import Field from "./Field.svelte";
+  import { shownDegrees, toCelsius } from "./format/degrees";
   import { larder } from "./larder.svelte";
 
   let { label, name, celsius = $bindable(), wrong = {}, onchange }: { label: string; name: string; celsius: number; wrong?: Wrong; onchange?: () => void } = $props();
 
-  const us = $derived(larder.overview?.settings.units === "US");
-  const shown = () => (us && typeof celsius === "number" ? Math.round(celsius * 18 + 320) / 10 : celsius);
+  const us = $derived(larder.us);
+  const shown = () => (us && typeof celsius === "number" ? Math.round(shownDegrees(celsius, us) * 10) / 10 : celsius);
 
   /** An empty field stays empty: the larder says what belongs there. */
   function typed(value: string | number | null) {
-    celsius = (us && typeof value === "number" ? (value - 32) / 1.8 : value) as number;
+    celsius = (typeof value === "number" ? toCelsius(value, us) : value) as number;
   }
 </script>
 

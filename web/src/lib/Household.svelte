@@ -33,7 +33,7 @@
   };
   const copy = $derived(larder.overview?.copy);
 
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
   const FOOT_M = 0.3048;
   const height = () => (us && draft ? Math.round((draft.altitude_m as number) / FOOT_M) : (draft?.altitude_m as number));
   function rise(high: string | number | null) {

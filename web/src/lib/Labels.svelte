@@ -1,5 +1,6 @@
 <!-- Which labels to print on: sheets by plain dimensions, one's own, or single ones off a roll. -->
 <script lang="ts">
+  import { larder } from "./larder.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/Field.svelte";
   import { keepLayout, keptLayout } from "$lib/labels";
@@ -95,7 +96,7 @@
     <div class="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-4">
       <Field label="Side by side" name="columns" bind:value={own.columns} {wrong} />
       <Field label="Below one another" name="rows" bind:value={own.rows} {wrong} />
-      <Field label="Each, wide × high" name="size" bind:value={own.size} {wrong} placeholder="90 × 38 mm" />
+      <Field label="Each, wide × high" name="size" bind:value={own.size} {wrong} placeholder={larder.us ? "3.5 × 1.5 in" : "90 × 38 mm"} />
       <Field label="Between them" name="gap" bind:value={own.gap} {wrong} placeholder="nothing" />
     </div>
   {/if}

@@ -31,6 +31,11 @@ class TheLarder {
 
   #timer: ReturnType<typeof setTimeout> | undefined;
 
+  /** Whether the household counts in pounds, inches and °F. */
+  get us(): boolean {
+    return this.overview?.settings.units === "US";
+  }
+
   refresh(): Promise<void> {
     this.#fresh = this.#read();
     return this.#fresh;

@@ -44,7 +44,7 @@ from yellow_larder.core.drying.freeze_drying import (
     phases,
     water_g,
 )
-from yellow_larder.core.drying.load_rules import Laid, judge_load, listed
+from yellow_larder.core.drying.load_rules import Laid, heated_to, judge_load, listed
 from yellow_larder.core.drying.produce import (
     TEST_WORDS,
     Air,
@@ -90,6 +90,7 @@ __all__ = [
     "energy_kwh",
     "expected_hours",
     "forecast",
+    "heated_to",
     "humidity_at",
     "is_mixed",
     "judge_freeze_load",

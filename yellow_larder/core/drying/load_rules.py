@@ -75,11 +75,19 @@ def _one(laid: Laid, air: Air, air_c: float) -> list[Finding]:
     return [*_meat(laid, air), *_air(laid, air_c), *_skin_and_cut(laid), *_treatment(laid)]
 
 
+def heated_to(produce: Produce) -> Amount:
+    """How hot meat is made, through and through, before it dries.
+
+    Source: US extension advice on dried meat (USDA), from memory: 160 °F, and 165 °F for poultry.
+    """
+    return POULTRY_HEATED if produce.animal == "poultry" else MEAT_HEATED
+
+
 def _meat(laid: Laid, air: Air) -> list[Finding]:
     produce = laid.produce
     if not produce.animal:
         return []
-    reach = {"reach": POULTRY_HEATED if produce.animal == "poultry" else MEAT_HEATED}
+    reach = {"reach": heated_to(produce)}
     source = "US extension advice on dried meat (USDA), from memory"
     if air in (Air.SUN, Air.HANGING):
         return [

@@ -16,6 +16,7 @@ from yellow_larder.core.drying import (
     Produce,
     Treatment,
     energy_kwh,
+    heated_to,
     judge_load,
     one_temperature,
     shared_over_trays,
@@ -31,7 +32,7 @@ from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import Machine
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.findings import in_units
+from yellow_larder.words.findings import in_units, say_amount
 from yellow_larder.words.quantities import read_amount, read_length_mm, say_mass, say_temperature, say_thickness
 from yellow_larder.words.refusals import in_words
 
@@ -100,6 +101,8 @@ class ItemPlan:
     takes: str
     reasons: list[str]
     wants: list[Treatment]
+    heated: str
+    """How hot it is made before it dries, if it is meat."""
     skin: bool
     test: DryTest
     test_words: DryWords
@@ -301,6 +304,7 @@ class Laying:
             takes=say_range(lying.expected),
             reasons=lying.reasons(units),
             wants=sorted(produce.wants),
+            heated=say_amount(heated_to(produce), units) if produce.animal else "",
             skin=produce.skin,
             test=produce.test,
             test_words=TEST_WORDS[produce.test],

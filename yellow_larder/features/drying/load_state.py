@@ -60,6 +60,8 @@ class ToDo:
     """The same, with how it is done."""
     due: datetime
     item: int
+    tray: int | None = None
+    """The tray to weigh, counted from 1."""
 
 
 class Running:
@@ -157,8 +159,9 @@ class Running:
             return ToDo(Step.TEST, title, says, min(ready, self.now) if still else ready, item)
         half = began + timedelta(hours=hours.likely / 2)
         pause = max(_SOONEST_WEIGHING_HOURS, hours.likely / _WEIGHINGS_OVER_LOAD)
-        title = f"Weigh tray {self._to_weigh(item) + 1}, {name}"
-        weigh = ToDo(Step.WEIGH, title, title, min(last + timedelta(hours=pause), ready), item)
+        tray = self._to_weigh(item) + 1
+        title = f"Weigh tray {tray}, {name}"
+        weigh = ToDo(Step.WEIGH, title, title, min(last + timedelta(hours=pause), ready), item, tray)
         if self.loosened[item] is None:
             title = f"Loosen the middles of {trays}, {name}, and turn them"
             loosen = ToDo(Step.LOOSEN, title, title, half, item)

@@ -14,6 +14,7 @@ from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
 from yellow_larder.core.freezing import (
     HOLDS,
+    KILLS_C,
     MOVING_AIR,
     STILL_AIR,
     Freeze,
@@ -111,7 +112,11 @@ class FreezePlan:
     dew: str
     room_c: float
     freezer_c: float
+    kills_c: float
+    """From here down eggs and larvae die, °C."""
     early_water_g: float
+    early_water: str
+    """Water that would settle on it, opened straight from the freezer."""
     curve: list[Point]
     cautions: list[str]
 
@@ -158,6 +163,7 @@ class Cold:
         cold, thaw = self.freeze.middle_cold_hours(), self.thaw.dry_hours()
         out = self.freeze.ends_hours(self.hold)
         units = self.household.units
+        early_g = self.early_water_g(self.ask.freezer_c)
         return FreezePlan(
             food=self.food.name,
             form=self.food.form,
@@ -191,7 +197,9 @@ class Cold:
             dew=say_temperature(self.thaw.dew_c, units),
             room_c=self.household.room_c,
             freezer_c=self.ask.freezer_c,
-            early_water_g=self.early_water_g(self.ask.freezer_c),
+            kills_c=KILLS_C,
+            early_water_g=early_g,
+            early_water=say_mass(early_g, units),
             curve=self._curve(out, thaw),
             cautions=self._cautions(),
         )

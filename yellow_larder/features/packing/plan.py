@@ -257,3 +257,5 @@ class Plan:
     """Whether it can be felt later that the air is gone."""
     vacuum: str
     """What the vacuum leaves, in words; empty if none is drawn."""
+    left_kpa: float
+    """Pressure that the pump leaves, kPa: as it was said, or what is usual for it."""

@@ -219,6 +219,7 @@ def _plan(on: _OnBench) -> Plan:
         cost_per_1000_kcal=say_money(on.coins / total.kcal * 1000, household) if on.coins and total.kcal else "",
         draws_in=draws_in(case),
         vacuum=_say_vacuum(course, ask),
+        left_kpa=left_kpa(ask),
     )
 
 

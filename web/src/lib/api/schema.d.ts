@@ -3898,6 +3898,8 @@ export interface components {
             draw: components["schemas"]["Drawing"];
             /** Each */
             each: string;
+            /** Early Water */
+            early_water: string;
             /** Early Water G */
             early_water_g: number;
             /** Food */
@@ -3908,6 +3910,8 @@ export interface components {
             freezer_c: number;
             /** Holds */
             holds: components["schemas"]["HoldView"][];
+            /** Kills C */
+            kills_c: number;
             /** Level */
             level: number;
             /** Middle Cold */
@@ -4298,6 +4302,8 @@ export interface components {
             each_dry: string;
             /** Form */
             form: string;
+            /** Heated */
+            heated: string;
             hours: components["schemas"]["Hours"];
             /** Name */
             name: string;
@@ -5407,6 +5413,8 @@ export interface components {
             lasts: {
                 [key: string]: components["schemas"]["Lasts"];
             };
+            /** Left Kpa */
+            left_kpa: number;
             /** Packets At Hand */
             packets_at_hand: string;
             /** Packets In All */
@@ -6386,6 +6394,8 @@ export interface components {
             step: components["schemas"]["Step"];
             /** Title */
             title: string;
+            /** Tray */
+            tray?: number | null;
         };
         /**
          * ToLook

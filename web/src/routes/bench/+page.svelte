@@ -62,7 +62,7 @@
     ).filter(([, , there]) => there),
   );
   const shown = $derived(views.some(([name]) => name === below) ? below : views[0]?.[0]);
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
   const wrong = $derived({ ...bench.wrong, ...packWrong });
 
   onMount(() => {

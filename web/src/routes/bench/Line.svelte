@@ -1,5 +1,6 @@
 <!-- The line that takes "10 kg pearl barley", with names offered as it is typed. -->
 <script lang="ts">
+  import { larder } from "$lib/larder.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
 
   let {
@@ -78,7 +79,7 @@
     oninput={(event) => typed(event.currentTarget.value)}
     {onkeydown}
     onblur={() => setTimeout(() => ((open = false), (settled = true)), 150)}
-    placeholder="10 kg pearl barley"
+    placeholder={larder.us ? "22 lb pearl barley" : "10 kg pearl barley"}
     autocomplete="off"
     spellcheck="false"
     role="combobox"

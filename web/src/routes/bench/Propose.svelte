@@ -1,5 +1,6 @@
 <!-- Which container? For this lot and others with it: what keeps them best for least cost, and is empty soon after opening. -->
 <script lang="ts">
+  import { larder } from "$lib/larder.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Sheet from "$lib/Sheet.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
@@ -51,9 +52,8 @@
     ...$state.snapshot(bench.ask),
     ...common,
     line: `${each.amount} ${line.food}`,
-    container: each.key.startsWith("own:") ? "bag-gallon" : each.key,
-    own_film_mil: Number(/x([\d.]+)$/.exec(each.key)?.[1] ?? 7),
-    own_bag: each.key.startsWith("own:") ? (/^own:(\d+)x(\d+)/.exec(each.key)?.slice(1, 3).join(" × ") ?? "") + " mm" : "",
+    container: each.key,
+    own_bag: "",
     closing: each.closing,
     lot: line.lot ?? null,
     fill: "",
@@ -73,8 +73,8 @@
     {#each lines as line, n (n)}
       <li>
         <div class="grid grid-cols-[1fr_8.500rem_2.750rem] items-end gap-2 max-sm:grid-cols-[1fr_2.750rem]">
-          <input class="field font-semibold max-sm:col-span-2" aria-label="Lot {n + 1}" value={line.line} placeholder="and 6 kg rolled oats" autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null, moisture: null, conditioned: false })} />
-          <input class="field" aria-label="What the kitchen takes of lot {n + 1} in a week" value={line.a_week} placeholder="400 g a week" autocomplete="off" aria-invalid={wrong[`a_week.${n}`] ? "true" : undefined} oninput={(event) => change(n, { a_week: event.currentTarget.value })} />
+          <input class="field font-semibold max-sm:col-span-2" aria-label="Lot {n + 1}" value={line.line} placeholder={larder.us ? "and 15 lb rolled oats" : "and 6 kg rolled oats"} autocomplete="off" aria-invalid={wrong[`line.${n}`] ? "true" : undefined} oninput={(event) => change(n, { line: event.currentTarget.value, lot: null, moisture: null, conditioned: false })} />
+          <input class="field" aria-label="What the kitchen takes of lot {n + 1} in a week" value={line.a_week} placeholder={larder.us ? "1 lb a week" : "400 g a week"} autocomplete="off" aria-invalid={wrong[`a_week.${n}`] ? "true" : undefined} oninput={(event) => change(n, { a_week: event.currentTarget.value })} />
           {#if n}<button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="Take lot {n + 1} off" onclick={() => ((lines = lines.filter((_, at) => at !== n)), plan())}><X size={19} aria-hidden="true" /></button>{/if}
         </div>
         {#if line.line.trim() && (wrong[`line.${n}`] ?? wrong[`a_week.${n}`])}<p class="wrong mt-1">{(wrong[`line.${n}`] ?? wrong[`a_week.${n}`])?.message}</p>{/if}

@@ -84,7 +84,7 @@
           </div>
           <div>
             <label class="head block" for="left-kpa">Pressure left, kPa</label>
-            <input id="left-kpa" class="field mt-1" inputmode="decimal" value={bench.ask.left_kpa ?? ""} placeholder={bench.ask.pull === "hand pump" ? "32" : "18"} autocomplete="off"
+            <input id="left-kpa" class="field mt-1" inputmode="decimal" value={bench.ask.left_kpa ?? ""} placeholder={String(plan.left_kpa)} autocomplete="off"
               aria-invalid={wrong.left_kpa ? "true" : undefined} aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined} onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })} />
           </div>
         </div>

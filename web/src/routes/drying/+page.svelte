@@ -25,7 +25,7 @@
   /** The food that the round sent somebody here for: its next thing is opened at once. */
   let sent = $state<number>();
 
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
   const running = $derived(load.written ? undefined : (loads.find((each) => each.number === shown) ?? loads[0]));
 
   onMount(() => {

@@ -30,7 +30,7 @@
     <Field label="Name" name="name" bind:value={draft.name} {wrong} />
     <div class="grid grid-cols-3 gap-3">
       <Field label="Trays" name="trays" type="number" bind:value={draft.trays} {wrong} />
-      <Field label="Width" name="width" bind:value={draft.width} {wrong} placeholder="38 cm" />
+      <Field label="Width" name="width" bind:value={draft.width} {wrong} placeholder={larder.us ? "15 in" : "38 cm"} />
       <Field label="Depth" name="depth" bind:value={draft.depth as string} {wrong} placeholder="round" />
     </div>
     <div>

@@ -25,7 +25,7 @@
 
 <Sheet bind:open title="Another food">
   <form class="grid gap-4" onsubmit={save} novalidate>
-    <Field label="What goes onto the free trays" name="line" bind:value={draft.line} {wrong} placeholder="800 g mushrooms" hint="{load.free_trays} trays are free; the air stays at {load.warmth}." />
+    <Field label="What goes onto the free trays" name="line" bind:value={draft.line} {wrong} placeholder={larder.us ? "2 lb mushrooms" : "800 g mushrooms"} hint="{load.free_trays} trays are free; the air stays at {load.warmth}." />
     <div class="grid grid-cols-2 gap-3">
       <Field label="How thick" name="thickness" bind:value={draft.thickness as string} {wrong} placeholder="as usual" />
       <Field label="What it cost" name="cost" bind:value={draft.cost as string} {wrong} placeholder="–" />

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import X from "@lucide/svelte/icons/x";
+  import { shownDegrees, toCelsius } from "$lib/format/degrees";
   import Machine from "./Machine.svelte";
   import { load } from "./trays.svelte";
 
@@ -11,13 +12,13 @@
   const wrong = $derived(load.wrong);
   const machine = $derived(machines.find((each) => each.key === load.ask.machine));
   const warm = $derived(machine && (machine.air === "machine" || machine.air === "oven"));
-  const shown = $derived(load.plan && (us ? Math.round(load.plan.air_c * 1.8 + 32) : Math.round(load.plan.air_c)));
+  const shown = $derived(load.plan && Math.round(shownDegrees(load.plan.air_c, us)));
 
   const TREATMENTS: [Schemas["Treatment"], string][] = [
     ["blanched", "blanched"],
     ["lemon", "lemon"],
     ["pierced", "pierced or halved"],
-    ["heated", "heated to 71 °C"],
+    ["heated", "heated"],
   ];
 
   function treat(n: number, treatment: Schemas["Treatment"]) {
@@ -44,7 +45,7 @@
         data-find={n ? undefined : true}
         value={item.line}
         oninput={(event) => load.item(n, { line: event.currentTarget.value })}
-        placeholder={n ? "and 1 kg mushrooms" : "12 leeks"}
+        placeholder={n ? (us ? "and 2 lb mushrooms" : "and 1 kg mushrooms") : "12 leeks"}
         autocomplete="off"
         spellcheck="false"
         aria-invalid={error && item.line ? "true" : undefined}
@@ -80,7 +81,7 @@
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-2 empty:hidden">
         {#each offered(n) as [treatment, words] (treatment)}
-          <button class="chip !px-3 !text-[0.88rem]" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}>{words}</button>
+          <button class="chip !px-3 !text-[0.88rem]" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}>{words}{treatment === "heated" && load.plan?.items[at]?.heated ? ` to ${load.plan.items[at].heated}` : ""}</button>
         {/each}
       </div>
       {#each [`thickness.${at}`, `cost.${at}`, `water.${at}`] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}
@@ -104,7 +105,7 @@
         class="field mt-1"
         value={shown ?? ""}
         placeholder="what suits"
-        onchange={(event) => load.set({ air_c: event.currentTarget.value === "" ? null : us ? (Number(event.currentTarget.value) - 32) / 1.8 : Number(event.currentTarget.value) })}
+        onchange={(event) => load.set({ air_c: event.currentTarget.value === "" ? null : toCelsius(Number(event.currentTarget.value), us) })}
         aria-invalid={wrong.air_c ? "true" : undefined}
       />
     </div>

@@ -29,7 +29,7 @@
 
   async function doIt(step: Schemas["ToDo"]) {
     food = step.item;
-    if (step.step === "weigh") weigh(Number(/tray (\d+)/.exec(step.says)?.[1] ?? inside[0]?.number ?? 1));
+    if (step.step === "weigh") weigh(step.tray ?? inside[0]?.number ?? 1);
     else if (step.step === "test") testing = true;
     else {
       const done = await ask(api.POST("/api/drying/loads/{number}/loosen", { params: { path: { number: load.number } }, body: { item: step.item } }));

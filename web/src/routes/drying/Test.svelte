@@ -5,6 +5,7 @@
   import DryTest from "$lib/draw/DryTest.svelte";
   import Field from "$lib/Field.svelte";
   import ScaleReading from "$lib/ScaleReading.svelte";
+  import { mass } from "$lib/format/masses";
   import Sheet from "$lib/Sheet.svelte";
   import { larder } from "$lib/larder.svelte";
   import { untrack } from "svelte";
@@ -113,7 +114,7 @@
           </div>
           <p class="caption mt-1.5">Tip them together, without the trays, and weigh: dry at about {Math.round(target)} g.</p>
         </div>
-        <Field label="They weigh, together" name="weight" bind:value={weight} {wrong} placeholder="{Math.round(target)} g" onchange={judge} />
+        <Field label="They weigh, together" name="weight" bind:value={weight} {wrong} placeholder={mass(target, larder.us)} onchange={judge} />
         {#if wrong.meant}
           <div class="rounded-xl border-2 border-rust p-3" role="alert">
             <p class="leading-snug">{wrong.meant.message}</p>

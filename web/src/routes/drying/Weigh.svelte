@@ -45,7 +45,7 @@
       <ScaleReading lay={{ name: `tray ${tray}`, grams: mine.on_scale_g }} ontake={(taken) => (weight = taken)} />
     {/if}
     <div class="grid grid-cols-[1fr_9rem] gap-3">
-      <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder="412 g" />
+      <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder={larder.us ? "14.5 oz" : "412 g"} />
       <Field label="At, if not now" name="at" type="time" bind:value={time} {wrong} />
     </div>
     {#if wrong.meant}

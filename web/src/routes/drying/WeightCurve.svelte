@@ -1,7 +1,7 @@
 <!-- The weight of a food as it dries: what was weighed, what is to come with its band, and where it meets the target. -->
 <script lang="ts">
-  import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
+  import { mass } from "$lib/format/masses";
   import { clock, moment, when } from "$lib/format/when";
 
   let { drying, us }: { drying: Schemas["Drying"]; us: boolean } = $props();
@@ -24,7 +24,6 @@
   const step = $derived([1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72);
   const ticks = $derived(Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step));
   const at = (hours: number) => new Date(moment(drying.went_in).getTime() + hours * 3_600_000).toISOString();
-  const mass = (grams: number) => (us ? `${(grams / 28.3495).toFixed(grams > 280 ? 0 : 1)} oz` : `${whole(grams)} g`);
   const unit = $derived(us ? 28.3495 : 1);
   const rung = $derived([1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000].find((each) => (each * unit) / drying.wet_g > 0.2) ?? 10_000);
   const rungs = $derived(Array.from({ length: Math.floor((drying.wet_g * 1.04) / (rung * unit)) + 1 }, (_, n) => n * rung * unit));
@@ -51,7 +50,7 @@
     <text x={x(drying.hours.likely) + (late ? 4 : -4)} y={y(drying.target_g) - 14} text-anchor={late ? "end" : "start"} font-size="14" font-weight="800" fill="var(--ink)">{when(drying.done)}</text>
     <path d="M{LEFT} {TOP}V{TOP + HIGH}H{LEFT + wide}" fill="none" stroke="var(--ink)" stroke-width="1.8" />
     {#each rungs as grams (grams)}
-      <text x={LEFT - 7} y={y(grams) + 4.5} text-anchor="end" font-size="12.500" fill="var(--soft)">{mass(grams)}</text>
+      <text x={LEFT - 7} y={y(grams) + 4.5} text-anchor="end" font-size="12.500" fill="var(--soft)">{mass(grams, us)}</text>
       <path d="M{LEFT - 4} {y(grams)}h4" stroke="var(--ink)" stroke-width="1.2" />
     {/each}
     {#each ticks as hours (hours)}

@@ -22,7 +22,7 @@
   let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7 });
   let wrong = $state<Wrong>({});
 
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
   /** Millimetres in what a width is typed in. */
   const per = $derived(us ? 25.4 : 10);
   const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];

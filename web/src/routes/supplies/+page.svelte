@@ -28,7 +28,7 @@
       each: each ?? [],
     })),
   );
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
 </script>
 
 <Page title="Supplies" of={seen}>

@@ -13,7 +13,7 @@
   let came = $state({ count: "", cost: "" });
   let counted = $state({ count: "", spares: "", again: "" });
   let spares = $state({ count: "", minutes: "" });
-  let by = $state("3 cm");
+  let by = $state(larder.us ? "1 in" : "3 cm");
   let gel = $state("");
   // svelte-ignore state_referenced_locally
   let said = $state({ low: String(supply.low || ""), cost: supply.cost, note: supply.note });

@@ -59,7 +59,7 @@
             aria-label={n ? `Food ${n + 1} in the freeze dryer` : "What goes into the freeze dryer: an amount and a food"}
             value={item.line}
             oninput={(event) => freezeLoad.item(n, { line: event.currentTarget.value })}
-            placeholder={n ? "and 1 kg peas" : "3 kg fish stew"}
+            placeholder={n ? (larder.us ? "and 2 lb peas" : "and 1 kg peas") : larder.us ? "6 lb fish stew" : "3 kg fish stew"}
             autocomplete="off"
             spellcheck="false"
             aria-invalid={error && item.line ? "true" : undefined}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { whole } from "$lib/format/numbers";
   import Page from "$lib/Page.svelte";
   import { all, query } from "$lib/query.svelte";
   import { api, ask, type Wrong } from "$lib/api/client";
@@ -21,7 +20,7 @@
   const containers = $derived(seen.data?.containers ?? []);
 
   const plan = $derived(freezer.plan);
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
   const wrong = $derived<Wrong>(freezer.wrong);
 
   async function putIn() {
@@ -76,7 +75,7 @@
             <h3 class="head font-sans">Then thaw it closed</h3>
             <p class="mt-1 leading-snug">
               For <b>{plan.thaw}</b>, until its middle is above {plan.dew}, the room's dew point. Opened straight from the freezer, about
-              <b class="text-rust">{whole(plan.early_water_g)} g of water</b> would settle on it.
+              <b class="text-rust">{plan.early_water} of water</b> would settle on it.
             </p>
             <p class="caption mt-1.5">Dew on the outside of a closed bag does no harm: wipe it off.</p>
             <ul class="mt-3 grid gap-1.5">

@@ -1,13 +1,12 @@
 <!-- What goes in, in what, and how cold it is in there. -->
 <script lang="ts">
   import type { Schemas, Wrong } from "$lib/api/client";
-  import { freezer } from "./freezer.svelte";
+  import { degrees, shownDegrees, toCelsius } from "$lib/format/degrees";
+  import { freezer, USUAL_C } from "./freezer.svelte";
 
   let { containers, wrong, us }: { containers: Schemas["ContainerRow"][]; wrong: Wrong; us: boolean } = $props();
 
-  // The freezer is told in the household's degrees; the larder reckons in °C.
-  const toC = (shown: number) => (us ? (shown - 32) / 1.8 : shown);
-  const shown = $derived(us ? Math.round((freezer.ask.freezer_c ?? -18) * 1.8 + 32) : (freezer.ask.freezer_c ?? -18));
+  const shown = $derived(Math.round(shownDegrees(freezer.ask.freezer_c ?? USUAL_C, us)));
 
   const GROUPS = [
     ["Bags", ["bag", "zip bag", "clear-front bag", "vacuum pouch", "shop packet"]],
@@ -22,7 +21,7 @@
   data-find
   value={freezer.ask.line}
   oninput={(event) => freezer.set({ line: event.currentTarget.value, lot: null })}
-  placeholder="10 kg white rice"
+  placeholder={us ? "20 lb white rice" : "10 kg white rice"}
   autocomplete="off"
   spellcheck="false"
   aria-invalid={wrong.line ? "true" : undefined}
@@ -59,7 +58,7 @@
   step="any"
   class="field mt-1"
   value={shown}
-  onchange={(event) => freezer.set({ freezer_c: toC(Number(event.currentTarget.value)) })}
+  onchange={(event) => freezer.set({ freezer_c: toCelsius(Number(event.currentTarget.value), us) })}
   aria-invalid={wrong.freezer_c ? "true" : undefined}
   aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
 />
@@ -73,5 +72,5 @@
   </div>
 </fieldset>
 <p class="caption mt-4">
-  The room it thaws in is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not −18 °C.
+  The room it thaws in is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
 </p>

@@ -1,6 +1,7 @@
 <!-- The middle and the surface of a package, from the door closing to the bag opened. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { degrees } from "$lib/format/degrees";
 
   let { plan, us }: { plan: Schemas["FreezePlan"]; us: boolean } = $props();
 
@@ -9,7 +10,6 @@
   const TOP = 30;
   const LEFT = 46;
   const RIGHT = 14;
-  const KILLS = -15;
 
   const end = $derived(plan.curve.at(-1)?.hours ?? 1);
   const warm = $derived(Math.max(plan.room_c, 5) + 3);
@@ -19,7 +19,7 @@
   const y = (celsius: number) => TOP + ((warm - celsius) / (warm - cold)) * HIGH;
   const f = (value: number) => value.toFixed(1);
   const line = (of: "middle_c" | "surface_c") => plan.curve.map((point, n) => `${n ? "L" : "M"}${f(x(point.hours))} ${f(y(point[of]))}`).join("");
-  const say = (celsius: number) => (us ? `${Math.round(celsius * 1.8 + 32)} °F` : `${Math.round(celsius)} °C`);
+  const say = (celsius: number) => degrees(celsius, us);
   const ticks = $derived.by(() => {
     const step = end > 100 ? 24 : end > 36 ? 12 : 6;
     return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step);
@@ -50,13 +50,13 @@
       <path d="M{LEFT} {y(celsius)}H{LEFT + wide}" stroke="var(--line)" stroke-width="1" />
       <text x={LEFT - 7} y={y(celsius) + 4.5} text-anchor="end" font-size="12.5" fill="var(--soft)">{say(celsius)}</text>
     {/each}
-    <path d="M{LEFT} {y(KILLS)}H{x(plan.out_hours)}" stroke="var(--leaf)" stroke-width="1.8" stroke-dasharray="6 4" />
-    <text x={x(plan.out_hours) - 6} y={y(KILLS) - 6} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--leaf)">kills from {say(KILLS)} in the middle</text>
+    <path d="M{LEFT} {y(plan.kills_c)}H{x(plan.out_hours)}" stroke="var(--leaf)" stroke-width="1.8" stroke-dasharray="6 4" />
+    <text x={x(plan.out_hours) - 6} y={y(plan.kills_c) - 6} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--leaf)">kills from {say(plan.kills_c)} in the middle</text>
     <path d="M{x(plan.out_hours)} {y(plan.dew_c)}H{LEFT + wide}" stroke="var(--slate)" stroke-width="1.8" stroke-dasharray="2 4" />
     <text x={x(plan.out_hours) - 6} y={y(plan.dew_c) + 4.5} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--slate)">dew point {say(plan.dew_c)}</text>
     <path d={line("surface_c")} fill="none" stroke="var(--soft)" stroke-width="2" stroke-dasharray="1 4" stroke-linecap="round" />
     <path d={line("middle_c")} fill="none" stroke="var(--ink)" stroke-width="2.8" stroke-linejoin="round" />
-    {#each [[plan.middle_cold_hours, KILLS], [plan.open_hours, plan.dew_c]] as [hours, celsius] (celsius)}
+    {#each [[plan.middle_cold_hours, plan.kills_c], [plan.open_hours, plan.dew_c]] as [hours, celsius] (celsius)}
       {#if hours !== undefined && celsius !== undefined}<circle cx={x(hours)} cy={y(celsius)} r="5.5" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />{/if}
     {/each}
     <path d="M{LEFT} {TOP}V{TOP + HIGH}H{LEFT + wide}" fill="none" stroke="var(--ink)" stroke-width="1.8" />

@@ -4,7 +4,10 @@ import { latest } from "$lib/latest";
 
 type Ask = Schemas["FreezeAsk"];
 
-const NOTHING: Ask = { line: "", container: "bag-gallon", freezer_c: -18, moving: false, hold: 3, lot: null };
+/** What a freezer is set to, °C, until another is typed. */
+export const USUAL_C = -18;
+
+const NOTHING: Ask = { line: "", container: "bag-gallon", freezer_c: USUAL_C, moving: false, hold: 3, lot: null };
 
 class Freezer {
   ask = $state<Ask>({ ...NOTHING });
@@ -20,7 +23,7 @@ class Freezer {
   clear(): void {
     this.plan = undefined;
     this.wrong = {};
-    this.ask = { ...NOTHING, freezer_c: this.ask.freezer_c ?? -18, moving: this.ask.moving ?? false };
+    this.ask = { ...NOTHING, freezer_c: this.ask.freezer_c ?? USUAL_C, moving: this.ask.moving ?? false };
   }
 
   async #plan(): Promise<void> {

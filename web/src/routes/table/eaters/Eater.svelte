@@ -27,7 +27,7 @@
   let version = $state<number>();
   let theirs = $state<Eater>();
   const LABELS = { name: "Name", birth_year: "Born in", sex: "Sex", activity: "How much they move", height: "Height", weight: "Weight", count: "How many", weeks: "Weeks", kcal: "kcal" };
-  const us = $derived(larder.overview?.settings.units === "US");
+  const us = $derived(larder.us);
 
   $effect(() => {
     if (open) untrack(start);

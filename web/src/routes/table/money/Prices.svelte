@@ -35,7 +35,7 @@
 
 <h2 class="text-[1.35rem]">Prices seen</h2>
 <form class="mt-2 grid grid-cols-[1fr_6.5rem] gap-x-2 gap-y-2.5" onsubmit={add} novalidate>
-  <Field label="A pack" name="line" bind:value={seen.line} {wrong} placeholder="2.5 kg pearl barley" />
+  <Field label="A pack" name="line" bind:value={seen.line} {wrong} placeholder={larder.us ? "5 lb pearl barley" : "2.5 kg pearl barley"} />
   <Field label="costs" name="price" bind:value={seen.price} {wrong} placeholder="3.20" />
   <div class="col-span-2 grid grid-cols-[1fr_9.5rem] items-end gap-x-2 gap-y-2.5">
     <div>

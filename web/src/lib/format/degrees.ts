@@ -1,0 +1,10 @@
+// Temperatures: °C everywhere within, the household's degrees wherever they are read or typed.
+
+/** What stands on the household's thermometer. */
+export const shownDegrees = (celsius: number, us: boolean): number => (us ? celsius * 1.8 + 32 : celsius);
+
+/** What was typed in the household's degrees, in °C. */
+export const toCelsius = (shown: number, us: boolean): number => (us ? (shown - 32) / 1.8 : shown);
+
+/** "52 °C", "126 °F". */
+export const degrees = (celsius: number, us: boolean): string => `${Math.round(shownDegrees(celsius, us))} ${us ? "°F" : "°C"}`;
