@@ -5,7 +5,7 @@ import pytest
 
 from yellow_larder import reference
 from yellow_larder.core.food import Food, Trait
-from yellow_larder.core.keeping import Packing, School
+from yellow_larder.core.keeping import Estimate, Packing
 from yellow_larder.reference.drying import textures
 from yellow_larder.reference.rows import rows
 
@@ -167,13 +167,13 @@ def test_every_food_has_a_life_in_every_packing_and_the_schools_are_in_order() -
         assert food.life in reference.life_classes()
         for packing in Packing:
             life = reference.lives()[food.life, packing].days
-            assert life.by(School.CAUTIOUS) <= life.by(School.CUSTOMARY) <= life.by(School.HOPEFUL)
+            assert life.by(Estimate.CAUTIOUS) <= life.by(Estimate.CUSTOMARY) <= life.by(Estimate.HOPEFUL)
 
 
 def test_better_packing_never_shortens_a_life() -> None:
     """From the shop's packet to foil, each keeps out what the one before it does, and more; by every school."""
     for life in reference.life_classes():
-        for school in School:
+        for school in Estimate:
             table = [reference.lives()[life, packing].days.by(school) for packing in Packing]
             assert table == sorted(table), (life, school)
 

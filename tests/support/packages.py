@@ -5,7 +5,17 @@ from __future__ import annotations
 from yellow_larder import reference
 from yellow_larder.core.air import fill, need_by_air_ml, oxygen_left, oxygen_ml, pressure_kpa
 from yellow_larder.core.containers import Closing, volume_below_ml
-from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
+from yellow_larder.core.keeping import (
+    Best,
+    Climate,
+    Course,
+    Estimate,
+    Package,
+    Room,
+    ageing_rate,
+    best_by,
+    packing_class,
+)
 from yellow_larder.core.packing import Case
 from yellow_larder.reference.drying import isotherm_of, texture_of
 from yellow_larder.reference.walls import walls_of
@@ -59,7 +69,7 @@ def case(
     return Case(f, Course(of), outer, years, filled, need, frozen=frozen, unproven=unproven, gel=gel_g > 0)
 
 
-def best(of: Case, school: School = School.CUSTOMARY) -> Best:
+def best(of: Case, school: Estimate = Estimate.CUSTOMARY) -> Best:
     """Until when it is good, by a school."""
     climate, life = of.course.of.climate, reference.life_classes()[of.food.life]
     rate = ageing_rate(climate.mean_c, climate.swing_c, life.q10)

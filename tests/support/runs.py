@@ -5,7 +5,7 @@ from __future__ import annotations
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
-from yellow_larder.features.run.view import Clock as Running
+from yellow_larder.features.run.view import Clock as LoadState
 from yellow_larder.features.run.view import RunView, see_run
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
@@ -32,7 +32,7 @@ def seen(larder: Larder) -> RunView:
     return run
 
 
-def clock_of(larder: Larder) -> Running:
+def clock_of(larder: Larder) -> LoadState:
     clock = seen(larder).clock
     assert clock is not None
     return clock

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from datetime import datetime, timedelta
 
-from yellow_larder.core.packing import Eye, Feel
+from yellow_larder.core.packing import Feel, Indicator
 from yellow_larder.demo.ago import Ago
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.request import Ask
@@ -50,7 +50,7 @@ def pack_in_runs(larder: Larder, ago: Ago) -> None:
     look_over(larder, [Felt(number, Feel.LOOSE) for number in oats])
     larder.clock = ago(1)
     bad, *good = oats
-    look_over(larder, [Felt(bad, Feel.LEAKS, Eye.GREY), *(Felt(number, Feel.FIRM) for number in good)])
+    look_over(larder, [Felt(bad, Feel.LEAKS, Indicator.GREY), *(Felt(number, Feel.FIRM) for number in good)])
     _run(larder, ago(1, minutes=40)(), (LENTILS, SUGAR))
     larder.clock = ago(0)
     steps.add_line(larder, Ask(line="10 kg pearl barley", place=2, outer=True))

@@ -10,7 +10,7 @@ from yellow_larder.core.containers import Closing, Container, Kind, Mouth
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
 from yellow_larder.core.food import Composition, Food, Trait, dried_to
 from yellow_larder.core.freezing import Stuff
-from yellow_larder.core.keeping import Life, Packing, School
+from yellow_larder.core.keeping import Estimate, Life, Packing
 from yellow_larder.core.planning import Body, Sex
 from yellow_larder.reference.rows import rows, words
 
@@ -187,7 +187,7 @@ def life_classes() -> dict[str, LifeClass]:
             row["meaning"],
             float(row["q10"]),
             row["source"],
-            Life(*(_days(row[f"frozen_{school.value}_years"]) for school in School)),
+            Life(*(_days(row[f"frozen_{school.value}_years"]) for school in Estimate)),
             row["frozen_source"],
         )
         for row in rows("life_classes")

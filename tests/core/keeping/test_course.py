@@ -17,7 +17,7 @@ from yellow_larder.core.air import NONE_LEFT, OXYGEN_SHARE_DRY, Wall, warmth
 from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.food import Trait
-from yellow_larder.core.keeping import LITTLE_OXYGEN, Climate, Course, Ends, Packing, School, ageing_rate
+from yellow_larder.core.keeping import LITTLE_OXYGEN, Climate, Course, Ends, Estimate, Packing, ageing_rate
 from yellow_larder.core.moisture import Spoils
 from yellow_larder.core.packing import Case, guards, judge, moisture_line_pct
 from yellow_larder.reference.drying import isotherm_of
@@ -165,7 +165,7 @@ def test_the_best_by_is_the_least_of_what_can_end_it(food: str) -> None:
             assert ends.days == 0 or later <= of.course.of.texture.limit + 5e-3 or begins > 0.6, corner
         assert ends.days <= ends.most_days + 1e-6
         assert (ends.ends is Ends.NOTHING) is (ends.days == np.inf), corner
-        order = [best(of, school).days for school in (School.CAUTIOUS, School.CUSTOMARY, School.HOPEFUL)]
+        order = [best(of, school).days for school in (Estimate.CAUTIOUS, Estimate.CUSTOMARY, Estimate.HOPEFUL)]
         assert order == sorted(order), corner
 
 

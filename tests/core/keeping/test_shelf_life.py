@@ -9,8 +9,8 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.keeping import (
     COOL_STRETCH,
+    Estimate,
     Packing,
-    School,
     ageing_rate,
     days_left,
     life_used_days,
@@ -127,7 +127,7 @@ def test_cold_stretches_short_lives_to_what_is_published_for_the_freezer() -> No
 
 def test_sugar_does_not_age() -> None:
     life = reference.lives()["sugar", Packing.AIR].days
-    assert life.by(School.CAUTIOUS) == np.inf
+    assert life.by(Estimate.CAUTIOUS) == np.inf
     endless = np.array([np.inf])
     assert days_left(endless, np.array([9e9]), np.ones(1), endless, np.ones(1))[0] == np.inf
 

@@ -4,13 +4,13 @@ import pytest
 
 from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed, Eye, Feel, advise
+from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed, Feel, Indicator, advise
 from yellow_larder.reference import foods
 
 
 def look(
     feel: Feel,
-    eye: Eye = Eye.UNSEEN,
+    eye: Indicator = Indicator.UNSEEN,
     *,
     day: int = 7,
     food: str = "pearl-barley",
@@ -25,7 +25,7 @@ def look(
 @pytest.mark.parametrize("day", [1, 7, 400])
 @pytest.mark.parametrize("closing", list(Closing))
 def test_what_puffed_up_is_thrown_out_whatever_it_is(food: str, day: int, closing: Closing) -> None:
-    told = look(Feel.PUFFED, Eye.PINK, day=day, food=food, closing=closing)
+    told = look(Feel.PUFFED, Indicator.PINK, day=day, food=food, closing=closing)
     assert told.doing is Doing.OUT
     assert told.code is AdviceCode.PUFFED
 
@@ -46,9 +46,9 @@ def test_a_leak_is_packed_anew_and_thirsty_food_is_dried_first() -> None:
 
 
 def test_a_grey_eye_is_oxygen_even_in_a_firm_bag() -> None:
-    assert look(Feel.FIRM, Eye.GREY).doing is Doing.REPACK
-    assert look(Feel.FIRM, Eye.PINK).doing is Doing.NOTHING
-    assert look(Feel.FIRM, Eye.GREY, closing=Closing.VACUUM, kind=Kind.JAR).doing is Doing.NOTHING
+    assert look(Feel.FIRM, Indicator.GREY).doing is Doing.REPACK
+    assert look(Feel.FIRM, Indicator.PINK).doing is Doing.NOTHING
+    assert look(Feel.FIRM, Indicator.GREY, closing=Closing.VACUUM, kind=Kind.JAR).doing is Doing.NOTHING
 
 
 def test_a_flat_lid_is_closed_anew() -> None:

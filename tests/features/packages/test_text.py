@@ -5,7 +5,7 @@ from itertools import product
 import pytest
 
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.packing import AdviceCode, Eye, Feel, advise
+from yellow_larder.core.packing import AdviceCode, Feel, Indicator, advise
 from yellow_larder.features.packages.text import say_advice, say_trouble, say_why
 from yellow_larder.reference import foods
 
@@ -14,7 +14,7 @@ from yellow_larder.reference import foods
 def test_every_look_has_its_words_and_its_reason(food: str) -> None:
     found = set()
     for feel, eye, day, closing, kind, draws_in in product(
-        Feel, Eye, (1, 7), Closing, (Kind.BAG, Kind.JAR), (True, False)
+        Feel, Indicator, (1, 7), Closing, (Kind.BAG, Kind.JAR), (True, False)
     ):
         told = advise(feel, eye, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
         found.add(told.code)
@@ -25,7 +25,9 @@ def test_every_look_has_its_words_and_its_reason(food: str) -> None:
 
 def test_what_puffed_up_says_who_is_asked() -> None:
     food = foods()["pearl-barley"]
-    told = advise(Feel.PUFFED, Eye.UNSEEN, day=7, food=food, closing=Closing.ABSORBER, kind=Kind.BAG, draws_in=True)
+    told = advise(
+        Feel.PUFFED, Indicator.UNSEEN, day=7, food=food, closing=Closing.ABSORBER, kind=Kind.BAG, draws_in=True
+    )
     assert "botulism" in say_why(told)
     assert "food-safety authority" in say_why(told)
 

@@ -9,12 +9,12 @@ from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.keeping import School
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
-from yellow_larder.features.packing.request import Ask, Pull, Sizing
+from yellow_larder.features.packing.request import Ask, Pull, SizingMethod
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, forget_supply
@@ -44,10 +44,10 @@ def test_barley_in_gallon_bags(larder: Larder) -> None:
     container=st.sampled_from(sorted(reference.containers())),
     grams=st.floats(50, 30_000),
     headspace=st.none() | st.floats(0, 60),
-    sizing=st.sampled_from(Sizing),
+    sizing=st.sampled_from(SizingMethod),
 )
 def test_nothing_is_lost_between_the_sack_and_the_bags(
-    larder: Larder, food: str, container: str, grams: float, headspace: float | None, sizing: Sizing
+    larder: Larder, food: str, container: str, grams: float, headspace: float | None, sizing: SizingMethod
 ) -> None:
     """Whatever is asked: the weights add up to the lot, and energy to that of the lot."""
     ask = Ask(food=food, amount=f"{grams:.1f} g", container=container, headspace_mm=headspace, sizing=sizing)
@@ -85,7 +85,9 @@ def test_pressing_takes_only_the_headspace(larder: Larder) -> None:
 
 def test_schools_against_the_air(larder: Larder) -> None:
     """Macaroni is airy: by container a gallon gets 400 (common practice), and its air holds more oxygen."""
-    shown = plan(larder, Ask(line="5 kg macaroni", container="bag-gallon", headspace_mm=50, sizing=Sizing.CONTAINER))
+    shown = plan(
+        larder, Ask(line="5 kg macaroni", container="bag-gallon", headspace_mm=50, sizing=SizingMethod.CONTAINER)
+    )
     by_air, by_container, by_kind = shown.schools
     assert (by_kind.asks_ml, by_kind.covers) == (1000, True)
     assert (by_container.asks_ml, by_container.covers) == (400, False)
@@ -117,7 +119,7 @@ def test_shown_in_the_households_units(larder: Larder) -> None:
 
 def test_schools_of_shelf_life_are_in_order(larder: Larder) -> None:
     dates = []
-    for school in School:
+    for school in Estimate:
         settle(larder, Settings(school=school))
         best_by = plan(larder, BARLEY).best_by
         dates.append(best_by.chosen)

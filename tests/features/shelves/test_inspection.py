@@ -5,7 +5,7 @@ import pytest
 from tests.conftest import NOON, Clock
 from tests.support.runs import filled
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.packing import Doing, Eye, Feel
+from yellow_larder.core.packing import Doing, Feel, Indicator
 from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
@@ -102,7 +102,7 @@ def test_what_leaks_is_emptied_and_packed_anew(larder: Larder, clock: Clock) -> 
 def test_a_grey_eye_is_a_spent_packet(larder: Larder, clock: Clock) -> None:
     packed(larder, LENTILS)
     clock.now += timedelta(days=1)
-    (found,) = look_over(larder, [Felt(1, Feel.LOOSE, Eye.GREY)])
+    (found,) = look_over(larder, [Felt(1, Feel.LOOSE, Indicator.GREY)])
     assert found.doing is Doing.REPACK
     assert "Checked: loose, indicator grey or blue" in [each.what for each in card(larder, 1).journal]
 

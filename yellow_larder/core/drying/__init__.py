@@ -7,8 +7,8 @@ from yellow_larder.core.drying.conditioning import (
     Event,
     JarPhase,
     JarSchool,
+    JarState,
     Look,
-    Standing,
     standing,
 )
 from yellow_larder.core.drying.drying_curve import (
@@ -75,12 +75,12 @@ __all__ = [
     "Hours",
     "JarPhase",
     "JarSchool",
+    "JarState",
     "Laid",
     "Look",
     "Phases",
     "Produce",
     "Setting",
-    "Standing",
     "Tray",
     "Treatment",
     "Weighing",

@@ -59,7 +59,7 @@ class Event:
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class JarState:
     """How a jar stands.
 
     Attributes:
@@ -79,7 +79,7 @@ class Standing:
     overdue_days: int
 
 
-def standing(began: date, wanted: int, events: Sequence[Event], today: date) -> Standing:
+def standing(began: date, wanted: int, events: Sequence[Event], today: date) -> JarState:
     """How a jar stands today.
 
     One look a day counts, from the day after it was filled; a day that is missed does not count, and does no harm.
@@ -118,8 +118,8 @@ def standing(began: date, wanted: int, events: Sequence[Event], today: date) -> 
         elif not wet:
             since, free, wet = event.on, 0, True
     if wet:
-        return Standing(JarPhase.DRYER, 0, wanted, since, None, 0)
+        return JarState(JarPhase.DRYER, 0, wanted, since, None, 0)
     if free >= wanted:
-        return Standing(JarPhase.DONE, free, wanted, since, None, 0)
+        return JarState(JarPhase.DONE, free, wanted, since, None, 0)
     due = last + timedelta(days=1)
-    return Standing(JarPhase.SHAKING, free, wanted, since, due, max(0, (today - due).days))
+    return JarState(JarPhase.SHAKING, free, wanted, since, due, max(0, (today - due).days))

@@ -11,10 +11,10 @@ import numpy as np
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping.course import MOST_MOISTURE_PCT, Course
-from yellow_larder.core.keeping.shelf_life import Life, Packing, School, most_days
+from yellow_larder.core.keeping.shelf_life import Estimate, Life, Packing, most_days
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, Spoils
 
-_WALL_OF = {School.CUSTOMARY: 0, School.HOPEFUL: 1, School.CAUTIOUS: 2}
+_WALL_OF = {Estimate.CUSTOMARY: 0, Estimate.HOPEFUL: 1, Estimate.CAUTIOUS: 2}
 """Which wall a school believes in: the middle one, the tightest, the leakiest."""
 
 _MOULDS_AT = (MOULD_GROWS, 0.70, 0.75, 0.80, 0.85, 0.90, 1.0)
@@ -56,7 +56,7 @@ _SHOWS = {Spoils.SOFT: Ends.SOFT, Spoils.CLUMPS: Ends.CLUMPS, Spoils.MOULD: Ends
 
 
 def best_by(
-    course: Course, lives: Mapping[Packing, Life], frozen: Life, packing: Packing, rate: float, school: School
+    course: Course, lives: Mapping[Packing, Life], frozen: Life, packing: Packing, rate: float, school: Estimate
 ) -> Best:
     """Until when a package is good.
 

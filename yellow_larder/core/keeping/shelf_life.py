@@ -26,7 +26,7 @@ _UNSURE_C, _UNSURE_Q10 = 1.5, 0.2
 _YEAR_DAYS = 365.2425
 
 
-class School(StrEnum):
+class Estimate(StrEnum):
     """Whose word to take on how long food keeps."""
 
     CAUTIOUS = "cautious"
@@ -53,7 +53,7 @@ class Life:
     customary: float
     hopeful: float
 
-    def by(self, school: School) -> float:
+    def by(self, school: Estimate) -> float:
         """The days that one school gives."""
         return float(getattr(self, school.value))
 

@@ -14,7 +14,7 @@ from yellow_larder.core.packing.absorber_clock import (
 )
 from yellow_larder.core.packing.case import Case
 from yellow_larder.core.packing.food_rules import about_food, is_moist, moisture_line_pct
-from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, AdviceCode, Doing, Exposed, Eye, Feel, advise
+from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, AdviceCode, Doing, Exposed, Feel, Indicator, advise
 from yellow_larder.core.packing.judgement import judge
 from yellow_larder.core.packing.packet_code import absorber_ml, gel_code, gel_g
 from yellow_larder.core.packing.packing_rules import about_packing, draws_in
@@ -40,10 +40,10 @@ __all__ = [
     "Case",
     "Doing",
     "Exposed",
-    "Eye",
     "Feel",
     "Gap",
     "Guard",
+    "Indicator",
     "NothingFits",
     "Proposal",
     "RunForecast",

@@ -25,7 +25,7 @@ class Feel(StrEnum):
     """Air goes in and out when it is pressed; of a jar: the lid comes off."""
 
 
-class Eye(StrEnum):
+class Indicator(StrEnum):
     """Colour of the pill packed with absorbers, where one can be seen."""
 
     UNSEEN = "not seen"
@@ -86,7 +86,7 @@ class Advice:
     exposed: Exposed | None = None
 
 
-def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool) -> Advice:
+def advise(feel: Feel, eye: Indicator, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool) -> Advice:
     """What a look at a package means.
 
     Args:
@@ -109,9 +109,9 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
         >>> barley = Food("b", "barley", "grains", "grain", "#ddbb77", "hard grain",
         ...               Composition(352, 9.9, 1.2, 77.7, 15.6, 10.1), 0.78, 0.83, 1.40)
         >>> look = dict(food=barley, closing=Closing.ABSORBER, kind=Kind.BAG, draws_in=True)
-        >>> advise(Feel.LOOSE, Eye.UNSEEN, day=1, **look).doing.value
+        >>> advise(Feel.LOOSE, Indicator.UNSEEN, day=1, **look).doing.value
         'look again'
-        >>> advise(Feel.PUFFED, Eye.UNSEEN, day=7, **look).doing.value
+        >>> advise(Feel.PUFFED, Indicator.UNSEEN, day=7, **look).doing.value
         'throw out'
 
     Source: common practice.
@@ -123,7 +123,7 @@ def advise(feel: Feel, eye: Eye, *, day: int, food: Food, closing: Closing, kind
     if feel is Feel.LEAKS:
         leaks = AdviceCode.VACUUM_LEAKS if closing is Closing.VACUUM else AdviceCode.LEAKS
         return Advice(leaks, Doing.REPACK, closing, _exposed(food))
-    if eye is Eye.GREY and closing is Closing.ABSORBER:
+    if eye is Indicator.GREY and closing is Closing.ABSORBER:
         return Advice(AdviceCode.EYE_GREY, Doing.REPACK, closing, _exposed(food))
     if feel is Feel.FIRM:
         return Advice(AdviceCode.HOLDS_A_WEEK if a_week else AdviceCode.HOLDS, Doing.NOTHING, closing)

@@ -13,7 +13,7 @@ from yellow_larder.core.planning.buying import (
 from yellow_larder.core.planning.diary import average_g, totals_g
 from yellow_larder.core.planning.how_kept import Keeping, best_kept, may_meet_absorber
 from yellow_larder.core.planning.menu import DAYS_PER_MONTH, eaten_g, gap_g, need_g, occasions, per_table_g
-from yellow_larder.core.planning.needs import Activity, Body, Reckoned, Sex, energy_need, protein_need
+from yellow_larder.core.planning.needs import Activity, Body, Sex, WorkedFigure, energy_need, protein_need
 
 __all__ = [
     "DAYS_PER_MONTH",
@@ -22,10 +22,10 @@ __all__ = [
     "Keeping",
     "Offers",
     "Purchase",
-    "Reckoned",
     "Sex",
     "Table",
     "Week",
+    "WorkedFigure",
     "average_g",
     "best_kept",
     "best_purchase",

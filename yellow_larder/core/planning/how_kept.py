@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, Trait
-from yellow_larder.core.keeping import Life, Packing, School, most_days
+from yellow_larder.core.keeping import Estimate, Life, Packing, most_days
 from yellow_larder.core.packing import moisture_line_pct
 
 _BY_TROUBLE = (Packing.SHOP, Packing.AIR, Packing.VACUUM, Packing.GLASS, Packing.FOIL)
@@ -43,7 +43,7 @@ def may_meet_absorber(food: Food) -> bool:
 
 
 def best_kept(
-    food: Food, lives: Mapping[Packing, Life], frozen: Life, *, wanted_days: float, rate: float, school: School
+    food: Food, lives: Mapping[Packing, Life], frozen: Life, *, wanted_days: float, rate: float, school: Estimate
 ) -> Keeping:
     """The packing of least trouble that keeps a food as long as it is wanted; else the one that keeps longest.
 

@@ -42,7 +42,7 @@ class Body:
 
 
 @dataclass(frozen=True, slots=True)
-class Reckoned:
+class WorkedFigure:
     """A figure and the sum it came from, in words and signs a person can follow."""
 
     value: float
@@ -105,7 +105,7 @@ _PROTEIN_G_PER_KG = [(0, 1.2), (1, 1.05), (4, 0.95), (14, 0.85), (19, 0.80)]
 """Recommended protein by age, g a day per kg of weight. Source: Institute of Medicine (2005), chapter 10."""
 
 
-def energy_need(*, age_years: float, sex: Sex, body: Body, activity: Activity) -> Reckoned:
+def energy_need(*, age_years: float, sex: Sex, body: Body, activity: Activity) -> WorkedFigure:
     """Energy a healthy person needs in a day to keep their weight, or to grow as they should.
 
     Args:
@@ -135,10 +135,10 @@ def energy_need(*, age_years: float, sex: Sex, body: Body, activity: Activity) -
     equations = list(dict.fromkeys(_at(_EQUATIONS[each], age_years) for each in sexes))
     value = sum(equation.kcal(age_years, body, activity) for equation in equations) / len(equations)
     working = "; ".join(equation.working(age_years, body, activity) for equation in equations)
-    return Reckoned(value, f"mean of {working}" if len(equations) > 1 else working)
+    return WorkedFigure(value, f"mean of {working}" if len(equations) > 1 else working)
 
 
-def protein_need(*, age_years: float, weight_kg: float) -> Reckoned:
+def protein_need(*, age_years: float, weight_kg: float) -> WorkedFigure:
     """Protein that is enough for nearly everybody of an age and weight.
 
     Args:
@@ -161,7 +161,7 @@ def protein_need(*, age_years: float, weight_kg: float) -> Reckoned:
     check_range("age_years", age_years, 0, 120, "years")
     check_range("weight_kg", weight_kg, 2, 300, "kg")
     per_kg = _at(_PROTEIN_G_PER_KG, age_years)
-    return Reckoned(per_kg * weight_kg, f"{per_kg:g} g × {weight_kg:g} kg")
+    return WorkedFigure(per_kg * weight_kg, f"{per_kg:g} g × {weight_kg:g} kg")
 
 
 def _check(body: Body) -> None:

@@ -10,7 +10,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
-from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, Look, Standing, standing
+from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, JarState, Look, standing
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
@@ -226,7 +226,7 @@ def _jar(session: Session, number: int) -> JarRecord:
     return found
 
 
-def jar_standing(jar: JarRecord, today: date) -> Standing:
+def jar_standing(jar: JarRecord, today: date) -> JarState:
     """How a jar's record stands today."""
     return standing(jar.began, jar.days, [Event(each.on, each.look) for each in jar.events], today)
 
@@ -259,7 +259,7 @@ def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today
     )
 
 
-def _dots(jar: JarRecord, now: Standing, today: date) -> list[Dot]:
+def _dots(jar: JarRecord, now: JarState, today: date) -> list[Dot]:
     """A dot a day, from the day it was filled to the day it will be done at the earliest."""
     seen: dict[date, str] = {}
     for event in jar.events:
@@ -276,7 +276,7 @@ def _dots(jar: JarRecord, now: Standing, today: date) -> list[Dot]:
     return dots[-24:]
 
 
-def _says(jar: JarRecord, now: Standing, today: date) -> str:
+def _says(jar: JarRecord, now: JarState, today: date) -> str:
     if now.phase is JarPhase.DONE:
         return "Done: it has proved dry."
     if now.phase is JarPhase.DRYER:

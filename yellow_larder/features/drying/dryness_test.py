@@ -7,9 +7,9 @@ from datetime import datetime
 
 from yellow_larder.core.drying import Believe, believe, energy_kwh
 from yellow_larder.features.drying.events import LoadRecord
-from yellow_larder.features.drying.load_state import Running, hours_between, record_of, solids_g
+from yellow_larder.features.drying.load_state import LoadState, hours_between, record_of, solids_g
 from yellow_larder.features.drying.loads import at_place, mark
-from yellow_larder.features.drying.tray_item import Lying
+from yellow_larder.features.drying.tray_item import TrayItem
 from yellow_larder.features.drying.weighing import net_g, number_of, tray_of, with_tray
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder
@@ -79,7 +79,7 @@ def try_dry(
     """
     now = larder.clock()
     with reading(larder.engine) as session:
-        running = Running(session, number, record_of(session, number), now)
+        running = LoadState(session, number, record_of(session, number), now)
         numbers = [number_of(running, tray) for tray in trays] or running.trays_in(item)
         if not numbers or any(running.trays[n].item != item for n in numbers):
             raise NotThere("item", "That food is out of the dryer")
@@ -107,7 +107,7 @@ def take_out(
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        running = Running(session, number, record_of(session, number), now)
+        running = LoadState(session, number, record_of(session, number), now)
         mine = [tray_of(running, tray) for tray in trays]
         if len({tray.item for tray in mine}) != 1:
             raise Refused("trays", "Take out one food at a time: each becomes a lot of its own")
@@ -132,7 +132,7 @@ def take_out(
         return CameOut(lot, line, came.wants_conditioning, gives_of(session, session.get_one(Lot, lot)))
 
 
-def _moisture(running: Running, item: int, wet_g: float, dry_g: float, *, meant: bool) -> float:
+def _moisture(running: LoadState, item: int, wet_g: float, dry_g: float, *, meant: bool) -> float:
     """Moisture by weight; that of the table for food that came out lighter than the table thinks it can be."""
     lying, units = running.lying[item], running.household.units
     if dry_g >= wet_g:
@@ -144,7 +144,7 @@ def _moisture(running: Running, item: int, wet_g: float, dry_g: float, *, meant:
     return lying.course.moisture_pct(dry_g / wet_g) if dry_g > least else lying.wanted_pct
 
 
-def _too_light(lying: Lying, least_g: float, units: Units) -> str:
+def _too_light(lying: TrayItem, least_g: float, units: Units) -> str:
     return (
         f"Lighter than it can be: {say_mass(least_g, units)} of what went in is not water, if it held "
         f"{lying.course.start_pct:.0f} % as in the table. Is all of it on the scale? Some pears and tomatoes are "
@@ -153,7 +153,7 @@ def _too_light(lying: Lying, least_g: float, units: Units) -> str:
 
 
 def _tested(
-    running: Running, item: int, numbers: list[int], *, feels_dry: bool, wet_inside: bool, weight: str
+    running: LoadState, item: int, numbers: list[int], *, feels_dry: bool, wet_inside: bool, weight: str
 ) -> Tested:
     lying = running.lying[item]
     wet_g = sum(running.trays[n].wet_g for n in numbers)
@@ -182,7 +182,7 @@ def _tested(
 
 
 def _came(
-    running: Running, item: int, wet_g: float, dry_g: float, moisture: float, hours: float, now: datetime
+    running: LoadState, item: int, wet_g: float, dry_g: float, moisture: float, hours: float, now: datetime
 ) -> LotCame:
     """The lot that trays become."""
     lying, household, machine = running.lying[item], running.household, running.machine

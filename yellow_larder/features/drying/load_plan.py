@@ -25,7 +25,7 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.features.catalog.produce_parser import Fresh, read_fresh
 from yellow_larder.features.drying.machines import find_machine
-from yellow_larder.features.drying.tray_item import Lying, Room, say_range, usual_room
+from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range, usual_room
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import read_money, say_money
@@ -153,7 +153,7 @@ class LoadPlan:
     stopped: bool
 
 
-class Laying:
+class TrayLayout:
     """An ask read against the larder, and laid on the trays."""
 
     def __init__(self, session: Session, ask: LoadAsk, room: Room | None) -> None:
@@ -189,12 +189,12 @@ class Laying:
             return one_temperature(load, low_c=machine.low_c, high_c=machine.high_c, step_c=machine.step_c).air_c
         return check_range("air_c", self.ask.air_c, machine.low_c, machine.high_c, "°C")
 
-    def _lay(self, n: int, item: Item, fresh: Fresh) -> Lying:
+    def _lay(self, n: int, item: Item, fresh: Fresh) -> TrayItem:
         units = self.household.units
         try:
             typed = read_length_mm(item.thickness, f"thickness.{n}", units=units) if item.thickness.strip() else 0.0
             water = fresh.produce.fresh_water_pct if item.water is None else item.water
-            return Lying(
+            return TrayItem(
                 fresh.produce,
                 fresh.mass_g,
                 thickness_mm=typed or fresh.produce.thickness_mm,
@@ -323,10 +323,10 @@ def plan_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> LoadPla
         Refused: a field cannot be read.
     """
     with reading(larder.engine) as session:
-        return Laying(session, ask, room).plan()
+        return TrayLayout(session, ask, room).plan()
 
 
-def lay_on_trays(lying: Sequence[Lying], tray_m2: float, trays: int) -> tuple[list[tuple[int, float]], list[float]]:
+def lay_on_trays(lying: Sequence[TrayItem], tray_m2: float, trays: int) -> tuple[list[tuple[int, float]], list[float]]:
     """Foods shared over trays in one layer: (food, grams) by tray, and grams of each that do not fit."""
     if len(lying) > trays:
         raise Refused("machine", f"{len(lying)} foods want a tray each, and there are {trays}")

@@ -24,7 +24,7 @@ from yellow_larder.core.drying import (
 from yellow_larder.features.drying.events import LoadItem, LoadRecord
 from yellow_larder.features.drying.load_plan import Trays, trays_of
 from yellow_larder.features.drying.machines import find_machine
-from yellow_larder.features.drying.tray_item import Lying, Room, say_range
+from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range
 from yellow_larder.features.household.larder import settings
 from yellow_larder.journal import log
 from yellow_larder.reference.drying import Machine, produce
@@ -64,7 +64,7 @@ class ToDo:
     """The tray to weigh, counted from 1."""
 
 
-class Running:
+class LoadState:
     """A load as its record has it."""
 
     def __init__(self, session: Session, number: int, record: LoadRecord, now: datetime) -> None:
@@ -76,8 +76,8 @@ class Running:
         self.trays, self.loosened, self.tested = record.trays, record.loosened, record.tested
         self._forecasts: dict[int, Forecast] = {}
 
-    def _lying(self, item: LoadItem) -> Lying:
-        return Lying(
+    def _lying(self, item: LoadItem) -> TrayItem:
+        return TrayItem(
             produce()[item.produce],
             item.mass_g,
             thickness_mm=item.thickness_mm,
@@ -270,7 +270,7 @@ def record_of(session: Session, number: int) -> LoadRecord:
     return found
 
 
-def view(running: Running) -> Load:
+def view(running: LoadState) -> Load:
     """Everything the screen shows of a running load."""
     units = running.household.units
     forecasts = {item: running.forecast_of(item) for item in running.items_in()}
@@ -293,7 +293,7 @@ def view(running: Running) -> Load:
     )
 
 
-def _drying(running: Running, item: int, found: Forecast) -> Drying:
+def _drying(running: LoadState, item: int, found: Forecast) -> Drying:
     lying, units = running.lying[item], running.household.units
     numbers = running.trays_in(item)
     wet_g = sum(running.trays[n].wet_g for n in numbers)
@@ -333,7 +333,7 @@ def _drying(running: Running, item: int, found: Forecast) -> Drying:
     )
 
 
-def _tray(running: Running, n: int, found: Forecast | None) -> TrayView:
+def _tray(running: LoadState, n: int, found: Forecast | None) -> TrayView:
     tray, units = running.trays[n], running.household.units
     lying = running.lying[tray.item]
     target_g = lying.dry_g(tray.wet_g)
@@ -362,6 +362,6 @@ def hours_between(since: datetime, until: datetime) -> float:
     return max(0.0, (until - since) / timedelta(hours=1))
 
 
-def solids_g(lying: Lying, wet_g: float) -> float:
+def solids_g(lying: TrayItem, wet_g: float) -> float:
     """What would be left of a wet weight with no water in it at all, g."""
     return wet_g * (1 - lying.course.start_pct / 100)

@@ -9,8 +9,8 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.drying.events import LoadItem, LoadRecord, LoadTray
-from yellow_larder.features.drying.load_plan import Item, Laying, LoadAsk
-from yellow_larder.features.drying.load_state import Load, Running, record_of, view
+from yellow_larder.features.drying.load_plan import Item, LoadAsk, TrayLayout
+from yellow_larder.features.drying.load_state import Load, LoadState, record_of, view
 from yellow_larder.features.drying.tray_item import Room
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal import log
@@ -46,7 +46,7 @@ def add_to_load(larder: Larder, number: int, item: Item, room: Room | None = Non
     now = larder.clock()
     with writing(larder.engine) as session:
         record = record_of(session, number)
-        running = Running(session, number, record, now)
+        running = LoadState(session, number, record, now)
         free = running.machine.trays - len(running.trays_in())
         if free < 1:
             raise Refused("line.0", "There is no free tray")
@@ -69,17 +69,17 @@ def see_loads(larder: Larder) -> list[Load]:
     """What is in the dryers now, what is due first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        running = [Running(session, n, each, now) for n, each in log.records(session, LoadRecord).items()]
+        running = [LoadState(session, n, each, now) for n, each in log.records(session, LoadRecord).items()]
         return sorted((view(each) for each in running), key=lambda load: load.next.due)
 
 
-def _laid(session: Session, ask: LoadAsk, room: Room | None) -> Laying:
-    laying = Laying(session, ask, room)
+def _laid(session: Session, ask: LoadAsk, room: Room | None) -> TrayLayout:
+    laying = TrayLayout(session, ask, room)
     refuse_stops(laying.findings())
     return laying
 
 
-def _with_more(load: LoadRecord, laying: Laying, now: datetime) -> LoadRecord:
+def _with_more(load: LoadRecord, laying: TrayLayout, now: datetime) -> LoadRecord:
     """A load with more foods and trays in it."""
     first = len(load.items)
     items = tuple(
@@ -128,7 +128,7 @@ def mark(larder: Larder, number: int, item: int, act: str, marked: Marked) -> No
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        running = Running(session, number, record_of(session, number), now)
+        running = LoadState(session, number, record_of(session, number), now)
         if item not in running.items_in():
             raise NotThere("item", "That food is out of the dryer")
         anew = marked(running.record, item, now)

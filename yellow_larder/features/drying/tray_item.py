@@ -55,7 +55,7 @@ def usual_room(household: Settings) -> Room:
     return Room(household.room_c, max(0.01, household.humidity))
 
 
-class Lying:
+class TrayItem:
     """One food as it lies in a dryer: what there is to come off, and how long that is expected to take."""
 
     def __init__(

@@ -7,7 +7,7 @@ from datetime import UTC, datetime, timedelta
 
 from yellow_larder.core.drying import rises
 from yellow_larder.features.drying.events import LoadRecord, LoadTray, Weight
-from yellow_larder.features.drying.load_state import Running, record_of, solids_g
+from yellow_larder.features.drying.load_state import LoadState, record_of, solids_g
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
@@ -33,7 +33,7 @@ def weigh_tray(
     """
     now = larder.clock()
     with writing(larder.engine) as session:
-        running = Running(session, number, record_of(session, number), now)
+        running = LoadState(session, number, record_of(session, number), now)
         mine, grams = tray_of(running, tray), net_g(weight, running.tray_g)
         when = _weighed_at(at, mine, now)
         units = running.household.units
@@ -61,7 +61,7 @@ def weigh_tray(
         log.record(session, title, [log.Act(number, anew, "weighed")], at=now)
 
 
-def number_of(running: Running, tray: int) -> int:
+def number_of(running: LoadState, tray: int) -> int:
     """A tray's place in the record, from its number on screen."""
     if tray - 1 not in running.trays_in():
         raise NotThere("tray", f"There is no tray {tray} in there")
@@ -73,7 +73,7 @@ def with_tray(load: LoadRecord, n: int, tray: LoadTray) -> LoadRecord:
     return replace(load, trays=(*load.trays[:n], tray, *load.trays[n + 1 :]))
 
 
-def tray_of(running: Running, tray: int) -> LoadTray:
+def tray_of(running: LoadState, tray: int) -> LoadTray:
     """A tray that is in the dryer still, by its number on screen."""
     return running.trays[number_of(running, tray)]
 

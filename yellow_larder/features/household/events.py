@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.core.keeping import School
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.planning import Activity, Sex
 from yellow_larder.journal.events import Event, Facts, event, lift
 from yellow_larder.words.quantities import Units
@@ -36,7 +36,7 @@ class Settings(Event):
     altitude_m: float = 0
     room_c: float = 20
     humidity: float = 0.5
-    school: School = School.CUSTOMARY
+    school: Estimate = Estimate.CUSTOMARY
     packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
     currency: str = ""
     kwh_coins: float = 0

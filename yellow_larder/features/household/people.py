@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import check_range
-from yellow_larder.core.planning import Activity, Body, Reckoned, Sex, energy_need, protein_need
+from yellow_larder.core.planning import Activity, Body, Sex, WorkedFigure, energy_need, protein_need
 from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
@@ -224,7 +224,7 @@ def _need(kept: EaterKept, year: int) -> Need:
     body = Body(kept.height_cm or usual.height_cm, kept.weight_kg or usual.weight_kg)
     energy = energy_need(age_years=age, sex=kept.sex, body=body, activity=kept.activity)
     if kept.kcal is not None:
-        energy = Reckoned(kept.kcal, _OWN_FIGURE)
+        energy = WorkedFigure(kept.kcal, _OWN_FIGURE)
     protein = protein_need(age_years=age, weight_kg=body.weight_kg)
     return Need(energy.value, protein.value, energy.working, protein.working, _assumed(kept))
 

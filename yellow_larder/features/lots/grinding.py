@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.core.keeping import Packing, School
+from yellow_larder.core.keeping import Estimate, Packing
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.larder import Larder, settings
@@ -75,7 +75,9 @@ def grind(larder: Larder, lot: int, amount: str = "") -> Ground:
         acts = [log.Act(lot, LotTaken(min(mass_g, mine.mass_g)), "ground"), log.Act(number, came)]
         said = say_mass(mass_g, units)
         log.record(session, log.title("lot.ground", mass_g=mass_g, name=pieces.name), acts, at=now)
-        before, after = (lives()[each.life, Packing.AIR].days.by(School.CUSTOMARY) / 30.44 for each in (pieces, powder))
+        before, after = (
+            lives()[each.life, Packing.AIR].days.by(Estimate.CUSTOMARY) / 30.44 for each in (pieces, powder)
+        )
         keeps = f"Keeps about {after:.0f} months in a closed jar; the pieces would have kept {before:.0f}."
         return Ground(number, f"{said} {powder.name}", gives_of(session, session.get_one(Lot, number)), keeps)
 

@@ -7,8 +7,8 @@ from dataclasses import dataclass, replace
 from datetime import date
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.keeping import COOL_STRETCH, School
-from yellow_larder.core.packing import AdviceCode, Eye, Feel
+from yellow_larder.core.keeping import COOL_STRETCH, Estimate
+from yellow_larder.core.packing import AdviceCode, Feel, Indicator
 from yellow_larder.journal.events import Event, Facts, event, lift
 
 
@@ -84,7 +84,7 @@ class Contained:
     place_id: int
     shelf: int
     q10: float
-    lasts: dict[School, Life]
+    lasts: dict[Estimate, Life]
     closed: Closed | None = None
     against: str = ""
     draws_in: bool = True
@@ -149,7 +149,7 @@ def contained_before(facts: Facts) -> Facts:
     return {name: facts[name] for name in same} | {
         "contents": [portion],
         "packets": codes_before(facts["packets"]),
-        "lasts": {school.value: _lasts_before(facts, school.value) for school in School},
+        "lasts": {school.value: _lasts_before(facts, school.value) for school in Estimate},
         "closed": facts.get("closed") or None,
         "against": facts.get("against", ""),
         "draws_in": facts.get("draws_in", True),
@@ -181,12 +181,12 @@ class PackageMoved(Event):
     on: date
     place_id: int
     shelf: int
-    lasts: dict[School, Life] | None = None
+    lasts: dict[Estimate, Life] | None = None
 
 
 @lift("package", "moved", version=1)
 def _with_lasts(facts: Facts) -> Facts:
-    lasts = {s.value: _lasts_before(facts, s.value) for s in School} if "customary_days" in facts else None
+    lasts = {s.value: _lasts_before(facts, s.value) for s in Estimate} if "customary_days" in facts else None
     return {name: facts[name] for name in ("on", "place_id", "shelf")} | {"lasts": lasts}
 
 
@@ -206,7 +206,7 @@ class PackageLooked(Event):
 
     on: date
     feel: Feel
-    eye: Eye
+    eye: Indicator
     advice: AdviceCode
     wrong: bool
     next: date | None
@@ -220,7 +220,7 @@ def _with_advice(facts: Facts) -> Facts:
         advice = AdviceCode.PUFFED
     elif feel is Feel.LEAKS:
         advice = AdviceCode.LEAKS
-    elif wrong and facts["eye"] == Eye.GREY:
+    elif wrong and facts["eye"] == Indicator.GREY:
         advice = AdviceCode.EYE_GREY
     elif feel is Feel.FIRM:
         advice = AdviceCode.HOLDS

@@ -12,7 +12,7 @@ from sqlalchemy import ForeignKey, Index
 from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.keeping import REFERENCE_C, School, life_used_days, soonest_end
+from yellow_larder.core.keeping import REFERENCE_C, Estimate, life_used_days, soonest_end
 from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.events import (
     Life,
@@ -182,7 +182,7 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
     } | _lasts(what.lasts)
 
 
-def _lasts(lasts: Mapping[School, Life]) -> Row:
+def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     return {
         f"{school.value}_{name}": value
         for school, each in lasts.items()
@@ -203,7 +203,7 @@ def _soonest_ends(row: Row, place: Climate) -> Row:
             peak,
             endless(row[f"{school.value}_most"]),
         )
-        for school in School
+        for school in Estimate
     }
 
 

@@ -9,7 +9,7 @@ from datetime import date
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Food
-from yellow_larder.core.keeping import Best, Course, Ends, School, ageing_rate, rate_band
+from yellow_larder.core.keeping import Best, Course, Ends, Estimate, ageing_rate, rate_band
 from yellow_larder.features.packing.plan import BestBy
 from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import SHORT_DAYS, say_best_by, say_day
@@ -27,7 +27,7 @@ WHY = {
 _LATEST = date.max.toordinal()
 
 
-def best_by_of(food: Food, course: Course, bests: Mapping[School, Best], school: School, today: date) -> BestBy:
+def best_by_of(food: Food, course: Course, bests: Mapping[Estimate, Best], school: Estimate, today: date) -> BestBy:
     """The day by which it is best eaten, by the household's school, with the band of all that is unsure."""
     chosen = bests[school]
     day = _day(today, chosen.days)
@@ -36,8 +36,8 @@ def best_by_of(food: Food, course: Course, bests: Mapping[School, Best], school:
     climate, q10 = course.of.climate, life_classes()[food.life].q10
     rate = ageing_rate(climate.mean_c, climate.swing_c, q10)
     slow, fast = rate_band(climate.mean_c, climate.swing_c, q10)
-    soonest = _day(today, _at(bests[School.CAUTIOUS], rate, fast))
-    latest = _day(today, _at(bests[School.HOPEFUL], rate, slow))
+    soonest = _day(today, _at(bests[Estimate.CAUTIOUS], rate, fast))
+    latest = _day(today, _at(bests[Estimate.HOPEFUL], rate, slow))
     ends = (say_end(soonest, today), say_end(latest, today))
     band = f"{ends[0]} cautious, {ends[1]} hopeful" if ends[0] != ends[1] else ""
     return BestBy(day, soonest, latest, say_best_by(day, today), band, chosen.ends, WHY[chosen.ends])

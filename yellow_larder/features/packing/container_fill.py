@@ -20,15 +20,15 @@ from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.people import Appetite
 from yellow_larder.features.packing.plan import Packed, PacketShape, SizingSchool, packets_by_size
-from yellow_larder.features.packing.request import Ask, Sizing
+from yellow_larder.features.packing.request import Ask, SizingMethod
 from yellow_larder.features.packing.sizing_methods import asks_ml
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_kcal, say_length, say_mass
 
 _SCHOOL_NAMES = {
-    Sizing.AIR: "By the air",
-    Sizing.CONTAINER: "By container",
-    Sizing.KIND: "By kind",
+    SizingMethod.AIR: "By the air",
+    SizingMethod.CONTAINER: "By container",
+    SizingMethod.KIND: "By kind",
 }
 
 

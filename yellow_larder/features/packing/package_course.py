@@ -5,7 +5,17 @@ from __future__ import annotations
 from yellow_larder.core.air import oxygen_left, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.food import Food
-from yellow_larder.core.keeping import Best, Climate, Course, Package, Room, School, ageing_rate, best_by, packing_class
+from yellow_larder.core.keeping import (
+    Best,
+    Climate,
+    Course,
+    Estimate,
+    Package,
+    Room,
+    ageing_rate,
+    best_by,
+    packing_class,
+)
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.state import Place
@@ -136,9 +146,9 @@ def _course(
     )
 
 
-def bests_of(food: Food, course: Course) -> dict[School, Best]:
+def bests_of(food: Food, course: Course) -> dict[Estimate, Best]:
     """Until when a package is good, by each school."""
     of, life = course.of, life_classes()[food.life]
     rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
     packing, table = packing_class(of.container, of.closing), lives_of(food.life)
-    return {school: best_by(course, table, life.frozen, packing, rate, school) for school in School}
+    return {school: best_by(course, table, life.frozen, packing, rate, school) for school in Estimate}

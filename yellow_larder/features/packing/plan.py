@@ -11,11 +11,11 @@ from datetime import date
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Nutrients
-from yellow_larder.core.keeping import Best, Ends, School
+from yellow_larder.core.keeping import Best, Ends, Estimate
 from yellow_larder.core.packing import Guard
 from yellow_larder.features.catalog.containers import Drawing
 from yellow_larder.features.packages.events import Closed, Life
-from yellow_larder.features.packing.request import Sizing
+from yellow_larder.features.packing.request import SizingMethod
 from yellow_larder.reference import packets
 
 
@@ -72,7 +72,7 @@ def packets_by_size(groups: Iterable[Packed]) -> Counter[int]:
 class SizingSchool:
     """What one sizing school would put in, against what the air asks for, margin included."""
 
-    sizing: Sizing
+    sizing: SizingMethod
     name: str
     asks_ml: float
     packed_ml: float
@@ -238,7 +238,7 @@ class Plan:
     verdict: Verdict
     guards: list[Guard]
     best_by: BestBy
-    lasts: dict[School, Lasts]
+    lasts: dict[Estimate, Lasts]
     """By school, what of that is kept with each package."""
     closed: Closed
     fits: str

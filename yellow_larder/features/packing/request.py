@@ -27,7 +27,7 @@ _CRUMBS_G = 1.0
 """A rest smaller than this is left in the bowl."""
 
 
-class Sizing(StrEnum):
+class SizingMethod(StrEnum):
     """How packets are sized."""
 
     AIR = "air"
@@ -100,7 +100,7 @@ class Ask:
     headspace: str = ""
     headspace_mm: float | None = None
     fill: str = ""
-    sizing: Sizing = Sizing.AIR
+    sizing: SizingMethod = SizingMethod.AIR
     horizon_years: float = 10
     outer: bool = False
     place: int | None = None

@@ -16,7 +16,7 @@ from yellow_larder.core.air import (
 from yellow_larder.core.containers import Container, volume_below_ml
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.containers import called
-from yellow_larder.features.packing.request import Sizing
+from yellow_larder.features.packing.request import SizingMethod
 from yellow_larder.words.quantities import Units, say_mass
 
 _FOODS = (
@@ -35,20 +35,20 @@ _FOODS = (
 _CONTAINERS = ("jar-quart", "jar-half-gallon", "bag-quart", "bag-gallon", "lined-5-gallon")
 
 
-def asks_ml(sizing: Sizing, food: Food, container: Container, oxygen_there_ml: float) -> float:
+def asks_ml(sizing: SizingMethod, food: Food, container: Container, oxygen_there_ml: float) -> float:
     """Packet millilitres that a school asks for.
 
     Example:
         >>> from yellow_larder.reference import containers, foods
-        >>> asks_ml(Sizing.KIND, foods()["macaroni"], containers()["bag-gallon"], 457)
+        >>> asks_ml(SizingMethod.KIND, foods()["macaroni"], containers()["bag-gallon"], 457)
         1000.0
     """
     match sizing:
-        case Sizing.AIR:
+        case SizingMethod.AIR:
             return need_by_air_ml(oxygen_there_ml)
-        case Sizing.CONTAINER:
+        case SizingMethod.CONTAINER:
             return need_by_container_ml(container.nominal_qt)
-        case Sizing.KIND:
+        case SizingMethod.KIND:
             return need_by_kind_ml(container.nominal_qt, airy=is_airy_kind(food))
 
 
@@ -89,7 +89,7 @@ def schools_table(foods: dict[str, Food], containers: dict[str, Container], unit
 def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
     mass = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     there = oxygen_ml(fill(container, food, mass, pressed=True).void_ml, humidity=0.5)
-    asks = {sizing: round(asks_ml(sizing, food, container, there)) for sizing in Sizing}
+    asks = {sizing: round(asks_ml(sizing, food, container, there)) for sizing in SizingMethod}
     says = {sizing: SchoolSays(each, each - round(there)) for sizing, each in asks.items()}
     return SchoolsRow(
         food=food.name,
@@ -97,7 +97,7 @@ def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
         holds=say_mass(mass, units),
         oxygen_ml=round(there),
         airy=is_airy_kind(food),
-        by_air=says[Sizing.AIR],
-        by_container=says[Sizing.CONTAINER],
-        by_kind=says[Sizing.KIND],
+        by_air=says[SizingMethod.AIR],
+        by_container=says[SizingMethod.CONTAINER],
+        by_kind=says[SizingMethod.KIND],
     )

@@ -13,7 +13,7 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.household.money import read_money, say_money
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.lots.state import Lot
-from yellow_larder.features.planning.events import Purse
+from yellow_larder.features.planning.events import BudgetSet
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.words.dates import say_day
@@ -40,24 +40,24 @@ def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> No
         check_based_on(session, "purse", 1, based_on, lambda: old)
         today = larder.today()
         if old is None:
-            new = Purse(coins, today)
+            new = BudgetSet(coins, today)
         else:
             began = _week_began(old, today)
-            new = Purse(coins, began, _carried(session, old, began))
+            new = BudgetSet(coins, began, _carried(session, old, began))
         title = log.title("purse.set", coins=coins)
         log.record(session, title, [log.Act(1, new)], at=larder.clock())
 
 
-def purse_in(session: Session) -> Purse | None:
+def purse_in(session: Session) -> BudgetSet | None:
     """The purse, if a week's sum was ever said."""
-    return log.records(session, Purse).get(1)
+    return log.records(session, BudgetSet).get(1)
 
 
-def _week_began(purse: Purse, today: date) -> date:
+def _week_began(purse: BudgetSet, today: date) -> date:
     return purse.since + timedelta(days=(today - purse.since).days // 7 * 7)
 
 
-def _carried(session: Session, purse: Purse, began: date) -> int:
+def _carried(session: Session, purse: BudgetSet, began: date) -> int:
     """What is over from all the weeks before the one that began on a day; never less than nothing."""
     weeks_past = (began - purse.since).days // 7
     return max(0, purse.carried_coins + purse.weekly_coins * weeks_past - _spent(session, purse.since, began))
@@ -68,7 +68,7 @@ def _spent(session: Session, since: date, until: date | None = None) -> int:
     return session.scalar(sum_of if until is None else sum_of.where(Lot.came_on < until)) or 0
 
 
-def purse_view(session: Session, purse: Purse, household: Settings, today: date) -> PurseView:
+def purse_view(session: Session, purse: BudgetSet, household: Settings, today: date) -> PurseView:
     """The purse as it stands today."""
     began = _week_began(purse, today)
     carried, spent = _carried(session, purse, began), _spent(session, began)

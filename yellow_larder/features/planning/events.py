@@ -121,7 +121,7 @@ class PriceSeen(Event):
 
 @event("purse", "set")
 @dataclass(frozen=True, slots=True)
-class Purse(Event):
+class BudgetSet(Event):
     """Money for the store.
 
     Attributes:

@@ -9,7 +9,7 @@ from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food
-from yellow_larder.core.keeping import School, ageing_rate
+from yellow_larder.core.keeping import Estimate, ageing_rate
 from yellow_larder.core.planning import best_kept, whole_meals
 from yellow_larder.core.units import ML_PER_CUP
 from yellow_larder.features.catalog.foods import all_foods
@@ -204,7 +204,7 @@ def say_cups(mass_g: float, food: Food) -> str:
     return f"{whole or ''}{('', '¼', '½', '¾')[quarter]} cup{'' if (whole, quarter) <= (1, 0) else 's'}"
 
 
-def _row(wanted: Wanted, n: int, rate: dict[str, float], school: School, units: Units, *, new: bool) -> StoreRow:
+def _row(wanted: Wanted, n: int, rate: dict[str, float], school: Estimate, units: Units, *, new: bool) -> StoreRow:
     food, table = wanted.foods[n], wanted.table
     need, gap = float(table.need_g[n]), float(table.gap_g[n])
     here = float(table.here_g[n])

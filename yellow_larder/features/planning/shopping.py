@@ -28,7 +28,7 @@ from yellow_larder.features.household.patience import still_wanted
 from yellow_larder.features.lots.events import LotCame
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.planning.budget import PurseView, purse_in, purse_view
-from yellow_larder.features.planning.events import GoalSet, MealKept, MeaningSaid, Purse
+from yellow_larder.features.planning.events import BudgetSet, GoalSet, MealKept, MeaningSaid
 from yellow_larder.features.planning.goal import Wanted, wanted_in
 from yellow_larder.features.planning.prices import newest_prices
 from yellow_larder.features.planning.state import Price
@@ -126,7 +126,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, Purse)
+        log.read_records(session, Settings, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
         household = settings(session)
         purse, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
@@ -252,7 +252,7 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
 
 def _market(
     session: Session, household: Settings, today: date
-) -> tuple[Purse | None, PurseView | None, Wanted, list[Price], Offers]:
+) -> tuple[BudgetSet | None, PurseView | None, Wanted, list[Price], Offers]:
     """The purse, what is wanted, and the prices at which that can be bought, as rows and as the program takes them."""
     purse = purse_in(session)
     wanted = wanted_in(session, today)
@@ -298,7 +298,7 @@ def _gains(wanted: Wanted, now: Indices, bought: Purchase) -> list[str]:
 
 
 def _says(
-    wanted: Wanted, rows: list[Price], bought: Purchase, coins: int, purse: Purse | None, household: Settings
+    wanted: Wanted, rows: list[Price], bought: Purchase, coins: int, purse: BudgetSet | None, household: Settings
 ) -> str:
     """Why the list is as short as it is, if it is."""
     gap = wanted.table.gap_g

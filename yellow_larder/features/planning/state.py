@@ -9,6 +9,7 @@ from typing import Any
 from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.features.planning.events import (
+    BudgetSet,
     DayWritten,
     DiaryItem,
     FoodTried,
@@ -16,7 +17,6 @@ from yellow_larder.features.planning.events import (
     MealKept,
     MeaningSaid,
     PriceSeen,
-    Purse,
 )
 from yellow_larder.journal.events import as_json, from_json
 from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row, said_kind
@@ -81,6 +81,6 @@ MEAL = said_kind("meal", MealKept)
 MEANING = said_kind("meaning", MeaningSaid)
 TRIED = said_kind("tried", FoodTried)
 GOAL = said_kind("goal", GoalSet)
-PURSE = said_kind("purse", Purse)
+PURSE = said_kind("purse", BudgetSet)
 DIARY = Kind("diary", DiaryDay, _diary_day)
 PRICE = Kind("price", Price, _price)

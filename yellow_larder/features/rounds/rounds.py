@@ -18,7 +18,7 @@ from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import jar_standing
 from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
-from yellow_larder.features.drying.load_state import Running, Step
+from yellow_larder.features.drying.load_state import LoadState, Step
 from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freeze_drying.loads import Stage, freeze_loads
 from yellow_larder.features.freezer.contents import Phase, freezings
@@ -179,7 +179,7 @@ def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
 def _loads(session: Session, now: datetime) -> Iterator[Task]:
     kinds = {Step.WEIGH: TaskKind.WEIGH, Step.LOOSEN: TaskKind.LOOSEN, Step.TEST: TaskKind.TEST}
     for number, load in log.records(session, LoadRecord).items():
-        running = Running(session, number, load, now)
+        running = LoadState(session, number, load, now)
         for step in running.to_do():
             food = running.lying[step.item].food
             when = _by_hour(step.due, now, timedelta(hours=1))

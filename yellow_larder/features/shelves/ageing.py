@@ -14,7 +14,7 @@ from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.keeping import School, ageing_rate, days_left, rate_band, share_left
+from yellow_larder.core.keeping import Estimate, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.state import Package, life_used_in
@@ -32,7 +32,7 @@ LIFE_COLUMNS = [
         "stands_since",
         "packed_on",
         "used_days",
-        *(f"{school.value}_{what}" for school in School for what in ("days", "most")),
+        *(f"{school.value}_{what}" for school in Estimate for what in ("days", "most")),
     )
 ]
 """What the life of a package is worked out from."""
@@ -138,7 +138,7 @@ def _lives(
 
 
 def lives_left(
-    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: School, today: date
+    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: Estimate, today: date
 ) -> tuple[Numbers, Numbers, str]:
     """Days left and share left by the household's school, and the band of the first in words."""
     if not rows:
@@ -163,7 +163,7 @@ def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], pl
     so_far = used + life_used_in(place, row["q10"], since, until)
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
     said = []
-    for school, rate in ((School.CAUTIOUS, fast), (School.HOPEFUL, slow)):
+    for school, rate in ((Estimate.CAUTIOUS, fast), (Estimate.HOPEFUL, slow)):
         base, most = _base([row], school)
         left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
         said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
@@ -176,7 +176,7 @@ def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
     return say_best_by(None if isinf(days_left) else end + timedelta(days=days_left), row["packed_on"])
 
 
-def _base(rows: Sequence[dict[str, Any]], school: School) -> tuple[Numbers, Numbers]:
+def _base(rows: Sequence[dict[str, Any]], school: Estimate) -> tuple[Numbers, Numbers]:
     """Lives at 21 °C and the most days from packing, by a school; infinite where there is no end."""
     columns = (f"{school.value}_days", f"{school.value}_most")
     base, most = (np.array([np.inf if row[name] is None else row[name] for row in rows]) for name in columns)

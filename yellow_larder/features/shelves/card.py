@@ -8,7 +8,7 @@ from datetime import date
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
-from yellow_larder.core.packing import Eye
+from yellow_larder.core.packing import Indicator
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
@@ -174,7 +174,7 @@ def _happening(told: Event, places: dict[int, Place], units: Units) -> Happening
         case PackageMoved():
             return Happening(say_day(told.on), f"Moved to {places[told.place_id].name}", f"shelf {told.shelf}")
         case PackageLooked():
-            eye = "" if told.eye is Eye.UNSEEN else f", indicator {told.eye.value}"
+            eye = "" if told.eye is Indicator.UNSEEN else f", indicator {told.eye.value}"
             return Happening(say_day(told.on), f"Checked: {told.feel.value}{eye}", say_advice(told.advice))
         case PackagePhotographed():
             return Happening(say_day(told.on), "A picture taken", "")

@@ -11,7 +11,7 @@ from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Kind
-from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Eye, Feel, advise
+from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Feel, Indicator, advise
 from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, settings
@@ -39,7 +39,7 @@ class Felt:
 
     number: int
     feel: Feel
-    eye: Eye = Eye.UNSEEN
+    eye: Indicator = Indicator.UNSEEN
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from typing import Any
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.keeping import Best, School
+from yellow_larder.core.keeping import Best, Estimate
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import Life
@@ -21,7 +21,7 @@ from yellow_larder.features.packing.plan import Lasts
 
 def lasts_there(
     session: Session, packages: Sequence[Package], target: Place, on: date
-) -> dict[int, dict[School, Life]]:
+) -> dict[int, dict[Estimate, Life]]:
     """How long packages last in another place, by number.
 
     Of what the wall and the openings let in, a share is used up by the day of the move; the rest goes at the pace of
@@ -34,8 +34,8 @@ def lasts_there(
         on: the day.
     """
     foods = all_foods(session)
-    seen: dict[tuple[Any, ...], dict[School, Best] | None] = {}
-    found: dict[int, dict[School, Life]] = {}
+    seen: dict[tuple[Any, ...], dict[Estimate, Best] | None] = {}
+    found: dict[int, dict[Estimate, Life]] = {}
     for package in packages:
         if package.place_id == target.id or package.food_key not in foods:
             continue
@@ -50,7 +50,7 @@ def lasts_there(
     return found
 
 
-def _goes_on(package: Package, bests: Mapping[School, Best], age: int) -> dict[School, Life]:
+def _goes_on(package: Package, bests: Mapping[Estimate, Best], age: int) -> dict[Estimate, Life]:
     kept = {}
     for school, there in bests.items():
         base, most = (endless(getattr(package, f"{school.value}_{what}")) for what in ("days", "most"))

@@ -2417,7 +2417,7 @@ export interface components {
             /** @default machine */
             pull?: components["schemas"]["Pull"];
             /** @default air */
-            sizing?: components["schemas"]["Sizing"];
+            sizing?: components["schemas"]["SizingMethod"];
             /**
              * Waxed
              * @default false
@@ -3456,11 +3456,11 @@ export interface components {
          */
         Ends: "age" | "oxygen" | "soft" | "clumps" | "mould" | "nothing";
         /**
-         * Eye
-         * @description Colour of the pill packed with absorbers, where one can be seen.
+         * Estimate
+         * @description Whose word to take on how long food keeps.
          * @enum {string}
          */
-        Eye: "not seen" | "pink" | "grey or blue";
+        Estimate: "cautious" | "customary" | "hopeful";
         /**
          * Feel
          * @description How a package feels.
@@ -3473,7 +3473,7 @@ export interface components {
          */
         Felt: {
             /** @default not seen */
-            eye?: components["schemas"]["Eye"];
+            eye?: components["schemas"]["Indicator"];
             feel: components["schemas"]["Feel"];
             /** Number */
             number: number;
@@ -4200,6 +4200,12 @@ export interface components {
              */
             went_in: string;
         };
+        /**
+         * Indicator
+         * @description Colour of the pill packed with absorbers, where one can be seen.
+         * @enum {string}
+         */
+        Indicator: "not seen" | "pink" | "grey or blue";
         /**
          * IngredientView
          * @description An ingredient as shown: as typed, and what was understood.
@@ -5852,12 +5858,6 @@ export interface components {
             text: string;
         };
         /**
-         * School
-         * @description Whose word to take on how long food keeps.
-         * @enum {string}
-         */
-        School: "cautious" | "customary" | "hopeful";
-        /**
          * SchoolSays
          * @description What a school asks for, and what that comes to.
          */
@@ -5988,7 +5988,7 @@ export interface components {
              */
             room_c?: number;
             /** @default customary */
-            school?: components["schemas"]["School"];
+            school?: components["schemas"]["Estimate"];
             /** @default metric */
             units?: components["schemas"]["Units"];
         };
@@ -6037,11 +6037,11 @@ export interface components {
             places: components["schemas"]["PlaceView"][];
         };
         /**
-         * Sizing
+         * SizingMethod
          * @description How packets are sized.
          * @enum {string}
          */
-        Sizing: "air" | "container" | "kind";
+        SizingMethod: "air" | "container" | "kind";
         /**
          * SizingSchool
          * @description What one sizing school would put in, against what the air asks for, margin included.
@@ -6059,7 +6059,7 @@ export interface components {
             packed_ml: number;
             /** Packets */
             packets: string;
-            sizing: components["schemas"]["Sizing"];
+            sizing: components["schemas"]["SizingMethod"];
         };
         /**
          * Sort

@@ -14,8 +14,8 @@
     oxygen: number;
     /** What the air asks for, margin included. */
     asks: number;
-    chosen: Schemas["Sizing"];
-    onpick: (sizing: Schemas["Sizing"]) => void;
+    chosen: Schemas["SizingMethod"];
+    onpick: (sizing: Schemas["SizingMethod"]) => void;
   } = $props();
 
   const longest = $derived(Math.max(asks, ...schools.map((school) => school.packed_ml)) * 1.12);

@@ -7,7 +7,7 @@
   import { larder } from "$lib/larder.svelte";
   import Group from "./Group.svelte";
 
-  type Felt = { feel?: Schemas["Feel"]; eye: Schemas["Eye"] };
+  type Felt = { feel?: Schemas["Feel"]; eye: Schemas["Indicator"] };
 
   const seen = query((signal) => ask(api.GET("/api/rounds/looks", { signal })));
   const due = $derived(seen.data);

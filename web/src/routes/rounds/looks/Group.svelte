@@ -6,15 +6,15 @@
   import Hand from "./Hand.svelte";
 
   type Feel = Schemas["Feel"];
-  type Eye = Schemas["Eye"];
+  type Indicator = Schemas["Indicator"];
   let {
     packages,
     felt,
     onfeel,
   }: {
     packages: Schemas["ToLook"][];
-    felt: Record<number, { feel?: Feel; eye: Eye }>;
-    onfeel: (numbers: number[], what: { feel?: Feel; eye?: Eye }) => void;
+    felt: Record<number, { feel?: Feel; eye: Indicator }>;
+    onfeel: (numbers: number[], what: { feel?: Feel; eye?: Indicator }) => void;
   } = $props();
 
   const FEELS: Feel[] = ["firm", "loose", "puffed", "leaks"];
@@ -46,7 +46,7 @@
             <div class="flex flex-wrap items-center gap-1.5 max-lg:col-start-2 lg:justify-end" role="group" aria-label="The eye of number {each.number}">
               <span class="caption">eye</span>
               {#each [["pink", "#e79aa0"], ["grey or blue", "#6f7f94"]] as [eye, paint] (eye)}
-                <button class="chip !text-[0.88rem]" aria-pressed={mine?.eye === eye} onclick={() => onfeel([each.number], { eye: mine?.eye === eye ? "not seen" : (eye as Eye) })}><span class="size-3.5 rounded-full border border-[#1f2f2a]" style="background:{paint}"></span>{eye}</button>
+                <button class="chip !text-[0.88rem]" aria-pressed={mine?.eye === eye} onclick={() => onfeel([each.number], { eye: mine?.eye === eye ? "not seen" : (eye as Indicator) })}><span class="size-3.5 rounded-full border border-[#1f2f2a]" style="background:{paint}"></span>{eye}</button>
               {/each}
             </div>
           {/if}
