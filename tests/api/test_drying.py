@@ -92,7 +92,7 @@ def test_the_simulated_instruments(client: TestClient) -> None:
     }
     assert client.get("/api/devices/room").json()["reads"] is False
     planned = client.post("/api/drying/plan", json=LEEKS).json()
-    assert (planned["measured"], planned["room"]) == (False, "20 °C, 50% humidity")
+    assert (planned["measured"], planned["room"]) == (False, "20 °C, 50 % humidity")
     client.put("/api/devices/trouble")
     assert client.get("/api/devices/room").json()["reads"] is True
     assert client.put("/api/devices/scale/pan", json={"grams": -5}).status_code == 422
@@ -107,7 +107,7 @@ def test_a_device_of_ones_own_hangs_on_the_same_wire(larder: Larder) -> None:
     assert (looks[1]["text"], looks[1]["simulated"]) == ("411 g", False)
     assert client.post("/api/devices/scale/tare").status_code == 204
     assert wire.told == [TARE]
-    assert client.get("/api/devices/room").json()["text"] == "20 °C, 70% humidity"
+    assert client.get("/api/devices/room").json()["text"] == "20 °C, 70 % humidity"
     assert client.put("/api/devices/scale/pan", json={"grams": 1}).status_code == 404
     assert client.put("/api/devices/labels/roll").status_code == 404
     number = client.post("/api/bench/pack", json={"ask": {"line": "2 kg pearl barley"}}).json()["numbers"][0]

@@ -42,6 +42,9 @@ ONE_OF_MANY = re.compile(
     r"(?<![\d.,])\b(?:0|[2-9]|\d{2,}) (hour|day|week|month|year|jar|bag|tray|bucket|packet|absorber|cup|lid|bottle"
     r"|label|thing|person|meal|lot|package|look|minute|egg|apple|leek|onion|line|place|shelf|evening|food)\b(?!-)"
 )
+PERCENT = re.compile(r"\d%")
+"""A space before the sign, as before every unit."""
+
 NO_TEXT = re.compile(r"[{}]|\bNone\b|\bnan\b|\binf\b|  |\bTrue\b")
 
 
@@ -113,7 +116,7 @@ def test_every_text_is_right_in_either_measure(tmp_path: Path, units: Units) -> 
                 seen += 1
                 if TYPED_OR_SOURCE.search(where):
                     continue
-                laws = (MANY_OF_ONE, ONE_OF_MANY, NO_TEXT)
+                laws = (MANY_OF_ONE, ONE_OF_MANY, PERCENT, NO_TEXT)
                 if FOREIGN[units].search(SOLD_AS.sub("", text)) or any(law.search(text) for law in laws):
                     wrong.add(f"{path}{where}: {text}")
     assert sorted(wrong) == []

@@ -287,6 +287,16 @@ def say_dial(temperature_c: float, units: Units) -> str:
     return f"{round((temperature_c * 1.8 + 32) / 10) * 10} °F"
 
 
+def say_share(share: float, decimals: int = 0) -> str:
+    """A part of a whole.
+
+    Example:
+        >>> say_share(0.65), say_share(0.0372, 1)
+        ('65 %', '3.7 %')
+    """
+    return f"{share * 100:.{decimals}f} %"
+
+
 def say_kcal(kcal: float) -> str:
     """Energy to three figures: no food table is truer than that.
 

@@ -55,7 +55,7 @@ def test_eggs_die_without_oxygen_if_it_stays_away_for_long_enough() -> None:
         assert ("not-freeze-killed" in codes(jar)) is lives
         assert ("insects inside" not in closed(jar)) is lives
     (mind,) = [each for each in judge(jar) if each.code == "not-freeze-killed"]
-    assert "This vacuum leaves 7% oxygen" in mind.why
+    assert "This vacuum leaves 7 % oxygen" in mind.why
     assert "wear a mask" in mind.why
     flour = case("white-flour", "jar-quart", Closing.LID)
     (mind,) = [each for each in judge(flour) if each.code == "not-freeze-killed"]
@@ -165,7 +165,7 @@ def test_the_guard_against_oxygen_is_read_off_the_course() -> None:
         (case("pearl-barley", "pail-5-gallon"), "wall lets oxygen in"),
         (case("pearl-barley", packets=0.5), "too few absorbers"),
         (case("pearl-barley", "jar-quart", Closing.LID), "air inside"),
-        (case("pearl-barley", "jar-quart", Closing.VACUUM), "3.7% left in"),
+        (case("pearl-barley", "jar-quart", Closing.VACUUM), "3.7 % left in"),
         (case("pearl-barley", "pouch-quart", Closing.VACUUM), "wall lets oxygen in"),
     ],
 )

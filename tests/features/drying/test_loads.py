@@ -67,11 +67,11 @@ def test_the_reasons_are_named(larder: Larder) -> None:
     shown = plan_load(larder, thick, Room(18, 0.9, measured=True))
     said = " · ".join(shown.items[0].reasons)
     assert "cut 10 mm: 2.8 times as long" in said
-    assert "a room of 90% humidity" in said
+    assert "a room of 90 % humidity" in said
     assert shown.measured
     assert {finding.code for finding in shown.findings} >= {"too-thick"}
     small = plan_load(larder, replace(LEEKS, machine="small"))
-    assert "air of 50 °C: 10% longer" in " · ".join(small.items[0].reasons)
+    assert "air of 50 °C: 10 % longer" in " · ".join(small.items[0].reasons)
 
 
 def test_what_does_not_dry_in_this_air(larder: Larder) -> None:
@@ -167,7 +167,7 @@ def test_a_can_of_beans_is_a_cup_and_wants_its_water_back(larder: Larder, clock:
     gives = take_out(larder, number, (1, 2, 3, 4), "10 oz", feels_dry=True).gives
     assert gives.unit == "a can of beans is 2.5 oz or 1 cup dried, and wants 5.51 oz of water"
     assert gives.cup.startswith("4 cups; each cup wants 5.")
-    assert gives.yields == "2 lb fresh became 10 oz: 31%"
+    assert gives.yields == "2 lb fresh became 10 oz: 31 %"
 
 
 def test_part_loads(larder: Larder, clock: Clock) -> None:

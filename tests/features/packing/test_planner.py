@@ -260,11 +260,11 @@ JAR = Ask(line="700 g pearl barley", container="jar-quart", closing=Closing.VACU
 def test_a_vacuum_is_as_good_as_its_pump(larder: Larder) -> None:
     """By hand: 18 kPa of 101.3 leave 20.9 × 18 / 101.3 = 3.7 % oxygen; 101.3 − 18 kPa are 24.6 inches of mercury."""
     machine, hand = plan(larder, JAR), plan(larder, replace(JAR, pull=Pull.HAND))
-    assert machine.vacuum == "18 kPa left, 25 inches of mercury drawn: 3.7% oxygen"
-    assert hand.vacuum.endswith("6.6% oxygen")
+    assert machine.vacuum == "18 kPa left, 25 inches of mercury drawn: 3.7 % oxygen"
+    assert hand.vacuum.endswith("6.6 % oxygen")
     assert machine.air is not None
     assert machine.air.course[0].likely == pytest.approx(3.7, abs=0.1)
-    assert "The vacuum leaves 3.7% oxygen" in machine.air.says
+    assert "The vacuum leaves 3.7 % oxygen" in machine.air.says
     assert "not-freeze-killed" in {each.code for each in machine.verdict.findings}
     deep = plan(larder, replace(JAR, left_kpa=4))
     assert "no-air-to-breathe" in {each.code for each in deep.verdict.findings}

@@ -76,7 +76,7 @@ def test_spares_lose_by_lying_out_and_in_the_jar(larder: Larder, clock: Clock) -
     seen = one(larder, number)
     # By hand: 1 − 12/240 = 95 %; the jar's 240 mL × 20.946 % = 50.3 mL off 1,200 mL are 4.2 % more.
     assert (seen.spares, seen.trusted) == (4, True)
-    assert "worth 91%" in seen.spares_say
+    assert "worth 91 %" in seen.spares_say
     with reading(larder.engine) as session:
         spare, fresh = (kept for _, kept in Stock(session).packets(clock.now))
     assert spare.worth_ml == pytest.approx(300 * (0.95 - 240 * 0.20946 / 1200), rel=1e-3)

@@ -325,7 +325,7 @@ def _eggs(case: Case) -> list[Finding]:
             )
         ]
     vacuum = case.course.of.vacuum_share
-    left = f"This vacuum leaves {vacuum:.0%} oxygen. " if vacuum is not None else ""
+    left = f"This vacuum leaves {vacuum * 100:.0f} % oxygen. " if vacuum is not None else ""
     cold = " At this place's cold they only sleep." if case.closing is Closing.ABSORBER and store_c < 10 else ""
     earth = (
         "Diatomaceous earth, food grade, a gram for each kilogram, dries soft-bodied ones out among big pieces that "

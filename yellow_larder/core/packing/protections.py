@@ -139,6 +139,6 @@ def _say_gap(case: Case) -> str:
     return {
         Gap.OPENINGS: "opened too often",
         Gap.PACKETS: "too few absorbers",
-        Gap.VACUUM: f"{case.course.of.vacuum_share or 0:.1%} left in",
+        Gap.VACUUM: f"{(case.course.of.vacuum_share or 0) * 100:.1f} % left in",
         Gap.WALL: "wall lets oxygen in",
     }[oxygen_gap(case)]

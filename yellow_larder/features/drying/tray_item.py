@@ -22,7 +22,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.features.household.events import Settings
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
-from yellow_larder.words.quantities import Units, say_temperature, say_thickness
+from yellow_larder.words.quantities import Units, say_share, say_temperature, say_thickness
 
 _ABOVE_FLOOR_PCT = 1.5
 """How far above its point of rest a food is taken out where the air does not dry it further. Source: our judgement."""
@@ -47,7 +47,7 @@ class Room:
 
     def says(self, units: Units) -> str:
         """Its air in words."""
-        return f"{say_temperature(self.temperature_c, units)}, {self.humidity:.0%} humidity"
+        return f"{say_temperature(self.temperature_c, units)}, {say_share(self.humidity)} humidity"
 
 
 def usual_room(household: Settings) -> Room:
@@ -131,7 +131,7 @@ class TrayItem:
             (self.expected.still, _AIRS[self.air]),
             (self.expected.skin, "its skin is whole"),
             (self.water_factor, f"{self.course.start_pct:.0f} % water in it"),
-            (self.damp_factor, f"a room of {self.room.humidity:.0%} humidity"),
+            (self.damp_factor, f"a room of {say_share(self.room.humidity)} humidity"),
         ):
             if abs(factor - 1) > 0.02:
                 found.append(f"{words}: {_times(factor)}")
@@ -161,5 +161,5 @@ def _times(factor: float) -> str:
     if factor >= 1.15:
         return f"{factor:.1f} times as long"
     if factor > 1:
-        return f"{factor - 1:.0%} longer"
-    return f"{1 - factor:.0%} sooner"
+        return f"{say_share(factor - 1)} longer"
+    return f"{say_share(1 - factor)} sooner"

@@ -48,7 +48,7 @@ from yellow_larder.reference.drying import (
     produce,
 )
 from yellow_larder.reference.walls import WallRange, vapor_walls, walls
-from yellow_larder.words.quantities import Units, say_length, say_mass, say_temperature, say_thickness
+from yellow_larder.words.quantities import Units, say_length, say_mass, say_share, say_temperature, say_thickness
 
 
 @dataclass(frozen=True, slots=True)
@@ -240,7 +240,7 @@ def _trays(count: int, width_mm: float, depth_mm: float, units: Units, *, is_rou
 
 def _machine_row(each: Machine, units: Units) -> MachineRow:
     range_c = f"{say_temperature(each.low_c, units)} to {say_temperature(each.high_c, units)}"
-    heats = f", {each.watts:g} W, heating {each.duty:.0%} of the time" if each.watts else ""
+    heats = f", {each.watts:g} W, heating {say_share(each.duty)} of the time" if each.watts else ""
     slower = f", {each.slower:g} times as long as a fan" if each.slower != 1 else ""
     trays = _trays(each.trays, each.width_mm, each.depth_mm, units, is_round=each.is_round)
     return MachineRow(each.name, trays, f"{range_c}{heats}{slower}", each.source)

@@ -16,7 +16,7 @@ from yellow_larder.features.household.money import say_money
 from yellow_larder.features.lots.events import Origin
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.reference.drying import produce
-from yellow_larder.words.quantities import say_kcal, say_mass
+from yellow_larder.words.quantities import say_kcal, say_mass, say_share
 
 
 @dataclass(frozen=True, slots=True)
@@ -71,7 +71,7 @@ def _yields(lot: Lot, wet_g: float, household: Settings) -> str:
     if lot.wet_g is None:
         return ""
     fresh, dry = (say_mass(grams, household.units) for grams in (wet_g, lot.mass_g))
-    return f"{fresh} fresh became {dry}: {lot.mass_g / wet_g:.0%}"
+    return f"{fresh} fresh became {dry}: {say_share(lot.mass_g / wet_g)}"
 
 
 def _cup(cups: float, water: float, household: Settings) -> str:

@@ -12,6 +12,7 @@ from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course
 from yellow_larder.features.packing.plan import AirInside, OxygenPoint
 from yellow_larder.reference.walls import walls
+from yellow_larder.words.quantities import say_share
 
 _DAYS = np.geomspace(1 / 24, 40 * DAYS_PER_YEAR, 72)
 _LONGEST_YEARS = 40
@@ -38,8 +39,9 @@ def _says_vacuum(share: float, course: Numbers) -> str:
     """How long a vacuum keeps oxygen under twice what it left, and under half of the room's."""
     half = np.flatnonzero(course >= 50 * OXYGEN_SHARE_DRY)
     if not len(half):
-        return f"The vacuum leaves {share:.1%} oxygen, and the wall keeps the rest out for decades."
-    return f"The vacuum leaves {share:.1%} oxygen; half of the room's is back after {say_span(float(_DAYS[half[0]]))}."
+        return f"The vacuum leaves {say_share(share, 1)} oxygen, and the wall keeps the rest out for decades."
+    back = say_span(float(_DAYS[half[0]]))
+    return f"The vacuum leaves {say_share(share, 1)} oxygen; half of the room's is back after {back}."
 
 
 def _says(course: Course, down: float, holds: float | None) -> str:

@@ -51,7 +51,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
-from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_temperature
+from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_share, say_temperature
 
 _KPA_PER_INHG = 3.386389
 """An inch of mercury, kPa. Source: NIST SP 811."""
@@ -247,7 +247,7 @@ def _say_vacuum(course: Course, ask: Ask) -> str:
         return ""
     left = left_kpa(ask)
     inches = (outside - left) / _KPA_PER_INHG
-    return f"{left:g} kPa left, {inches:.0f} inches of mercury drawn: {share:.1%} oxygen"
+    return f"{left:g} kPa left, {inches:.0f} inches of mercury drawn: {say_share(share, 1)} oxygen"
 
 
 def _say_fits(food: Food, container: Container, units: Units) -> str:

@@ -24,7 +24,7 @@ from yellow_larder.features.supplies.stock import SORT_OF, Stock, is_low, is_tru
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.quantities import Units, say_dial, say_mass
+from yellow_larder.words.quantities import Units, say_dial, say_mass, say_share
 
 
 @dataclass(frozen=True, slots=True)
@@ -127,7 +127,11 @@ def _view(number: int, version: int, supply: SupplyRecord, household: Settings, 
     spares = ""
     if supply.spares:
         since = say_day(supply.since) if supply.since else "today"
-        worth = f"worth {supply.worth:.0%} of their rating" if trusted else "too old or too long out: throw them away"
+        worth = (
+            f"worth {say_share(supply.worth)} of their rating"
+            if trusted
+            else "too old or too long out: throw them away"
+        )
         spares = f"{supply.spares} loose in the jar since {since}, {worth}"
     return Supply(
         number=number,
