@@ -246,24 +246,6 @@ def test_at_every_size_in_both_themes(page: Page, demo: Here, view: str) -> None
     assert [each.url for each in asked if not each.url.startswith((demo.url, "data:", "blob:"))] == []
 
 
-@pytest.mark.parametrize("view", ["/rounds", "/table", "/table/money", "/shelves", "/supplies", "/guide"])
-def test_on_paper_it_tells_and_has_nothing_to_press(page: Page, demo: Here, view: str) -> None:
-    """In ink on white, even of a page that is dark on the screen."""
-    go_to(page, demo, view)
-    page.evaluate("document.documentElement.dataset.theme = 'dark'")
-    page.emulate_media(media="print")
-    try:
-        settled(page)
-        expect(page.get_by_role("banner")).to_be_hidden()
-        expect(page.get_by_role("main").get_by_role("heading").first).to_be_visible()
-        shown = page.locator(".do, .chip:not([aria-pressed=true], [aria-selected=true], [aria-current]), form")
-        assert [each.inner_text() for each in shown.all() if each.is_visible()] == []
-        assert page.evaluate("getComputedStyle(document.documentElement).getPropertyValue('--paper')") == "#fffdf6"
-        assert page.evaluate("document.documentElement.scrollWidth") <= 1280
-    finally:
-        page.emulate_media(media="null")
-
-
 def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/guide")
     expect(page.get_by_role("heading", name="Guide")).to_be_visible()
