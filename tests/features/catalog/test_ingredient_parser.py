@@ -129,3 +129,8 @@ def test_usual_bodies(age: int, height_cm: float, weight_kg: float) -> None:
     from yellow_larder.core.planning import Body, Sex
 
     assert reference.usual_body(age, Sex.UNSAID) == Body(height_cm, weight_kg)
+
+
+@pytest.mark.parametrize("text", ["two cans of black beans", "half a can of black beans", "0 cans of black beans"])
+def test_one_can_stands_for_the_same_however_many_there_are(text: str) -> None:
+    assert KITCHEN.read(text).each_g == KITCHEN.read("1 can of black beans").each_g > 0

@@ -7,8 +7,9 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import find_named, names_of, plain
@@ -74,6 +75,14 @@ class Ingredient:
     each_g: float = 0
 
 
+class _Weighed(NamedTuple):
+    """What an amount comes to in store, how that was understood, and what one of the things counted stands for."""
+
+    mass_g: float
+    says: str = ""
+    each_g: float = 0
+
+
 class Kitchen:
     """Reads ingredients with the foods of the table and what the household said its words mean."""
 
@@ -109,9 +118,7 @@ class Kitchen:
         if found is None:
             return None
 
-        count = read_count(found["count"] or "one")
-
-        def weigh(food: Food) -> tuple[float, str]:
+        def weigh(food: Food) -> _Weighed:
             can = self._cans.get(food.key)
             if can is None:
                 raise Refused("line", f"What a can of {food.name} gives dry is not known: write its weight in store")
@@ -119,10 +126,10 @@ class Kitchen:
             if found["size"]:
                 amount = read_line(f"{found['size']} x").amount
                 share = (amount.mass_g or amount.volume_ml) / CAN_G
-            return count * share * can.stored_g, ""
+            each_g = share * can.stored_g
+            return _Weighed(read_count(found["count"] or "one") * each_g, each_g=each_g)
 
-        read = self._settle(text, found["food"], weigh)
-        return replace(read, each_g=read.mass_g / count if count else 0)
+        return self._settle(text, found["food"], weigh)
 
     def _weighed(self, text: str) -> Ingredient | None:
         try:
@@ -132,7 +139,7 @@ class Kitchen:
         fresh = line.food.lower().startswith("fresh ")
         words = line.food[6:] if fresh else line.food
 
-        def weigh(food: Food) -> tuple[float, str]:
+        def weigh(food: Food) -> _Weighed:
             return _in_store(food, line.amount, fresh=fresh)
 
         return self._settle(text, words, weigh)
@@ -149,7 +156,7 @@ class Kitchen:
         each_g = piece.mass_g(food)
         return Ingredient(text, Reading.READ, food.key, read_count(found["count"]) * each_g, thing, each_g=each_g)
 
-    def _settle(self, text: str, words: str, weigh: Callable[[Food], tuple[float, str]]) -> Ingredient:
+    def _settle(self, text: str, words: str, weigh: Callable[[Food], _Weighed]) -> Ingredient:
         """An ingredient whose amount was read, once its food is found."""
         meant = self._meaning(words)
         if isinstance(meant, Reading):
@@ -157,11 +164,11 @@ class Kitchen:
         if isinstance(meant, Refused):
             return Ingredient(text, Reading.ASK, words=words, says=meant.message, nearest=meant.nearest)
         try:
-            mass_g, says = weigh(meant)
+            weighed = weigh(meant)
         except Refused as refusal:
             return Ingredient(text, Reading.UNREAD, words=words, says=refusal.message)
         reading = Reading.SEASONING if Trait.SEASONING in meant.traits else Reading.READ
-        return Ingredient(text, reading, meant.key, mass_g, words, says)
+        return Ingredient(text, reading, meant.key, weighed.mass_g, words, weighed.says, each_g=weighed.each_g)
 
     def _meaning(self, words: str) -> Food | Reading | Refused:
         """What words mean: first what the household said, then what the table says; without asides if need be."""
@@ -203,9 +210,9 @@ def _what_is_missing(text: str) -> str:
     return "Say what it is measured in, and of what: “300 g oats”, “1½ cups barley”, “a can of beans”"
 
 
-def _in_store(food: Food, amount: Amount, *, fresh: bool) -> tuple[float, str]:
+def _in_store(food: Food, amount: Amount, *, fresh: bool) -> _Weighed:
     """What stands in store for an amount of a food, and how that was understood."""
     mass_g = amount.weighs_g(food.loose_g_ml)
     if fresh:
-        return food.stored_g(mass_g), f"{food.name}, by their solids: the water of the fresh ones is gone"
-    return mass_g, ""
+        return _Weighed(food.stored_g(mass_g), f"{food.name}, by their solids: the water of the fresh ones is gone")
+    return _Weighed(mass_g)

@@ -8,7 +8,7 @@ from dataclasses import replace
 from yellow_larder.core.containers import Container, Kind, goes_into
 from yellow_larder.core.finding import Finding, Severity, gravest_first
 from yellow_larder.features.packing.plan import Packed, Verdict
-from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.features.supplies.stock import Stock, say_short
 from yellow_larder.reference import containers
 from yellow_larder.words.quantities import Units
 
@@ -53,7 +53,7 @@ def short_of(stock: Stock, container: Container, count: int, units: Units) -> li
         Finding(
             Severity.MIND,
             "supplies-short",
-            f"More than your supplies hold: {'; '.join(short)}",
+            say_short(short),
             "Buy more, take another size, or count them anew under Supplies.",
             "your supplies",
         )

@@ -18,7 +18,7 @@ from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run.events import Fill, PacketsIn, PlannedContainer
 from yellow_larder.features.run.state import RunRecord
-from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.features.supplies.stock import Stock, say_short
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 
@@ -169,4 +169,4 @@ def short_of_containers(session: Session, lines: list[Line], units: Units) -> li
     for line in lines:
         wanted[line.plan.container] += line.plan.count
     short = Stock(session).short_of(wanted, units)
-    return [f"More than your supplies hold: {each}" for each in short]
+    return [say_short([each]) for each in short]

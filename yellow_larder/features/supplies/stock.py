@@ -228,3 +228,13 @@ def say_count(supply: SupplyRecord) -> str:
     if supply.sort is Sort.LIDS and again:
         return f"{count} new, {again} used before"
     return f"{count}"
+
+
+def say_short(short: Sequence[str]) -> str:
+    """That there is less than is wanted of some things.
+
+    Example:
+        >>> say_short(["9 × quart jar (8 there)"])
+        'More than your supplies hold: 9 × quart jar (8 there)'
+    """
+    return f"More than your supplies hold: {'; '.join(short)}"
