@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import gzip
-import os
 import re
 import subprocess
 import sys
@@ -20,6 +19,7 @@ import psutil
 from playwright.sync_api import sync_playwright
 from sqlalchemy import event, func, select
 
+from tools.browser import CHROMIUM, QUIET
 from tools.ten_years import fill, write_in_bulk
 from yellow_larder.core.air import Breathing
 from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
@@ -47,7 +47,6 @@ from yellow_larder.reference import foods
 from yellow_larder.serving import spare_garbage
 
 WEB = Path(__file__).parents[1] / "web" / "build"
-CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
 PORT = 8791
 URL = f"http://127.0.0.1:{PORT}"
 
@@ -110,7 +109,7 @@ def _demo(process: psutil.Process) -> None:
 def _redrawn() -> None:
     """From a key pressed on the Bench to the pixels that show the plan it brings, in a real browser."""
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=["--no-sandbox"])
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=QUIET)
         page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
         page.goto(f"{URL}/bench")
         page.locator("#line").fill("10 kg pearl barley")

@@ -12,11 +12,12 @@ from pathlib import Path
 import httpx
 from playwright.sync_api import Page, sync_playwright
 
+from tools.browser import CHROMIUM, QUIET
+
 ROOT = Path(__file__).parents[1]
 OUT = ROOT / "docs" / "screenshots"
 PORT = 8792
 URL = f"http://127.0.0.1:{PORT}"
-QUIET = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
 
 
 def _bench(page: Page) -> None:
@@ -29,7 +30,7 @@ def _bench(page: Page) -> None:
 def _stop(page: Page) -> None:
     page.goto(f"{URL}/bench")
     page.locator("#line").fill("5 kg white sugar")
-    page.get_by_role("button", name="absorbers").click()
+    page.get_by_role("radio", name="absorbers").click()
     page.get_by_role("heading", name="Stop", exact=True).wait_for()
 
 
@@ -104,7 +105,7 @@ def _freeze(page: Page) -> None:
 def _looks(page: Page) -> None:
     page.goto(f"{URL}/rounds/looks")
     page.get_by_role("button", name=re.compile("^All .* firm$")).click()
-    page.get_by_role("button", name="loose").nth(1).click()
+    page.get_by_role("radio", name="loose").nth(1).click()
 
 
 def _supplies(page: Page) -> None:
@@ -171,7 +172,7 @@ def _wait() -> None:
 
 def _take() -> None:
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=QUIET)
+        browser = playwright.chromium.launch(executable_path=CHROMIUM, args=QUIET)
         for name, show, (width, height), theme in SHOTS:
             viewport = {"width": width, "height": height}
             page = browser.new_page(viewport=viewport, color_scheme=theme, locale="en-GB")  # type: ignore[arg-type]

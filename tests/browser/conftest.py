@@ -27,14 +27,13 @@ from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from tests.support.apps import hand_over
+from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
 from yellow_larder.demo.household import furnish
 from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
-CHROMIUM = os.environ.get("CHROMIUM", "/usr/bin/chromium")
 LAPTOP: ViewportSize = {"width": 1280, "height": 800}
-QUIET = ["--no-sandbox", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
 
 UNSEEN = "Failed to load resource"
 """What the browser logs when the server refuses: shown to the person, and no mistake of the page."""

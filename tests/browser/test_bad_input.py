@@ -111,13 +111,13 @@ def test_markup_in_a_name_is_only_text(page: Page, served: Here) -> None:
 
 def test_a_stop_cannot_be_packed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "5 kg white sugar")
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Stop")
     expect(verdict).to_contain_text("hardens into a brick")
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
     page.get_by_label("Moisture, %").fill("")
-    page.get_by_role("button", name="lid only").click()
+    page.get_by_role("radio", name="lid only").click()
     expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_enabled()
 
 
@@ -140,8 +140,8 @@ def test_a_house_on_the_moon(page: Page, served: Here) -> None:
 
 def test_a_vacuum_below_nothing(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg red lentils")
-    page.get_by_role("button", name="quart jar", exact=True).click()
-    page.get_by_role("button", name="vacuum").click()
+    page.get_by_role("radio", name="quart jar", exact=True).click()
+    page.get_by_role("radio", name="vacuum").click()
     left = page.get_by_label("Pressure left, kPa")
     left.fill("-3")
     left.press("Tab")
@@ -159,7 +159,7 @@ def test_labels_that_would_overlap(page: Page, served: Here) -> None:
         page.get_by_role("button", name=re.compile("^Pack")).click()
     page.bring_to_front()
     page.get_by_role("button", name="Labels …").click()
-    page.get_by_role("button", name="labels of your own").click()
+    page.get_by_role("radio", name="labels of your own").click()
     page.get_by_label("Side by side").fill("3")
     size = page.get_by_label("Each, wide × high")
     size.fill("90 × 38 mm")

@@ -78,7 +78,7 @@ def on_bench(line: str, closing: str = "") -> Callable[[Page], None]:
         verdict = page.get_by_role("region", name="Verdict")
         expect(verdict).to_be_visible()
         if closing:
-            page.get_by_role("button", name=closing).click()
+            page.get_by_role("radio", name=closing).click()
             expect(verdict).to_contain_text("Stop")
 
     return prepare
@@ -96,7 +96,7 @@ def filled(label: str, line: str, button: str) -> Callable[[Page], None]:
 
 def over_time(page: Page) -> None:
     on_bench("10 kg pearl barley")(page)
-    page.get_by_role("button", name="Oxygen over time").click()
+    page.get_by_role("radio", name="Oxygen over time").click()
     expect(page.get_by_role("img", name=re.compile("^Oxygen in each"))).to_be_visible()
 
 
@@ -117,7 +117,7 @@ def guide_of_packets(page: Page) -> None:
 
 def damp(page: Page) -> None:
     on_bench("160 g dried leeks")(page)
-    page.get_by_role("button", name="Moisture over time").click()
+    page.get_by_role("radio", name="Moisture over time").click()
     expect(page.get_by_role("img", name=re.compile("^Water activity in each"))).to_be_visible()
 
 
@@ -134,7 +134,7 @@ def weighing(page: Page) -> None:
 
 def trying(page: Page) -> None:
     page.get_by_role("button", name="Is it dry? Take trays out").click()
-    page.get_by_role("button", name="it snaps").click()
+    page.get_by_role("radio", name="it snaps").click()
     expect(page.get_by_role("status")).to_be_visible()
 
 
@@ -256,8 +256,9 @@ def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:
     page.keyboard.type("1.4 kg pearl barley")
     page.keyboard.press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_be_visible()
-    tab_to(page, "quart jar")
-    page.keyboard.press("Enter")
+    tab_to(page, "1 gal foil bag")
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_role("radio", name="quart jar")).to_be_focused()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("2 × 700 g")
     tab_to(page, "Pack all 2")
     with page.context.expect_page():
@@ -299,7 +300,7 @@ def test_in_either_measure(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_role("button", name="Household").click()
     sheet = page.get_by_role("dialog", name="Household")
-    sheet.get_by_role("button", name="lb, qt, in").click()
+    sheet.get_by_role("radio", name="lb, qt, in").click()
     sheet.get_by_label("People who eat here").fill("4")
     sheet.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4 × 5 lb 8 oz")
@@ -375,7 +376,7 @@ def test_a_place_is_added(page: Page, served: Here) -> None:
     sheet.get_by_role("button", name="Add it").click()
     expect(sheet).to_contain_text("Give it a name")
     sheet.get_by_label("Name").fill("Root cellar")
-    sheet.get_by_role("button", name="cellar", exact=True).click()
+    sheet.get_by_role("radio", name="cellar", exact=True).click()
     sheet.get_by_role("button", name="Add it").click()
     expect(page.get_by_role("group", name="Root cellar, cut open")).to_be_visible()
 

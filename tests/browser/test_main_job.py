@@ -77,7 +77,7 @@ def test_containers_are_picked_from_pictures(page: Page, served: Here) -> None:
     page.get_by_role("button", name="More…").click()
     page.get_by_role("dialog").get_by_role("button", name=re.compile("½ gal jar")).click()
     expect(stage(page)).to_have_accessible_name(re.compile("in a ½ gal jar"))
-    page.get_by_role("button", name="vacuum").click()
+    page.get_by_role("radio", name="vacuum").click()
     expect(page.get_by_text("No absorbers: the vacuum takes the air")).to_be_visible()
 
 
@@ -161,12 +161,12 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
 
     sheet.get_by_role("button", name="Labels …").click()
     choice = page.get_by_role("dialog", name="4 labels")
-    choice.get_by_role("button", name="labels of your own …").click()
+    choice.get_by_role("radio", name="labels of your own …").click()
     choice.get_by_label("Each, wide × high").fill("120 × 38 mm")
     choice.get_by_role("button", name="Open the sheet (PDF)").click()
     page.bring_to_front()
     expect(choice.get_by_text("2 side by side take 24 cm, and the page has 20.6 cm")).to_be_visible()
-    choice.get_by_role("button", name="twenty-one of 63 × 38 mm").click()
+    choice.get_by_role("radio", name="twenty-one of 63 × 38 mm").click()
     with page.context.expect_event("request", lambda request: "layout=21" in request.url) as asked:
         choice.get_by_role("button", name="Open the sheet (PDF)").click()
     page.bring_to_front()
@@ -177,7 +177,7 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
     codes = [each.text for each in zxingcpp.read_barcodes(pypdfium2.PdfDocument(pdf)[0].render(scale=3).to_pil())]
     assert sorted(codes) == [f"YELLOW LARDER {n}" for n in range(1, 5)]
 
-    choice.get_by_role("button", name="a roll, 62 × 40 mm").click()
+    choice.get_by_role("radio", name="a roll, 62 × 40 mm").click()
     choice.get_by_role("button", name="Print on the label printer").click()
     expect(choice.get_by_role("status")).to_have_text("4 printed, 56 left on the roll.")
     page.keyboard.press("Escape")
@@ -202,7 +202,7 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
 
 def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
     put_on_bench(page, served, "1.4 kg pearl barley")
-    page.get_by_role("button", name="quart jar").click()
+    page.get_by_role("radio", name="quart jar").click()
     expect(strip(page)).to_contain_text("2 × 700 g")
     pack(page)
     page.goto(f"{served.url}/shelves")
@@ -215,7 +215,7 @@ def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
     sheet = page.get_by_role("dialog", name="Move number 2")
     sheet.get_by_role("button", name="Move it").click()
     expect(sheet.get_by_role("alert")).to_contain_text("Already there")
-    sheet.get_by_role("button", name="3", exact=True).click()
+    sheet.get_by_role("radio", name="3", exact=True).click()
     sheet.get_by_role("button", name="Move it").click()
     expect(card).to_contain_text("Pantry, shelf 3")
     expect(card).to_contain_text("Moved to Pantry")
@@ -224,7 +224,7 @@ def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
     sheet = page.get_by_role("dialog", name="Throw out number 2")
     sheet.get_by_role("button", name="Throw it out").click()
     expect(sheet).to_contain_text("Give it a name")
-    sheet.get_by_role("button", name="Puffed up").click()
+    sheet.get_by_role("radio", name="Puffed up").click()
     sheet.get_by_role("button", name="Throw it out").click()
     expect(card).to_contain_text("Thrown out on")
     expect(page.get_by_role("button", name=re.compile("pearl barley, 700 g, number 2"))).to_have_count(0)
@@ -237,7 +237,7 @@ def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
 
 def test_move_by_dragging_and_by_keys(page: Page, served: Here) -> None:
     put_on_bench(page, served, "700 g pearl barley")
-    page.get_by_role("button", name="quart jar").click()
+    page.get_by_role("radio", name="quart jar").click()
     expect(strip(page)).to_contain_text("1 × 700 g")
     pack(page)
     page.goto(f"{served.url}/shelves")
@@ -324,21 +324,21 @@ def test_bench_redraws_within_100_ms(page: Page, served: Here) -> None:
 
 def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
-    page.get_by_role("button", name="Oxygen over time").click()
+    page.get_by_role("radio", name="Oxygen over time").click()
     expect(page.get_by_role("img", name=re.compile("^Oxygen in each over the years. Down to 1 %"))).to_be_visible()
     expect(page.get_by_role("region", name="Containers")).to_contain_text("stays there for more than 40 years")
     expect(page.get_by_role("region", name="On the bench")).to_contain_text("Water activity")
     page.get_by_label("Moisture, %").fill("13.4")
     page.get_by_label("Moisture, %").press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("a water activity of 0.7")
-    page.get_by_role("button", name="Sizing methods").click()
+    page.get_by_role("radio", name="Sizing methods").click()
     expect(page.get_by_role("radiogroup", name="How absorbers are sized")).to_be_visible()
 
 
 def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
-    page.get_by_role("button", name="quart jar").click()
-    page.get_by_role("button", name="lid only").click()
+    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="lid only").click()
     page.get_by_label("Opened").select_option("daily")
     verdict = page.get_by_role("region", name="Verdict")
     expect(verdict).to_contain_text("Soft in about")
@@ -347,7 +347,7 @@ def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, s
     page.get_by_label("Silica gel with it").check()
     expect(verdict).not_to_contain_text("Soft in about")
     expect(chart).to_have_accessible_name(re.compile("with .* g of gel"))
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
     expect(verdict).to_contain_text("Never an absorber and a desiccant together")
     expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
     page.get_by_label("Silica gel with it").click()

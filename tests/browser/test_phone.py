@@ -68,7 +68,7 @@ def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Here) 
     expect(phone.get_by_role("group", name="Stair cupboard, cut open")).to_be_visible()
     covered = phone.evaluate(
         """() => {
-          const labels = document.querySelectorAll('[data-of] rect[fill="#fffdf6"][height="41"]');
+          const labels = document.querySelectorAll('[data-of] rect[fill="var(--label)"][height="41"]');
           const boxes = [...labels].map((each) => each.getBoundingClientRect());
           const beside = (a, b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 2;
           const level = (a, b) => Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 2;

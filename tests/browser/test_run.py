@@ -82,7 +82,7 @@ def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
     expect(page.get_by_role("heading", name="Labels first")).to_be_visible()
     expect(page.get_by_role("navigation")).to_have_count(0)
     page.get_by_role("button", name="Print 3 labels …").click()
-    page.get_by_role("button", name="a roll, 100 × 60 mm").click()
+    page.get_by_role("radio", name="a roll, 100 × 60 mm").click()
     page.get_by_role("button", name="Print on the label printer").click()
     href = page.get_by_role("link", name="See what it printed").get_attribute("href")
     pdf = pypdfium2.PdfDocument(BytesIO(httpx.get(served.url + (href or "")).content))
@@ -241,7 +241,7 @@ def test_a_run_is_broken_off(page: Page, served: Here) -> None:
 
 def test_a_stop_goes_on_the_sheet_with_its_reason(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg white sugar")
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
     expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
     page.get_by_role("button", name="All the same, for a reason …").click()
     page.get_by_label("Why it is packed all the same").fill("a trial till May")
@@ -267,7 +267,7 @@ def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> 
 def test_what_leaks_is_packed_anew(page: Page, served: Here) -> None:
     def feel() -> None:
         page.get_by_role("button", name="All 2 firm").click()
-        page.get_by_role("group", name="How number 2 feels").get_by_role("button", name="leaks").click()
+        page.get_by_role("radiogroup", name="How number 2 feels").get_by_role("radio", name="leaks").click()
 
     looked(page, served, Moved(served), feel)
     expect(page.get_by_text("Number 1, red lentils: Holds.")).to_be_visible()
@@ -281,7 +281,7 @@ def test_what_leaks_is_packed_anew(page: Page, served: Here) -> None:
 
 def test_what_is_puffed_is_thrown_out_unopened(page: Page, served: Here) -> None:
     def feel() -> None:
-        page.get_by_role("group", name="How number 1 feels").get_by_role("button", name="puffed").click()
+        page.get_by_role("radiogroup", name="How number 1 feels").get_by_role("radio", name="puffed").click()
 
     looked(page, served, Moved(served), feel)
     wrong = page.get_by_role("article", name="Number 1")

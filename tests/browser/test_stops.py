@@ -21,12 +21,12 @@ pytestmark = pytest.mark.browser
 
 def sugar(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg white sugar")
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
 
 
 def salt(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg salt")
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
 
 
 def moist(page: Page, served: Here) -> None:
@@ -37,10 +37,10 @@ def moist(page: Page, served: Here) -> None:
 
 def both(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
-    page.get_by_role("button", name="quart jar").click()
-    page.get_by_role("button", name="lid only").click()
+    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="lid only").click()
     page.get_by_label("Silica gel with it").check()
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
 
 
 def paint_pail(page: Page, served: Here) -> None:
@@ -57,7 +57,7 @@ def unconditioned(page: Page, served: Here) -> None:
     with writing(served.larder.engine) as session:
         log.record(session, log.title("household.settled"), [log.Act(1, leeks)], at=served.larder.clock())
     page.goto(f"{served.url}/bench?line=300 g dried leeks&lot=1")
-    page.get_by_role("button", name="absorbers", exact=True).click()
+    page.get_by_role("radio", name="absorbers", exact=True).click()
 
 
 STOPS: dict[Callable[[Page, Here], None], str] = {

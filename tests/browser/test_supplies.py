@@ -89,10 +89,10 @@ def test_lids_are_told_apart_by_mouth_and_by_use(page: Page, served: Here) -> No
 def test_packing_takes_jars_lids_and_packets_and_an_empty_jar_comes_back(page: Page, served: Here) -> None:
     stocked(served)
     put_on_bench(page, served, "2.1 kg red lentils")
-    page.get_by_role("button", name="quart jar", exact=True).click()
+    page.get_by_role("radio", name="quart jar", exact=True).click()
     figures = page.get_by_role("region", name="To do next")
     expect(figures).to_contain_text("3 × 700 g")
-    page.get_by_role("button", name="From stock").click()
+    page.get_by_role("radio", name="From stock").click()
     beneath = page.get_by_role("region", name="Containers")
     # Six packets of 100 mL are wanted, and one closed pack of five is there.
     expect(beneath).to_contain_text("2 packs of 5 × 100 mL, 1 of them to buy, 4 back into the jar")
@@ -119,7 +119,7 @@ def test_packing_takes_jars_lids_and_packets_and_an_empty_jar_comes_back(page: P
 def test_a_bench_that_takes_more_than_there_is_says_so(page: Page, served: Here) -> None:
     stocked(served)
     put_on_bench(page, served, "7 kg red lentils")
-    page.get_by_role("button", name="quart jar", exact=True).click()
+    page.get_by_role("radio", name="quart jar", exact=True).click()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text(
         re.compile(r"More than your supplies hold: 1\d × quart jar \(9 there\); 1\d × regular-mouth lid \(6 there\)")
     )
@@ -127,6 +127,6 @@ def test_a_bench_that_takes_more_than_there_is_says_so(page: Page, served: Here)
 
 def test_without_packets_written_down_the_bench_says_where(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
-    page.get_by_role("button", name="From stock").click()
+    page.get_by_role("radio", name="From stock").click()
     page.get_by_role("link", name="Add supplies").click()
     expect(page.get_by_role("heading", name="What is there to pack with?")).to_be_visible()

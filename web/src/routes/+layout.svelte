@@ -3,11 +3,11 @@
   import "../app.css";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
-  import Household from "$lib/Household.svelte";
-  import Sheet from "$lib/Sheet.svelte";
-  import { KEYS, listen } from "$lib/keys";
-  import { larder } from "$lib/larder.svelte";
-  import { theme } from "$lib/theme.svelte";
+  import Household from "$lib/features/household/Household.svelte";
+  import Sheet from "$lib/ui/Sheet.svelte";
+  import { KEYS, listen } from "$lib/ui/keys";
+  import { larder } from "$lib/state/larder.svelte";
+  import { theme } from "$lib/state/theme.svelte";
   import CircleHelp from "@lucide/svelte/icons/circle-question-mark";
   import Moon from "@lucide/svelte/icons/moon";
   import Settings2 from "@lucide/svelte/icons/settings-2";
@@ -64,7 +64,7 @@
 <div class="flex min-h-dvh flex-col lg:h-dvh">
   {#if !larder.whole}
   <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-xl:flex-wrap md:max-xl:justify-between lg:gap-x-6">
-    <a href="/rounds" class="hidden self-center font-name text-[1.35rem] font-extrabold whitespace-nowrap md:block">
+    <a href="/rounds" class="hidden self-center font-name text-2xl font-extrabold whitespace-nowrap md:block">
       <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
     </a>
     <nav aria-label="Places" class="flex min-w-0 flex-1 md:max-xl:order-last md:max-xl:w-full md:max-xl:flex-none md:max-xl:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
@@ -80,8 +80,8 @@
               : "border-2 border-b-0 border-transparent hover:underline",
           ]}
         >
-          <span class="block text-[1.02rem]">{place.name}</span>
-          <span class="block max-w-36 truncate text-[0.82rem] {on ? 'font-bold' : 'text-soft'}">{place.figure || '\u00a0'}</span>
+          <span class="block text-base">{place.name}</span>
+          <span class="block max-w-36 truncate text-xs {on ? 'font-bold' : 'text-soft'}">{place.figure || '\u00a0'}</span>
         </a>
       {/each}
     </nav>
@@ -112,7 +112,7 @@
   {/if}
 
   {#if larder.disk || larder.overview?.clock_behind}
-    <p role="alert" class="border-b-2 border-ink bg-[#a33d26] px-4 py-2 text-center font-semibold text-white">{larder.disk || larder.overview?.clock_behind}</p>
+    <p role="alert" class="border-b-2 border-ink bg-alarm px-4 py-2 text-center font-semibold text-on-alarm">{larder.disk || larder.overview?.clock_behind}</p>
   {/if}
 
   <main id="main" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">

@@ -1,7 +1,7 @@
 // The one way to the larder's API: typed by its OpenAPI document, with refusals told apart by field.
 // Whatever changes something carries a key, so that it can be sent again if its answer was lost, and counts once.
 import createClient from "openapi-fetch";
-import { letGo } from "../press";
+import { letGo } from "$lib/ui/press";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];

@@ -25,13 +25,13 @@
   <rect width={SQUARE} height={SQUARE} fill="color-mix(in oklab, {colour} 34%, var(--food-paper))" />
   <g
     fill={shape.open ? "none" : `color-mix(in oklab, ${colour} 62%, var(--food-paper))`}
-    stroke="color-mix(in oklab, {colour} 74%, #3a2c18)"
+    stroke="color-mix(in oklab, {colour} 74%, var(--shade))"
     stroke-width={food === "dust" ? 0.2 : 0.8}
     stroke-linecap="round"
   >
     {#each drawn.layers as outline, n (n)}<path d={outline} />{/each}
   </g>
   {#if drawn.fine}
-    <path d={drawn.fine} fill="none" stroke="color-mix(in oklab, {colour} 58%, #3a2c18)" stroke-width=".65" stroke-linecap="round" opacity=".75" />
+    <path d={drawn.fine} fill="none" stroke="color-mix(in oklab, {colour} 58%, var(--shade))" stroke-width=".65" stroke-linecap="round" opacity=".75" />
   {/if}
 </pattern>

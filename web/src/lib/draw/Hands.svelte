@@ -12,5 +12,5 @@
 </pattern>
 <pattern id="dots" width="5" height="5" patternUnits="userSpaceOnUse">
   <rect width="5" height="5" fill="var(--yolk)" />
-  <circle cx="2.5" cy="2.5" r="1" fill="#1f2f2a" />
+  <circle cx="2.5" cy="2.5" r="1" fill="var(--label-ink)" />
 </pattern>

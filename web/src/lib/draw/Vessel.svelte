@@ -10,7 +10,7 @@
     level,
     pattern,
     food = "grain",
-    colour = "#ccc",
+    colour = "var(--lid)",
     pressed = false,
     see = "food",
     open = false,
@@ -68,7 +68,7 @@
     {/if}
     <path d={heap(shape.half, height, 3, food === "dust" ? 0.5 : 1)} fill="url(#{pattern})" />
     {#if food !== "dust" && food !== "crystal" && !piece.open}
-      <g fill="color-mix(in oklab, {colour} 62%, var(--food-paper))" stroke="color-mix(in oklab, {colour} 74%, #3a2c18)" stroke-width=".8" fill-rule="evenodd">
+      <g fill="color-mix(in oklab, {colour} 62%, var(--food-paper))" stroke="color-mix(in oklab, {colour} 74%, var(--shade))" stroke-width=".8" fill-rule="evenodd">
         {#each top as each, n (n)}
           <path d={piece.outline} transform="translate({(each.x - half).toFixed(1)} {(each.y - height).toFixed(1)}) rotate({each.turn}) scale({each.size.toFixed(2)})" />
         {/each}

@@ -1,5 +1,5 @@
 // Where packages stand in the picture of a place: pure arrangement, in mm. What stands on which shelf is the larder's.
-import type { Schemas } from "../api/client";
+import type { Schemas } from "$lib/api/client";
 
 export type OnShelf = Schemas["OnShelf"];
 export type Drawings = Record<string, Schemas["Drawing"]>;

@@ -1,5 +1,5 @@
 // Outlines of containers in px, foot in the middle at (0, 0), y upwards negative: pure drawing, no rules.
-import type { Schemas } from "../api/client";
+import type { Schemas } from "$lib/api/client";
 
 export type Drawn = Schemas["Drawing"];
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Parts from "$lib/Parts.svelte";
+  import Parts from "$lib/ui/Parts.svelte";
   import type { Snippet } from "svelte";
 
   let { children }: { children: Snippet } = $props();

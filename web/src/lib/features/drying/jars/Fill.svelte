@@ -1,0 +1,40 @@
+<!-- A lot goes into jars of its own. -->
+<script lang="ts">
+  import Choice from "$lib/ui/Choice.svelte";
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Sheet from "$lib/ui/Sheet.svelte";
+  import { larder } from "$lib/state/larder.svelte";
+
+  let { open = $bindable(false), lot, schools, ours }: { open?: boolean; lot: { lot: number; food: string; mass: string }; schools: Schemas["JarSchool"][]; ours: number } = $props();
+
+  let containers = $state<Schemas["ContainerRow"][]>([]);
+  let jar = $state("jar-half-gallon");
+  let picked = $state<number>();
+  let wrong = $state<Wrong>({});
+  const days = $derived(picked ?? ours);
+
+  $effect(() => {
+    if (open && !containers.length) void ask(api.GET("/api/reference/containers")).then(({ data }) => (containers = data?.filter((each) => each.kind === "jar") ?? []));
+  });
+
+  async function fill() {
+    const done = await ask(api.POST("/api/drying/jars", { body: { lot: lot.lot, jar, days } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
+    open = false;
+    larder.say("In its jar. Shake it tomorrow: Rounds will say so.");
+    await larder.changed();
+  }
+</script>
+
+<Sheet bind:open title="Into a jar">
+  <p class="leading-snug"><b>{lot.mass} {lot.food}</b>, alone in as many jars as it takes, none more than two thirds full.</p>
+  <p class="head mt-4">Jar</p>
+  <Choice label="Jar" options={containers.map((each) => [each.key, each.name] as const)} value={jar} onset={(key) => (jar = key)} />
+  <p class="head mt-4">Shaken daily for</p>
+  <Choice label="Days" options={schools.map((each) => [each.days, each.why] as const)} value={days} onset={(many) => (picked = many)} row="mt-1 grid gap-2" chip="!justify-start !text-left">
+    {#snippet content(many, why)}<span><b>{many} days</b> <span class="font-normal">{why}</span></span>{/snippet}
+  </Choice>
+  {#each Object.values(wrong) as each (each.message)}<p class="wrong mt-2" role="alert">{each.message}</p>{/each}
+  <div class="mt-5 flex justify-end"><button class="do" onclick={fill}>Fill it</button></div>
+</Sheet>

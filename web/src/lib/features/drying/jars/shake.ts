@@ -1,0 +1,18 @@
+// What is done at a jar, from the jars and from the round alike.
+import { api, ask, type Schemas } from "$lib/api/client";
+import { larder } from "$lib/state/larder.svelte";
+
+export async function shake(number: number, look: Schemas["Look"]): Promise<void> {
+  const done = await ask(api.POST("/api/drying/jars/{number}/look", { params: { path: { number } }, body: { look } }));
+  if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+  else if (done.data === "back in the dryer") larder.say("Back into the dryer with it; the count starts again.");
+  else if (done.data === "done" && look === "free") larder.say("Done: it has proved dry.");
+  await larder.changed();
+}
+
+export async function step(number: number, what: "back" | "empty"): Promise<void> {
+  const params = { params: { path: { number } } };
+  const done = what === "back" ? await ask(api.POST("/api/drying/jars/{number}/back", params)) : await ask(api.POST("/api/drying/jars/{number}/empty", params));
+  if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+  await larder.changed();
+}

@@ -1,0 +1,74 @@
+<!-- What goes in, in what, and how cold it is in there. -->
+<script lang="ts">
+  import Choice from "$lib/ui/Choice.svelte";
+  import type { Schemas, Wrong } from "$lib/api/client";
+  import { degrees, shownDegrees, toCelsius } from "$lib/format/degrees";
+  import { freezer, USUAL_C } from "./freezer.svelte";
+
+  let { containers, wrong, us }: { containers: Schemas["ContainerRow"][]; wrong: Wrong; us: boolean } = $props();
+
+  const shown = $derived(Math.round(shownDegrees(freezer.ask.freezer_c ?? USUAL_C, us)));
+
+  const GROUPS = [
+    ["Bags", ["bag", "zip bag", "clear-front bag", "vacuum pouch", "shop packet"]],
+    ["Jars", ["jar"]],
+    ["Pails, bottles, cans", ["pail with liner", "pail", "bottle", "can"]],
+  ] as const;
+</script>
+
+<label for="goes-in" class="sr-only">What goes into the freezer: an amount and a food</label>
+<input
+  id="goes-in"
+  data-find
+  value={freezer.ask.line}
+  oninput={(event) => freezer.set({ line: event.currentTarget.value, lot: null })}
+  placeholder={us ? "20 lb white rice" : "10 kg white rice"}
+  autocomplete="off"
+  spellcheck="false"
+  aria-invalid={wrong.line ? "true" : undefined}
+  aria-describedby="goes-in-note"
+  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.line ? 'border-rust' : 'border-yolk focus:border-ink'}"
+/>
+<div id="goes-in-note">
+  {#if wrong.line}
+    <p class="wrong mt-1">{wrong.line.message}</p>
+    <div class="mt-1 flex flex-wrap gap-1.5">
+      {#each wrong.line.nearest as name (name)}
+        <button class="chip !px-3" onclick={() => freezer.set({ line: freezer.ask.line.replace(/^(.*?\d\S*\s*[a-z]+\b\.?\s*(?:of\s+)?).*$/i, `$1${name}`) })}>{name}</button>
+      {/each}
+    </div>
+  {:else if freezer.ask.lot}
+    <p class="caption mt-1">from the cupboard</p>
+  {/if}
+</div>
+
+<label for="goes-in-container" class="head mt-4 block">Closed in</label>
+<select id="goes-in-container" class="field mt-1" value={freezer.ask.container} onchange={(event) => freezer.set({ container: event.currentTarget.value })}>
+  {#each GROUPS as [name, kinds] (name)}
+    <optgroup label={name}>
+      {#each containers.filter((row) => (kinds as readonly string[]).includes(row.kind)) as row (row.key)}<option value={row.key}>{row.name}</option>{/each}
+    </optgroup>
+  {/each}
+</select>
+{#if wrong.container}<p class="wrong mt-1" role="alert">{wrong.container.message}</p>{/if}
+
+<label for="freezer-c" class="head mt-4 block">The freezer, {us ? "°F" : "°C"}</label>
+<input
+  id="freezer-c"
+  type="number"
+  step="any"
+  class="field mt-1"
+  value={shown}
+  onchange={(event) => freezer.set({ freezer_c: toCelsius(Number(event.currentTarget.value), us) })}
+  aria-invalid={wrong.freezer_c ? "true" : undefined}
+  aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
+/>
+{#if wrong.freezer_c}<p id="wrong-freezer" class="wrong mt-1" role="alert">{wrong.freezer_c.message}</p>{/if}
+
+<fieldset class="mt-4">
+  <legend class="head">The air in there</legend>
+  <Choice label="The air in there" options={[[false, "still"], [true, "a fan moves it"]] as const} value={!!freezer.ask.moving} onset={(moving) => freezer.set({ moving })} row="mt-1 grid grid-cols-2 gap-2" />
+</fieldset>
+<p class="caption mt-4">
+  The room it thaws in is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
+</p>

@@ -1,0 +1,41 @@
+// What is to go into the freezer, and what the cold does to it; the newest change always wins.
+import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { latest } from "$lib/state/latest";
+
+type Ask = Schemas["FreezeAsk"];
+
+/** What a freezer is set to, °C, until another is typed. */
+export const USUAL_C = -18;
+
+const NOTHING: Ask = { line: "", container: "bag-gallon", freezer_c: USUAL_C, moving: false, hold: 3, lot: null };
+
+class Freezer {
+  ask = $state<Ask>({ ...NOTHING });
+  plan = $state<Schemas["FreezePlan"]>();
+  wrong = $state<Wrong>({});
+  replan = latest(() => this.#plan());
+
+  set(change: Partial<Ask>): void {
+    Object.assign(this.ask, change);
+    void this.replan();
+  }
+
+  clear(): void {
+    this.plan = undefined;
+    this.wrong = {};
+    this.ask = { ...NOTHING, freezer_c: this.ask.freezer_c ?? USUAL_C, moving: this.ask.moving ?? false };
+  }
+
+  async #plan(): Promise<void> {
+    if (!this.ask.line.trim()) {
+      this.plan = undefined;
+      this.wrong = {};
+      return;
+    }
+    const { data, wrong } = await ask(api.POST("/api/freezer/plan", { body: $state.snapshot(this.ask) }));
+    this.wrong = wrong ?? {};
+    if (data) this.plan = data;
+  }
+}
+
+export const freezer = new Freezer();

@@ -1,0 +1,134 @@
+<!-- The line that takes "10 kg pearl barley", with names offered as it is typed. -->
+<script lang="ts">
+  import { larder } from "$lib/state/larder.svelte";
+  import type { Schemas, Wrong } from "$lib/api/client";
+
+  let {
+    line,
+    wrong,
+    foods,
+    online,
+    onown,
+  }: {
+    line: string;
+    wrong: Wrong;
+    foods: Schemas["FoodName"][];
+    online: (line: string) => void;
+    onown: (name: string) => void;
+  } = $props();
+
+  let open = $state(false);
+  let at = $state(-1);
+  let settled = $state(true);
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let input = $state<HTMLInputElement>();
+
+  /** The words behind the amount, as far as they are typed. */
+  const parts = $derived(/^(\s*.*?\d[\d.,/½¼¾⅓⅔⅛ ]*\s*(?:kg|g|lbs?|oz|pounds?|cups?|l|litres?|gal|quarts?|qt|pt|pints?|t)\b\.?(?:\s*(?:bags?|sacks?))?(?:\s+of)?\s+)(.*)$/i.exec(line));
+  const offered = $derived.by(() => {
+    const words = parts?.[2]?.toLowerCase().trim() ?? "";
+    if (!open || !words) return [];
+    const found = foods.filter((food) => [food.name, ...food.aliases].some((name) => name.includes(words)));
+    const exact = found.some((food) => food.name === words);
+    return exact ? [] : found.sort((a, b) => rank(a, words) - rank(b, words)).slice(0, 6);
+  });
+  const error = $derived(settled ? (wrong.line ?? wrong.amount) : undefined);
+
+  function rank(food: Schemas["FoodName"], words: string): number {
+    return (food.name.startsWith(words) ? 0 : 1) + food.name.length / 100;
+  }
+
+  function typed(value: string) {
+    settled = false;
+    open = true;
+    at = -1;
+    clearTimeout(timer);
+    timer = setTimeout(() => (settled = true), 700);
+    online(value);
+  }
+
+  function take(food: Schemas["FoodName"]) {
+    open = false;
+    settled = true;
+    online(`${parts?.[1] ?? ""}${food.name}`);
+    input?.focus();
+  }
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key === "Enter") {
+      const food = offered[at];
+      if (food) take(food);
+      open = false;
+      settled = true;
+    } else if (event.key === "Escape") {
+      open = false;
+    } else if (offered.length && (event.key === "ArrowDown" || event.key === "ArrowUp")) {
+      event.preventDefault();
+      at = (at + (event.key === "ArrowDown" ? 1 : -1) + offered.length) % offered.length;
+    }
+  }
+</script>
+
+<div class="relative">
+  <label for="line" class="sr-only">What is on the bench: an amount and a food</label>
+  <input
+    id="line"
+    bind:this={input}
+    data-find
+    value={line}
+    oninput={(event) => typed(event.currentTarget.value)}
+    {onkeydown}
+    onblur={() => setTimeout(() => ((open = false), (settled = true)), 150)}
+    placeholder={larder.us ? "22 lb pearl barley" : "10 kg pearl barley"}
+    autocomplete="off"
+    spellcheck="false"
+    role="combobox"
+    aria-expanded={offered.length > 0}
+    aria-controls="line-foods"
+    aria-autocomplete="list"
+    aria-activedescendant={at >= 0 ? `line-food-${at}` : undefined}
+    aria-invalid={error ? "true" : undefined}
+    aria-describedby="line-note"
+    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 focus-visible:outline-none {line.length > 26 ? 'text-lg' : line.length > 19 ? 'text-xl' : 'text-3xl'} {error
+      ? 'border-rust'
+      : 'border-yolk focus:border-ink'}"
+  />
+  <ul
+    id="line-foods"
+    role="listbox"
+    aria-label="Foods"
+    class={offered.length ? "absolute inset-x-0 top-full z-20 mt-1 overflow-hidden rounded-xl border-2 border-ink bg-paper shadow-lg" : "hidden"}
+  >
+    {#each offered as food, n (food.key)}
+      <!-- svelte-ignore a11y_click_events_have_key_events -->
+      <li
+        id="line-food-{n}"
+        role="option"
+        aria-selected={n === at}
+        class="flex min-h-11 cursor-pointer items-center justify-between gap-3 px-3 {n === at ? 'bg-yolk text-on-yolk' : 'hover:bg-cream'}"
+        onmousedown={(event) => event.preventDefault()}
+        onclick={() => take(food)}
+      >
+        <span class="font-semibold">{food.name}</span><span class="text-sm">{food.group}</span>
+      </li>
+    {/each}
+  </ul>
+  <div id="line-note" class="mt-1.5" aria-live="polite">
+    {#if error}
+      <p class="wrong">{error.message}</p>
+      {#if error.nearest.length}
+        <p class="caption mt-1.5">Did you mean</p>
+        <div class="mt-1 flex flex-wrap gap-1.5">
+          {#each error.nearest as name (name)}
+            <button class="chip !px-3" onclick={() => online(`${parts?.[1] ?? ""}${name}`)}>{name}</button>
+          {/each}
+        </div>
+      {/if}
+      {#if error.code === "unknown-food"}
+        <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(parts?.[2]?.trim() ?? "")}>Add it as a food of your own</button>
+      {/if}
+    {:else if !line}
+      <p class="caption">Type an amount and a food: “two 7.5 lb bags of oats”, “3 cups red lentils”</p>
+    {/if}
+  </div>
+</div>

@@ -1,0 +1,84 @@
+// What is on the bench, and the plan the larder makes of it. Any change asks for a new plan at once.
+import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { larder } from "$lib/state/larder.svelte";
+import { latest } from "$lib/state/latest";
+
+type Ask = Schemas["Ask"];
+
+const KEY = "yellow-larder-bench";
+
+export function nothing(): Ask {
+  return {
+    line: "",
+    container: "bag-gallon",
+    own_bag: "",
+    own_film_mil: 7,
+    closing: null,
+    pressed: true,
+    headspace: "",
+    headspace_mm: null,
+    fill: "",
+    sizing: "air",
+    horizon_years: 10,
+    outer: false,
+    place: null,
+    moisture: null,
+    frozen: false,
+    lot: null,
+    gel: false,
+    opened: "not until eaten",
+    food_grade: true,
+    waxed: false,
+    pull: "machine",
+    left_kpa: null,
+    conditioned: false,
+    against: "",
+    more: false,
+  };
+}
+
+export class Bench {
+  ask = $state<Ask>(restored());
+  plan = $state<Schemas["Plan"]>();
+  wrong = $state<Wrong>({});
+  replan = latest(() => this.#plan());
+
+  /** Change something on the bench and plan anew; done once the plan is there. */
+  set(change: Partial<Ask>): Promise<void> {
+    // What a jar proved of one lot says nothing of the next that is written here.
+    const another = change.line !== undefined && change.line !== this.ask.line ? { conditioned: false } : {};
+    Object.assign(this.ask, another, change);
+    sessionStorage.setItem(KEY, JSON.stringify(this.ask));
+    return this.replan();
+  }
+
+  clear(): void {
+    this.plan = undefined;
+    this.wrong = {};
+    larder.onBench = "";
+    void this.set(nothing());
+  }
+
+  async #plan(): Promise<void> {
+    if (!this.ask.line?.trim()) {
+      this.plan = undefined;
+      this.wrong = {};
+      larder.onBench = "";
+      return;
+    }
+    const { data, wrong } = await ask(api.POST("/api/bench/plan", { body: $state.snapshot(this.ask) }));
+    this.wrong = wrong ?? {};
+    if (data) {
+      this.plan = data;
+      larder.onBench = data.food.name;
+    }
+  }
+}
+
+function restored(): Ask {
+  try {
+    return { ...nothing(), ...(JSON.parse(sessionStorage.getItem(KEY) ?? "{}") as Partial<Ask>) };
+  } catch {
+    return nothing();
+  }
+}

@@ -1,0 +1,94 @@
+<!-- A line an evening: a tap on what was cooked, and it is written. -->
+<script lang="ts">
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { larder } from "$lib/state/larder.svelte";
+  import X from "@lucide/svelte/icons/x";
+
+  let { day, today, meals }: { day: Schemas["DayView"]; today: string; meals: Schemas["ToPick"][] } = $props();
+
+  let line = $state("");
+  let wrong = $state<Wrong>({});
+  let all = $state(false);
+
+  const ahead = $derived(day.day > today);
+  const written = $derived<Schemas["Written"][]>(
+    day.items.map((item) => ({ meal: item.meal, eaters: item.eaters, line: item.line?.text ?? "" })),
+  );
+  const shown = $derived(all ? meals : meals.slice(0, 8));
+  const has = (meal: number) => written.some((item) => item.meal === meal);
+  const date = $derived(new Date(`${day.day}T12:00`));
+  const name = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
+
+  /** Write the day anew, as it was shown: if somebody else wrote on it since, that is shown first. */
+  async function write(items: Schemas["Written"][]) {
+    const done = await ask(api.PUT("/api/table/diary/{day}", { params: { path: { day: day.day }, header: basedOn(day.version) }, body: { items } }));
+    await told(done.wrong);
+    if (done.wrong?.request) await larder.changed();
+  }
+
+  /** Add a line; what others write on the same evening stays. */
+  async function append(item: Schemas["Written"]) {
+    const done = await ask(api.POST("/api/table/diary/{day}/lines", { params: { path: { day: day.day } }, body: { items: [item] } }));
+    await told(done.wrong);
+  }
+
+  async function told(problem: Wrong | undefined) {
+    wrong = problem ?? {};
+    if (problem) return;
+    line = "";
+    await larder.changed();
+  }
+
+  const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, eaters: null, line: "" }));
+
+  function add(event: SubmitEvent) {
+    event.preventDefault();
+    if (line.trim()) void append({ meal: null, eaters: null, line });
+  }
+</script>
+
+<h1 class="sr-only">Diary</h1>
+<h2 class="text-3xl">{name}<span class="block font-sans text-base font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span></h2>
+
+{#if ahead}
+  <p class="caption mt-2">Still to come. The diary tells what was eaten, not what is planned.</p>
+{:else}
+  {#if day.kept}
+    <ul class="mt-2 border-t border-line" aria-label="Written">
+      {#each day.items as item, n (n)}
+        {@const waiting = item.line && ["ask", "unread"].includes(item.line.reading)}
+        <li class="flex min-h-11 items-center justify-between gap-2 border-b border-line">
+          <span class="leading-tight">
+            <b>{item.meal_name || item.line?.text || "nothing from the larder"}</b>
+            {#if item.eaters}<span class="text-soft">for {item.eaters}</span>{/if}
+            {#if waiting}<span class="block text-xs font-semibold text-rust">kept as typed, not counted: {item.line?.says}</span>
+            {:else if item.line?.mass}<span class="block text-xs text-soft">{item.line.mass} {item.line.food_name}</span>{/if}
+          </span>
+          <button class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Take out {item.meal_name || item.line?.text || 'nothing'}" onclick={() => write(written.filter((_, at) => at !== n))}>
+            <X size={18} aria-hidden="true" />
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+
+  <p class="head mt-3">{meals.length ? "What was cooked?" : "What was used?"}</p>
+  <div class="mt-1.5 flex flex-wrap gap-2">
+    {#each shown as meal (meal.meal)}
+      <button class="chip" aria-pressed={has(meal.meal)} onclick={() => pick(meal.meal)}>{meal.name}</button>
+    {/each}
+    {#if meals.length > 8}<button class="chip !border-dashed" onclick={() => (all = !all)}>{all ? "fewer" : `${meals.length - 8} more`}</button>{/if}
+  </div>
+
+  <form class="mt-3 flex gap-2" onsubmit={add}>
+    <label for="used" class="sr-only">Or what was used</label>
+    <input id="used" class="field" bind:value={line} placeholder="2 cups rice" autocomplete="off" aria-invalid={wrong.line || wrong.items ? "true" : undefined} aria-describedby="used-note" />
+    <button class="chip shrink-0" type="submit">Write it</button>
+  </form>
+  <div id="used-note">{#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">{(wrong.line ?? wrong.items ?? wrong.day ?? wrong.request)?.message}</p>{/if}</div>
+
+  {#if !day.kept}
+    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, eaters: null, line: "" }])}>Nothing from the larder</button>
+  {/if}
+  <p class="caption mt-2">Spices are left out. A day not written says nothing; a day with nothing counts.</p>
+{/if}

@@ -1,0 +1,198 @@
+<!-- A meal, written as people write it; what was understood stands beside it as it is typed. -->
+<script lang="ts">
+  import Choice from "$lib/ui/Choice.svelte";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import Conflict from "$lib/ui/Conflict.svelte";
+  import Bowl from "$lib/draw/Bowl.svelte";
+  import Patterns from "$lib/draw/Patterns.svelte";
+  import OwnFood from "$lib/features/catalog/OwnFood.svelte";
+  import { latest } from "$lib/state/latest";
+  import { larder } from "$lib/state/larder.svelte";
+  import Trash2 from "@lucide/svelte/icons/trash-2";
+  import { onMount } from "svelte";
+  import Stepper from "$lib/features/planning/Stepper.svelte";
+  import Line from "./Line.svelte";
+
+  type Meal = Schemas["Meal"];
+  let {
+    view,
+    foods,
+    first,
+    onkept,
+    ongone,
+  }: {
+    view: Schemas["MealView"] | undefined;
+    foods: Schemas["FoodName"][];
+    first: boolean;
+    onkept: (number: number) => void;
+    ongone: () => void;
+  } = $props();
+
+  const EMPTY: Meal = { name: "", text: "", kind: "supper", eaters: 4, per_month: 4 };
+  const EXAMPLE = "2 lb 4 oz split peas\n1½ cups barley\na can of beans\n2 onions\nsalt";
+  const LONG = 20_000;
+  /** What was pasted and kept out of the field, to be asked about in its turn. */
+  let pasted: string | undefined;
+  const KINDS = ["breakfast", "lunch", "supper", "other"] as const;
+
+  // svelte-ignore state_referenced_locally
+  let meal = $state<Meal>(view ? { ...view.meal } : { ...EMPTY, eaters: larder.overview?.appetite.people ?? 4 });
+  // svelte-ignore state_referenced_locally
+  let read = $state<Schemas["MealRead"] | undefined>(view?.read);
+  let wrong = $state<Wrong>({});
+  // svelte-ignore state_referenced_locally
+  let version = $state(view?.version);
+  let theirs = $state<Meal>();
+  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Serves", per_month: "Cooked, a month" };
+  let own = $state({ open: false, words: "" });
+
+  const kept = $derived(view && (["name", "text", "kind", "eaters", "per_month"] as const).every((part) => view.meal[part] === meal[part]));
+  const layers = $derived.by(() => {
+    const lines = read?.lines.filter((line) => line.form && line.kcal > 0) ?? [];
+    const all = lines.reduce((sum, line) => sum + line.kcal, 0);
+    return lines.toSorted((a, b) => b.kcal - a.kcal).map((line) => ({ form: line.form, colour: line.colour, share: line.kcal / all }));
+  });
+  const day = $derived(Math.round((read?.eater_day_share ?? 0) * 100));
+
+  onMount(() => {
+    if (view) void reread();
+  });
+
+  const reread = latest(async () => {
+    const text = pasted ?? meal.text;
+    pasted = undefined;
+    const done = await ask(api.POST("/api/table/meals/read", { body: { ...$state.snapshot(meal), text } }));
+    wrong = done.wrong ?? {};
+    if (done.data) read = done.data;
+  });
+
+  /** A pasted book would hold the browser up for minutes: it goes to the larder, which says what is wrong with it. */
+  function onpaste(event: ClipboardEvent) {
+    const text = event.clipboardData?.getData("text/plain") ?? "";
+    if (text.length < LONG) return;
+    event.preventDefault();
+    pasted = text;
+    void reread();
+  }
+
+  async function keep() {
+    const body = $state.snapshot(meal);
+    const done = view
+      ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body }))
+      : await ask(api.POST("/api/table/meals", { body }));
+    wrong = done.wrong ?? {};
+    theirs = done.now as Meal | undefined;
+    version = done.version ?? version;
+    if (done.wrong) return;
+    await larder.changed();
+    if (view) version = await newest();
+    larder.say(`${meal.name} is on the menu`);
+    if (!view) onkept(Number(done.data));
+  }
+
+  async function newest(): Promise<number | undefined> {
+    const { data } = await ask(api.GET("/api/table/meals"));
+    return data?.find((each) => each.number === view?.number)?.version;
+  }
+
+  function takeTheirs() {
+    if (theirs) meal = { ...theirs };
+    theirs = undefined;
+    wrong = {};
+    void reread();
+    void larder.changed();
+  }
+
+  async function remove() {
+    if (!view) return;
+    const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
+    wrong = done.wrong ?? {};
+    if (done.wrong) return;
+    larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
+    await larder.changed();
+    ongone();
+  }
+
+  async function means(words: string, meaning: string) {
+    if (meaning === "own") {
+      own = { open: true, words };
+      return;
+    }
+    const done = await ask(api.POST("/api/table/words", { body: { words, means: meaning } }));
+    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    await larder.changed();
+    await reread();
+  }
+</script>
+
+<Patterns foods={layers} scale={0.8} />
+<section aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 pb-8 max-md:order-1 sm:px-6 lg:overflow-y-auto">
+  <div class="mx-auto grid max-w-4xl gap-x-8 lg:grid-cols-[1fr_15rem]">
+    <div class="flex min-w-0 flex-col">
+      <label for="meal-name" class="sr-only">Name of the meal</label>
+      <input
+        id="meal-name"
+        data-find
+        bind:value={meal.name}
+        placeholder={first ? "What do you cook most?" : "Name of the meal"}
+        autocomplete="off"
+        aria-invalid={wrong.name ? "true" : undefined}
+        aria-describedby={wrong.name ? "wrong-name" : undefined}
+        class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.name ? 'border-rust' : 'border-yolk focus:border-ink'}"
+      />
+      {#if wrong.name}<p id="wrong-name" class="wrong mt-1" role="alert">{wrong.name.message}</p>{/if}
+
+      <Choice label="When it is eaten" options={KINDS} value={meal.kind} onset={(kind) => (meal.kind = kind)} row="mt-3 flex flex-wrap gap-2" chip="max-sm:flex-auto max-sm:!px-1.5" />
+
+      <label for="meal-text" class="head mt-4 block">One ingredient a line, as you would tell it</label>
+      <textarea
+        id="meal-text"
+        bind:value={meal.text}
+        oninput={reread}
+        {onpaste}
+        rows={Math.max(7, Math.min(16, meal.text.split("\n").length + 1))}
+        spellcheck="false"
+        placeholder={EXAMPLE}
+        aria-invalid={wrong.text ? "true" : undefined}
+        aria-describedby={wrong.text ? "wrong-text" : undefined}
+        class="field mt-1 block flex-1 resize-y py-2 text-lg leading-7"
+      ></textarea>
+      {#if wrong.text}<p id="wrong-text" class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
+    </div>
+
+    <div class="max-lg:mt-4 max-lg:grid max-lg:grid-cols-[9rem_1fr] max-lg:items-center max-lg:gap-5">
+      <Bowl {layers} />
+      <div class="lg:text-center" aria-live="polite">
+        <p class="font-name text-3xl leading-tight font-extrabold">{read?.kcal_per_eater_text ?? "0"} kcal</p>
+        <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
+      </div>
+      <div class="mt-4 grid gap-3 max-lg:col-span-2 max-lg:grid-cols-2">
+        <Stepper label="Serves" unit={meal.eaters === 1 ? "person" : "people"} bind:value={meal.eaters as number} least={1} wrong={wrong.eaters?.message} onchange={reread} />
+        <Stepper label="Cooked" unit="× a month" bind:value={meal.per_month as number} least={0} wrong={wrong.per_month?.message} />
+      </div>
+    </div>
+
+    {#if read?.lines.length}
+      <div class="mt-5 lg:col-span-2">
+        <div class="flex flex-wrap items-baseline justify-between gap-x-4">
+          <h2 class="head font-sans">What it takes from the larder</h2>
+          <p class="caption">A tap on a line says what its words should mean</p>
+        </div>
+        <ul class="mt-1 border-t-2 border-ink">
+          {#each read.lines as line, n (n)}<Line {line} {foods} onmeans={means} />{/each}
+        </ul>
+      </div>
+    {/if}
+
+    {#if theirs}<div class="mt-5 lg:col-span-2"><Conflict mine={meal} {theirs} labels={LABELS} onmine={keep} ontheirs={takeTheirs} /></div>{/if}
+    <div class="mt-5 flex flex-wrap items-center gap-3 lg:col-span-2">
+      <button class="do" disabled={kept || theirs !== undefined} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
+      {#if view}
+        <button class="chip" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
+      {/if}
+      {#if wrong.request && !theirs}<p class="wrong">{wrong.request.message}</p>{/if}
+    </div>
+  </div>
+</section>
+
+<OwnFood bind:open={own.open} name={own.words} onadded={(_name, key) => means(own.words, key)} />

@@ -1,0 +1,38 @@
+<script lang="ts">
+  import Page from "$lib/ui/Page.svelte";
+  import { all, query } from "$lib/state/query.svelte";
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
+  import { api, ask, type Schemas } from "$lib/api/client";
+  import Editor from "./Editor.svelte";
+  import List from "./List.svelte";
+
+  const seen = query((signal) => all({ meals: ask(api.GET("/api/table/meals", { signal })), foods: ask(api.GET("/api/reference/names", { signal })) }), { key: "meals" });
+  const meals = $derived(seen.data?.meals);
+  const foods = $derived(seen.data?.foods ?? []);
+
+  const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
+  const fresh = $derived(page.url.searchParams.has("new"));
+  /** What to open when nothing is asked for: a meal with a line to look at, else the one cooked most. */
+  const first = $derived(meals?.toSorted((a, b) => Number(waits(b)) - Number(waits(a)) || (b.meal.per_month ?? 0) - (a.meal.per_month ?? 0))[0]);
+  const chosen = $derived(meals?.find((each) => each.number === number) ?? (fresh ? undefined : first));
+
+  const waits = (each: Schemas["MealView"]) => each.read.asks + each.read.unread > 0;
+
+  const open = (query: string) => void goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: true });
+</script>
+
+<Page title="Meals" of={seen}>
+
+{#if meals}
+  <h1 class="sr-only">Meals</h1>
+  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr]">
+    <section aria-label="Our meals" class="border-line px-4 pt-2.5 pb-5 max-md:order-2 md:border-r sm:px-6 lg:overflow-y-auto">
+      <List {meals} chosen={chosen?.number} onopen={(n) => open(`n=${n}`)} onnew={() => open("new")} />
+    </section>
+    {#key chosen?.number ?? "new"}
+      <Editor view={chosen} {foods} first={!meals.length} onkept={(n) => open(`n=${n}`)} ongone={() => open("")} />
+    {/key}
+  </div>
+{/if}
+</Page>

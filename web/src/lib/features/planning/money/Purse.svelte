@@ -1,0 +1,47 @@
+<!-- What there is to spend: the week's sum, and what was carried over. -->
+<script lang="ts">
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { larder } from "$lib/state/larder.svelte";
+
+  let { list }: { list: Schemas["ListView"] } = $props();
+  let typed = $state<string>();
+  let wrong = $state<Wrong>({});
+
+  async function keep(weekly: string) {
+    if (typed === undefined) return;
+    const done = await ask(api.PUT("/api/table/purse", { params: { header: basedOn(list.purse_version) }, body: { weekly } }));
+    wrong = done.wrong ?? {};
+    if (wrong.request) {
+      wrong = { weekly: { message: `${wrong.request.message}: see what it is now, and type yours again`, nearest: [] } };
+      typed = undefined;
+      await larder.changed();
+    }
+    if (done.wrong) return;
+    typed = undefined;
+    await larder.changed();
+  }
+</script>
+
+<label for="weekly" class="head block">To spend in a week</label>
+<input
+  id="weekly"
+  data-find
+  value={typed ?? list.purse?.weekly ?? ""}
+  placeholder="25"
+  inputmode="decimal"
+  autocomplete="off"
+  oninput={(event) => (typed = event.currentTarget.value)}
+  onchange={(event) => keep(event.currentTarget.value)}
+  aria-invalid={wrong.weekly ? "true" : undefined}
+  aria-describedby={wrong.weekly ? "wrong-weekly" : undefined}
+  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:opacity-60 {wrong.weekly ? 'border-rust' : 'border-yolk focus:border-ink'}"
+/>
+{#if wrong.weekly}<p id="wrong-weekly" class="wrong mt-1" role="alert">{wrong.weekly.message}</p>{/if}
+{#if list.purse}
+  <dl class="mt-3 grid gap-1.5">
+    {#if list.purse.carried}<div class="flex justify-between gap-3"><dt class="text-soft">Carried over</dt><dd class="font-semibold">{list.purse.carried}</dd></div>{/if}
+    {#if list.purse.spent}<div class="flex justify-between gap-3"><dt class="text-soft">Spent this week</dt><dd class="font-semibold">−{list.purse.spent}</dd></div>{/if}
+    <div class="flex justify-between gap-3 border-t border-line pt-1.5"><dt>Available</dt><dd class="font-name text-xl font-extrabold">{list.purse.at_hand}</dd></div>
+  </dl>
+  <p class="caption mt-1">The week began on {list.purse.week_began}. What is not spent is carried over.</p>
+{/if}

@@ -1,0 +1,115 @@
+<!-- Which labels to print on: sheets by plain dimensions, one's own, or single ones off a roll. -->
+<script lang="ts">
+  import Choice from "$lib/ui/Choice.svelte";
+  import { larder } from "$lib/state/larder.svelte";
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Field from "$lib/ui/Field.svelte";
+  import { keepLayout, keptLayout } from "./labels";
+  import Sheet from "$lib/ui/Sheet.svelte";
+
+  let {
+    open = $bindable(false),
+    of,
+    count,
+  }: {
+    open?: boolean;
+    /** Which labels: all of a packing, all of a run, or one. */
+    of: { batch?: number; run?: number; number?: number[] };
+    count: number;
+  } = $props();
+
+  let offered = $state<Schemas["Layout"][]>([]);
+  let chosen = $state(keptLayout());
+  let own = $state({ columns: "2", rows: "7", size: "", gap: "" });
+  let wrong = $state<Wrong>({});
+  let printed = $state<Schemas["PrinterView"]>();
+  let busy = $state(false);
+
+  $effect(() => {
+    if (open && !offered.length) void ask(api.GET("/api/labels/layouts")).then(({ data }) => (offered = (data ?? []) as Schemas["Layout"][]));
+  });
+
+  const layout = $derived(offered.find((each) => each.key === chosen));
+  const roll = $derived(!!layout && layout.columns * layout.rows === 1);
+  const lies = $derived({ columns: Number(own.columns) || 0, rows: Number(own.rows) || 0, size: own.size, gap: own.gap });
+  const query = $derived(
+    Object.entries({ ...of, layout: chosen, ...(chosen === "own" ? lies : {}) })
+      .flatMap(([name, value]) => (Array.isArray(value) ? value : [value]).map((each) => `${name}=${encodeURIComponent(String(each))}`))
+      .join("&"),
+  );
+
+  function pick(key: string) {
+    chosen = key;
+    wrong = {};
+    printed = undefined;
+    keepLayout(key);
+  }
+
+  async function show() {
+    // Opened at the press, since a browser lets nothing open later.
+    const tab = globalThis.open("", "_blank");
+    const { wrong: refused } = chosen === "own" ? await ask(api.GET("/api/labels/own", { params: { query: lies } })) : {};
+    wrong = refused ?? {};
+    if (refused) tab?.close();
+    else if (tab) tab.location.href = `/api/labels.pdf?${query}`;
+  }
+
+  async function print() {
+    busy = true;
+    const done = await ask(api.POST("/api/devices/labels", { params: { query: of }, body: { roll: chosen } }));
+    busy = false;
+    wrong = done.wrong ?? {};
+    printed = done.data;
+  }
+
+  async function refill() {
+    await ask(api.PUT("/api/devices/labels/roll"));
+    wrong = {};
+  }
+</script>
+
+{#snippet page(each: Schemas["Layout"])}
+  {@const [w, h] = each.page_mm as [number, number]}
+  {@const [lw, lh] = each.size_mm as [number, number]}
+  {@const [gx, gy] = each.gap_mm as [number, number]}
+  {@const left = (w - each.columns * lw - (each.columns - 1) * gx) / 2}
+  {@const top = (h - each.rows * lh - (each.rows - 1) * gy) / 2}
+  <svg viewBox="-2 -2 {Math.max(w, h * 0.7) + 4} {Math.max(h, w * 0.6) + 4}" class="h-20 w-16 shrink-0" aria-hidden="true">
+    <rect width={w} height={h} fill="var(--label)" stroke="var(--label-ink)" stroke-width="2.400" />
+    {#each Array.from({ length: each.columns * each.rows }, (_, n) => n) as n (n)}
+      {@const x = left + (n % each.columns) * (lw + gx)}
+      {@const y = top + Math.floor(n / each.columns) * (lh + gy)}
+      <rect {x} {y} width={lw} height={lh} fill="none" stroke="var(--label-ink)" stroke-width="1.600" stroke-dasharray={each.cut ? "4 4" : undefined} />
+      <path d="M{x + 6} {y + lh * 0.3}h{lw * 0.4}M{x + 6} {y + lh * 0.6}h{lw * 0.3}" stroke="var(--label-line)" stroke-width={Math.max(3, lh * 0.1)} />
+      <rect x={x + lw * 0.68} y={y + lh * 0.16} width={lh * 0.36} height={lh * 0.36} fill="var(--label-ink)" />
+    {/each}
+  </svg>
+{/snippet}
+
+<Sheet bind:open title={count === 1 ? "One label" : `${count} labels`} wide>
+  <Choice label="Labels to print on" options={[...offered.map((each) => [each.key, each.name] as const), ["own", "labels of your own …"]]} value={chosen} onset={pick} row="grid grid-cols-2 gap-2 sm:grid-cols-3" chip="!justify-start !gap-3 !py-2 text-left">
+    {#snippet content(key, name)}
+      {@const sheet = offered.find((each) => each.key === key)}
+      {#if sheet}{@render page(sheet)}{/if}<span class="leading-tight">{name}</span>
+    {/snippet}
+  </Choice>
+  {#if chosen === "own"}
+    <div class="mt-4 grid grid-cols-2 gap-2 sm:grid-cols-4">
+      <Field label="Side by side" name="columns" bind:value={own.columns} {wrong} />
+      <Field label="Below one another" name="rows" bind:value={own.rows} {wrong} />
+      <Field label="Each, wide × high" name="size" bind:value={own.size} {wrong} placeholder={larder.us ? "3.5 × 1.5 in" : "90 × 38 mm"} />
+      <Field label="Between them" name="gap" bind:value={own.gap} {wrong} placeholder="nothing" />
+    </div>
+  {/if}
+  <p class="caption mt-4">Each says the food, its weight and kcal, when it was packed and is best by, what absorbers are inside, and that they are not food; with a number and a code to find it by.</p>
+  {#if wrong.printer ?? wrong.request ?? wrong.number}<p class="wrong mt-2" role="alert">{(wrong.printer ?? wrong.request ?? wrong.number)?.message}</p>{/if}
+  <div class="mt-4 flex flex-wrap items-center gap-3">
+    {#if roll}
+      <button class="do" disabled={busy} onclick={print}>Print on the label printer</button>
+      {#if wrong.printer?.code === "roll-empty"}<button class="chip" onclick={refill}>A new roll is in</button>{/if}
+      {#if printed}<span class="font-semibold" role="status">{printed.says}.</span>{#if printed.simulated}<a class="chip" href="/api/devices/labels.pdf" target="_blank">See what it printed</a><span class="caption">Simulated printer.</span>{/if}{/if}
+    {:else}
+      <button class="do" onclick={show}>Open the sheet (PDF)</button>
+    {/if}
+  </div>
+</Sheet>

@@ -1,0 +1,192 @@
+<script lang="ts">
+  import Choice from "$lib/ui/Choice.svelte";
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import Degrees from "$lib/ui/Degrees.svelte";
+  import Field from "$lib/ui/Field.svelte";
+  import Sheet from "$lib/ui/Sheet.svelte";
+  import { larder } from "$lib/state/larder.svelte";
+  import Card from "./Card.svelte";
+  import Cutaway from "./Cutaway.svelte";
+  import Summary from "./Summary.svelte";
+  import { untrack } from "svelte";
+
+  let view = $state<Schemas["ShelvesView"]>();
+  let here = $state.raw<Schemas["OnShelf"][]>([]);
+  let failed = $state("");
+  let placeId = $state<number>();
+  let moving = $state(false);
+  let words = $state("");
+  let found = $state<Set<number>>();
+  let adding = $state(false);
+  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7 });
+  let wrong = $state<Wrong>({});
+
+  const us = $derived(larder.us);
+  /** Millimetres in what a width is typed in. */
+  const per = $derived(us ? 25.4 : 10);
+  const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+  const SORTS = ["cupboard", "cellar", "loft"];
+
+  const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
+  /** So many packages come with the first answer; the rest of a place that holds more follows. */
+  const AT_ONCE = 1000;
+
+  const opened = $derived(here.find((each) => each.number === number));
+  const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
+  const alike = $derived(
+    opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass).map((each) => each.number) : [],
+  );
+
+  $effect(() => {
+    if (larder.version < 0) return;
+    const leaving = new AbortController();
+    const wanted = placeId;
+    untrack(() => void load(wanted, leaving.signal));
+    return () => leaving.abort();
+  });
+
+  /** One place at a time, and of a full one what stands first at once. */
+  async function load(wanted: number | undefined, signal: AbortSignal) {
+    if (wanted === undefined) return choose(signal);
+    await loadAfter(0, [], wanted, signal);
+    if (words && !signal.aborted) await find();
+  }
+
+  async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number, signal: AbortSignal): Promise<void> {
+    const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query: { place: wanted, after, most: AT_ONCE } }, signal }));
+    if (signal.aborted) return;
+    failed = wrong ? (Object.values(wrong)[0]?.message ?? "") : "";
+    if (!data) return;
+    here = [...before, ...data.packages];
+    view = after ? { ...data, containers: { ...view?.containers, ...data.containers } } : data;
+    if (typeof data.more_after === "number") await loadAfter(data.more_after, here, wanted, signal);
+  }
+
+  /** Where to begin: where the package stands that is asked for, or where most stands. */
+  async function choose(signal: AbortSignal) {
+    const [places, card] = await Promise.all([
+      ask(api.GET("/api/places", { signal })),
+      number ? ask(api.GET("/api/packages/{number}", { params: { path: { number } }, signal })) : undefined,
+    ]);
+    if (signal.aborted) return;
+    failed = places.wrong ? (Object.values(places.wrong)[0]?.message ?? "") : "";
+    placeId = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
+  }
+
+  /** Open a package wherever it stands. */
+  async function show(wanted: number) {
+    placeId = view?.due.find((each) => each.number === wanted)?.place ?? placeId;
+    await open(wanted);
+  }
+
+  const open = (wanted?: number) => goto(wanted ? `/shelves?n=${wanted}` : "/shelves", { keepFocus: true, noScroll: true, replaceState: number !== undefined });
+
+  async function move(numbers: number[], to: number, shelf: number) {
+    const target = view?.places.find((each) => each.id === to);
+    const body = { numbers, place: to, shelf: shelf || Math.min(target?.shelves ?? 1, opened?.shelf ?? 2) };
+    const done = await ask(api.POST("/api/shelves/move", { body }));
+    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    else larder.say(`Moved to ${target?.name ?? "there"}, shelf ${body.shelf}`);
+    await larder.changed();
+  }
+
+  async function find() {
+    if (!words.trim()) {
+      found = undefined;
+      return;
+    }
+    const { data } = await ask(api.GET("/api/shelves/find", { params: { query: { words } } }));
+    const there = data ?? [];
+    found = new Set(there.map((each) => each.number));
+    if (there.length && !there.some((each) => each.place === place?.id)) placeId = there[0]?.place;
+    if (there.length === 1 && there[0]) await open(there[0].number);
+  }
+
+  async function add(event: SubmitEvent) {
+    event.preventDefault();
+    const body = { ...fresh, shelves: Number(fresh.shelves), warmest_month: Number(fresh.warmest_month) };
+    const done = await ask(api.POST("/api/places", { body }));
+    wrong = done.wrong ?? {};
+    if (done.data) {
+      adding = false;
+      await larder.changed();
+      placeId = done.data;
+    }
+  }
+</script>
+
+<svelte:head><title>Shelves · Yellow Larder</title></svelte:head>
+
+<div class="flex min-h-0 flex-1 flex-col lg:h-full lg:flex-row">
+  <section aria-label="Places" class="flex min-w-0 flex-1 flex-col px-3 pt-3 sm:px-6">
+    <h1 class="sr-only">Shelves</h1>
+    {#if failed}<p class="wrong py-3">{failed}</p>{/if}
+    {#if view && place}
+      <div class="flex flex-wrap items-center gap-2">
+        {#each view.places as each (each.id)}
+          <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => (placeId = each.id)}>
+            {each.name}
+            <span class="font-normal">{each.kept}</span>
+            {#if each.due}<span class="rounded-full bg-ink px-1.5 text-xs leading-5 text-paper">{each.due} due</span>{/if}
+          </button>
+        {/each}
+        <button class="chip border-dashed" onclick={() => ((adding = true), (wrong = {}))}>Add a place</button>
+      </div>
+      <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
+        <p class="caption" aria-live="polite">
+          {place.climate} · {found ? (found.size ? `${found.size} found` : "nothing of that name stands here") : `${place.kept} kept, ${place.kcal_text} kcal`}
+        </p>
+        <label class="max-sm:w-full">
+          <span class="sr-only">Find by food, number or label code</span>
+          <input class="field sm:!w-56" data-find placeholder="Find: food or number" bind:value={words} oninput={find} type="search" />
+        </label>
+      </div>
+      <div class="min-h-0 flex-1 pb-3">
+        {#key place.id}
+          <Cutaway {place} packages={here} drawings={view.containers} chosen={number} {found} onopen={open} onmove={move} onmoving={(n) => open(n).then(() => (moving = true))} />
+        {/key}
+      </div>
+      {#if !view.places.some((each) => each.kept)}
+        <p class="pb-6 text-center text-lg">Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.</p>
+      {/if}
+    {/if}
+  </section>
+
+  {#if view && place}
+    <div class={number
+      ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
+      : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}>
+      {#if number}
+        <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
+      {:else}
+        <Summary {place} places={view.places} due={view.due} onopen={show} />
+      {/if}
+    </div>
+  {/if}
+</div>
+
+<Sheet bind:open={adding} title="Add a place">
+  <form class="grid gap-4" onsubmit={add} novalidate>
+    <Field label="Name" name="name" bind:value={fresh.name} {wrong} />
+    <div>
+      <p class="head">Drawn as</p>
+      <Choice label="Drawn as" options={SORTS} value={fresh.sort} onset={(sort) => (fresh.sort = sort)} />
+    </div>
+    <div class="grid grid-cols-2 gap-3">
+      <Field label="Shelves" name="shelves" type="number" bind:value={fresh.shelves} {wrong} />
+      <Field label="How wide, {us ? 'in' : 'cm'}" name="width_mm" type="number" bind:value={() => Math.round(fresh.width_mm / per), (wide) => (fresh.width_mm = Number(wide) * per)} {wrong} />
+      <Degrees label="Mean of the year" name="mean_c" bind:celsius={fresh.mean_c} {wrong} />
+      <Degrees label="At its warmest" name="warmest_c" bind:celsius={fresh.warmest_c} {wrong} />
+    </div>
+    <div>
+      <label class="head block" for="warmest-month">Warmest in</label>
+      <select id="warmest-month" class="field mt-1" bind:value={fresh.warmest_month}>
+        {#each MONTHS as month, n (month)}<option value={n + 1}>{month}</option>{/each}
+      </select>
+    </div>
+    <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
+    <button class="do" type="submit">Add it</button>
+  </form>
+</Sheet>

@@ -1,0 +1,82 @@
+// What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
+import { api, ask, onDiskTrouble, type Schemas } from "$lib/api/client";
+import { latest } from "./latest";
+
+class TheLarder {
+  overview = $state<Schemas["Overview"]>();
+  message = $state<{ text: string; tone: "good" | "wrong"; link?: { href: string; text: string } }>();
+  /** Counts changes, so that a place on screen can read anew when anything changed. */
+  version = $state(0);
+  /** What is on the bench, for the figure under its name. */
+  onBench = $state("");
+  /** What the larder's disk will not do any more, in its words, until something is saved again. */
+  disk = $state("");
+  /** Whether one place has the whole screen: a run that is on, where nothing else can be hit by accident. */
+  whole = $state(false);
+
+  constructor() {
+    onDiskTrouble((words) => (this.disk = words));
+  }
+
+  #read = latest(async () => {
+    const { data } = await ask(api.GET("/api/overview"));
+    if (data) this.overview = data;
+  });
+
+  /** Done once the figures asked for last are here: undo must name the change they tell of, however fast it is
+   * pressed after a change or after the page was opened. */
+  #fresh: Promise<void> = Promise.resolve();
+  /** Done once what was pressed before is undone. */
+  #undoing: Promise<void> = Promise.resolve();
+
+  #timer: ReturnType<typeof setTimeout> | undefined;
+
+  /** Whether the household counts in pounds, inches and °F. */
+  get us(): boolean {
+    return this.overview?.settings.units === "US";
+  }
+
+  refresh(): Promise<void> {
+    this.#fresh = this.#read();
+    return this.#fresh;
+  }
+
+  changed(): Promise<void> {
+    this.disk = "";
+    this.version += 1;
+    return this.refresh();
+  }
+
+  say(text: string, tone: "good" | "wrong" = "good", link?: { href: string; text: string }): void {
+    clearTimeout(this.#timer);
+    this.message = link ? { text, tone, link } : { text, tone };
+    this.#timer = setTimeout(() => (this.message = undefined), 9000);
+  }
+
+  /** Undo one change that a screen means, whatever the last one is: refused if something else came since. */
+  undoThat(change: number): Promise<void> {
+    this.#undoing = this.#undoing.then(() => this.#take(change));
+    return this.#undoing;
+  }
+
+  /** Undo the last change; pressed again before it is done, the one before it after that. */
+  undo(): Promise<void> {
+    this.#undoing = this.#undoing.then(() => this.#undo());
+    return this.#undoing;
+  }
+
+  async #undo(): Promise<void> {
+    await this.#fresh;
+    const meant = this.overview?.can_undo;
+    if (meant) await this.#take(meant.change);
+  }
+
+  async #take(change: number): Promise<void> {
+    const { data, wrong } = await ask(api.POST("/api/undo", { body: { change } }));
+    if (data !== undefined) this.say(`Undone: ${data}`);
+    else this.say(Object.values(wrong ?? {})[0]?.message ?? "", "wrong");
+    await this.changed();
+  }
+}
+
+export const larder = new TheLarder();

@@ -1,0 +1,94 @@
+// Foods written line by line, and what the larder proposes for them together; the newest change always wins.
+import { ask as put, type Wrong } from "$lib/api/client";
+import { latest } from "./latest";
+
+interface Line {
+  line: string;
+}
+
+/** What is asked: the foods as typed, and whatever goes with all of them. */
+interface Asked<L extends Line> {
+  items: L[];
+}
+
+type Answer<P> = Promise<{ data?: P; error?: unknown }>;
+
+export class Lines<L extends Line, A extends Asked<L>, P> {
+  ask = $state() as A;
+  plan = $state<P>();
+  wrong = $state<Wrong>({});
+  replan = latest(() => this.#plan());
+
+  #fresh: (line?: string) => L;
+  #propose: (body: A) => Answer<P>;
+
+  constructor(start: A, fresh: (line?: string) => L, propose: (body: A) => Answer<P>) {
+    this.ask = start;
+    this.#fresh = fresh;
+    this.#propose = propose;
+  }
+
+  /** Whether anything is written. */
+  get written(): boolean {
+    return this.ask.items.some((item) => item.line.trim());
+  }
+
+  set(change: Partial<A>): void {
+    Object.assign(this.ask, change);
+    void this.replan();
+  }
+
+  item(n: number, change: Partial<L>): void {
+    Object.assign(this.ask.items[n] as L, change);
+    void this.replan();
+  }
+
+  add(line = ""): void {
+    const first = this.ask.items[0];
+    if (line && first && !first.line.trim()) first.line = line;
+    else this.ask.items.push(this.#fresh(line));
+    void this.replan();
+  }
+
+  drop(n: number): void {
+    this.ask.items.splice(n, 1);
+    if (!this.ask.items.length) this.ask.items.push(this.#fresh());
+    void this.replan();
+  }
+
+  /** Begin anew, in the same dryer; what else goes back to how it was is said. */
+  clear(change: Partial<A> = {}): void {
+    this.plan = undefined;
+    this.wrong = {};
+    Object.assign(this.ask, { items: [this.#fresh()] }, change);
+  }
+
+  /** What is asked for: lines that are still empty are left out. */
+  body(): A {
+    const asked = $state.snapshot(this.ask) as A;
+    return { ...asked, items: asked.items.filter((item) => item.line.trim()) };
+  }
+
+  /** Where the line of that number stands among those that are written. */
+  field(n: number): number {
+    return this.ask.items.slice(0, n).filter((item) => item.line.trim()).length;
+  }
+
+  /** A line with another name for its food, the amount as it was typed. */
+  rename(n: number, name: string): void {
+    const line = this.ask.items[n]?.line ?? "";
+    const amount = /^.*?\d\S*\s*(?:kg|g|lb|oz|pounds?)?\s*(?:of\s+)?/i.exec(line)?.[0];
+    this.item(n, { line: amount === undefined ? line : `${amount}${name}` } as Partial<L>);
+  }
+
+  async #plan(): Promise<void> {
+    if (!this.written) {
+      this.plan = undefined;
+      this.wrong = {};
+      return;
+    }
+    const { data, wrong } = await put(this.#propose(this.body()));
+    this.wrong = wrong ?? {};
+    if (data) this.plan = data;
+  }
+}

@@ -1,0 +1,69 @@
+// What a page shows: read when the page is opened and after every change, kept while it is read anew. A page that is
+// come back to shows at once what it showed, as long as nothing changed since.
+import { larder } from "./larder.svelte";
+import type { Answer } from "$lib/api/client";
+
+const seen: Record<string, { version: number; data: unknown }> = {};
+
+export class Query<T> {
+  data = $state.raw<T>();
+  /** What went wrong when it was read last; empty if nothing did. */
+  failed = $state("");
+
+  readonly #read: (signal: AbortSignal) => Promise<Answer<T>>;
+  readonly #key: string | undefined;
+  #under = new AbortController();
+
+  constructor(read: (signal: AbortSignal) => Promise<Answer<T>>, key?: string) {
+    this.#read = read;
+    this.#key = key;
+    const kept = key === undefined ? undefined : seen[key];
+    if (kept?.version === larder.version) this.data = kept.data as T;
+  }
+
+  /** Read it anew; what is under way counts no longer. */
+  again = async (): Promise<void> => {
+    this.stop();
+    const { signal } = (this.#under = new AbortController());
+    const version = larder.version;
+    const { data, wrong } = await this.#read(signal);
+    if (signal.aborted) return;
+    this.failed = Object.values(wrong ?? {})[0]?.message ?? "";
+    if (data === undefined) return;
+    this.data = data;
+    if (this.#key !== undefined) seen[this.#key] = { version, data };
+  };
+
+  stop(): void {
+    this.#under.abort();
+  }
+}
+
+/**
+ * What a page shows, for as long as the page is there.
+ *
+ * @param read asks the larder; what it depends on, read before its first answer, makes it ask anew.
+ * @param options `key` under which it is kept for when the page is come back to; `everyMs`: read anew so often.
+ */
+export function query<T>(read: (signal: AbortSignal) => Promise<Answer<T>>, options: { key?: string; everyMs?: number } = {}): Query<T> {
+  const found = new Query(read, options.key);
+  $effect(() => {
+    if (larder.version >= 0) void found.again();
+    return () => found.stop();
+  });
+  $effect(() => {
+    if (options.everyMs === undefined) return;
+    const timer = setInterval(() => void found.again(), options.everyMs);
+    return () => clearInterval(timer);
+  });
+  return found;
+}
+
+/** Several answers as one: all of them, or what went wrong first. */
+export async function all<T extends Record<string, unknown>>(asked: { [K in keyof T]: Promise<Answer<T[K]>> }): Promise<Answer<T>> {
+  const names = Object.keys(asked) as (keyof T)[];
+  const answers = await Promise.all(names.map((name) => asked[name]));
+  const failed = answers.find((answer) => answer.data === undefined);
+  if (failed) return { wrong: failed.wrong ?? {} };
+  return { data: Object.fromEntries(names.map((name, n) => [name, answers[n]?.data])) as T };
+}

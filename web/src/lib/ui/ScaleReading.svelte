@@ -1,0 +1,63 @@
+<!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
+<script lang="ts">
+  import { api, ask, type Schemas } from "$lib/api/client";
+  import { onMount } from "svelte";
+
+  let {
+    ontake,
+    lay,
+    wanted,
+    grams = $bindable(0),
+  }: {
+    ontake: (weight: string) => void;
+    lay?: { name: string; grams: number };
+    /** What it should weigh, g: the scale says how far it is off. */
+    wanted?: number;
+    /** What it shows now, g. */
+    grams?: number;
+  } = $props();
+
+  let shows = $state<Schemas["ScaleView"]>();
+  const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);
+
+  onMount(() => {
+    let on = true;
+    const look = async () => {
+      if (!on) return;
+      shows = (await ask(api.GET("/api/devices/scale", { params: { query: { wanted } } }))).data ?? shows;
+      grams = shows?.grams ?? 0;
+      setTimeout(look, 250);
+    };
+    void look();
+    return () => (on = false);
+  });
+
+  const pan = (grams: number) => ask(api.PUT("/api/devices/scale/pan", { body: { grams } }));
+  const trouble = (scale: Schemas["Trouble"]) => ask(api.PUT("/api/devices/trouble", { params: { query: { scale } } }));
+</script>
+
+<div role="group" aria-label="The scale" class="rounded-xl border-[1.5px] border-ink bg-cream p-3.5">
+  <div class="flex items-center justify-between gap-3">
+    <div class="min-w-0">
+      <p class="text-4xl leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
+      {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">{shows.right ? "that is right" : shows.off}</p>{/if}
+      <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
+    </div>
+    <div class="flex shrink-0 gap-2">
+      <button type="button" class="chip" onclick={() => ask(api.POST("/api/devices/scale/tare"))}>Tare</button>
+      <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}>Take it</button>
+    </div>
+  </div>
+  {#if shows?.simulated}
+    <div class="mt-2.5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t border-line pt-2.5 text-sm">
+      <span class="text-soft">Simulated scale:</span>
+      {#if lay}<button type="button" class="chip !text-sm" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
+      <button type="button" class="chip !text-sm" onclick={() => pan(0)}>empty it</button>
+      {#if shows.grams === null}
+        <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>plug it in</button>
+      {:else}
+        <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>pull its plug</button>
+      {/if}
+    </div>
+  {/if}
+</div>
