@@ -11,7 +11,7 @@ SOURCES = sorted((Path(__file__).parents[1] / "web" / "src").rglob("*.svelte"))
 
 OWN = {
     "a size beside the scale": r"\btext-\[[\d.]+(rem|px)\]",
-    "a colour beside the tokens": r"""["'(:\[]#[0-9a-fA-F]{3,8}\b|\brgba?\(|\b(?:text|bg|border|fill|stroke)-(?:white|black)\b""",
+    "a colour beside the tokens": r"""["'(:\[ ]#[0-9a-fA-F]{3,8}\b|\brgba?\(|\b(?:text|bg|border)-(?:white|black)\b""",
 }
 
 

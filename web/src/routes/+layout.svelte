@@ -22,7 +22,9 @@
 
   const days = $derived(larder.overview?.days ?? 0);
   const busy = $derived(
-    [larder.overview?.drying ? `${larder.overview.drying} drying` : "", larder.overview?.freezing ? `${larder.overview.freezing} freezing` : ""].filter(Boolean).join(", "),
+    [larder.overview?.drying ? `${larder.overview.drying} drying` : "", larder.overview?.freezing ? `${larder.overview.freezing} freezing` : ""]
+      .filter(Boolean)
+      .join(", "),
   );
   const places = $derived([
     { href: "/rounds", name: "Rounds", figure: larder.overview ? (larder.overview.due ? `${larder.overview.due} to do` : "all done") : "…" },
@@ -55,60 +57,63 @@
   });
 </script>
 
-<a
-  href="#main"
-  class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
-  onclick={() => document.getElementById("main")?.focus()}>Skip to content</a
+<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3" onclick={() => document.getElementById("main")?.focus()}
+  >Skip to content</a
 >
 
 <div class="flex min-h-dvh flex-col lg:h-dvh">
   {#if !larder.whole}
-  <header class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-xl:flex-wrap md:max-xl:justify-between lg:gap-x-6">
-    <a href="/rounds" class="hidden self-center font-name text-2xl font-extrabold whitespace-nowrap md:block">
-      <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
-    </a>
-    <nav aria-label="Places" class="flex min-w-0 flex-1 md:max-xl:order-last md:max-xl:w-full md:max-xl:flex-none md:max-xl:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]">
-      {#each places as place (place.href)}
-        {@const on = here.startsWith(place.href)}
-        <a
-          href={place.href}
-          aria-current={on ? "page" : undefined}
-          class={[
-            "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 md:max-xl:px-2 md:max-xl:pt-2 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
-            on
-              ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
-              : "border-2 border-b-0 border-transparent hover:underline",
-          ]}
+    <header
+      class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 md:max-xl:flex-wrap md:max-xl:justify-between lg:gap-x-6"
+    >
+      <a href="/rounds" class="hidden self-center font-name text-2xl font-extrabold whitespace-nowrap md:block">
+        <span class="rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span> Larder
+      </a>
+      <nav
+        aria-label="Places"
+        class="flex min-w-0 flex-1 md:max-xl:order-last md:max-xl:w-full md:max-xl:flex-none md:max-xl:justify-between max-lg:overflow-x-auto max-lg:overflow-y-hidden max-lg:[scrollbar-width:none]"
+      >
+        {#each places as place (place.href)}
+          {@const on = here.startsWith(place.href)}
+          <a
+            href={place.href}
+            aria-current={on ? "page" : undefined}
+            class={[
+              "relative block shrink-0 px-2 pt-3 pb-2 leading-tight sm:px-3 md:max-xl:px-2 md:max-xl:pt-2 lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5",
+              on
+                ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
+                : "border-2 border-b-0 border-transparent hover:underline",
+            ]}
+          >
+            <span class="block text-base">{place.name}</span>
+            <span class="block max-w-36 truncate text-xs {on ? 'font-bold' : 'text-soft'}">{place.figure || "\u00a0"}</span>
+          </a>
+        {/each}
+      </nav>
+      <div class="flex items-center gap-0.5 self-center sm:gap-1">
+        <button
+          class="flex min-h-11 items-center gap-2 rounded-lg px-2 font-semibold hover:bg-paper disabled:text-soft disabled:opacity-60 sm:px-3"
+          disabled={!undoable}
+          title={undoable ? `Undo: ${undoable.title}` : "Nothing to undo"}
+          onclick={() => larder.undo()}
         >
-          <span class="block text-base">{place.name}</span>
-          <span class="block max-w-36 truncate text-xs {on ? 'font-bold' : 'text-soft'}">{place.figure || '\u00a0'}</span>
-        </a>
-      {/each}
-    </nav>
-    <div class="flex items-center gap-0.5 self-center sm:gap-1">
-      <button
-        class="flex min-h-11 items-center gap-2 rounded-lg px-2 font-semibold hover:bg-paper disabled:text-soft disabled:opacity-60 sm:px-3"
-        disabled={!undoable}
-        title={undoable ? `Undo: ${undoable.title}` : "Nothing to undo"}
-        onclick={() => larder.undo()}
-      >
-        <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>
-      </button>
-      <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (household = true)}>
-        <Settings2 size={21} aria-hidden="true" />
-      </button>
-      <button
-        class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid"
-        aria-label={theme.dark ? "Light theme" : "Dark theme"}
-        onclick={() => theme.toggle()}
-      >
-        {#if theme.dark}<Sun size={21} aria-hidden="true" />{:else}<Moon size={21} aria-hidden="true" />{/if}
-      </button>
-      <button class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid" aria-label="Keys" onclick={() => (help = true)}>
-        <CircleHelp size={21} aria-hidden="true" />
-      </button>
-    </div>
-  </header>
+          <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>
+        </button>
+        <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (household = true)}>
+          <Settings2 size={21} aria-hidden="true" />
+        </button>
+        <button
+          class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid"
+          aria-label={theme.dark ? "Light theme" : "Dark theme"}
+          onclick={() => theme.toggle()}
+        >
+          {#if theme.dark}<Sun size={21} aria-hidden="true" />{:else}<Moon size={21} aria-hidden="true" />{/if}
+        </button>
+        <button class="hidden size-11 place-items-center rounded-lg hover:bg-paper sm:grid" aria-label="Keys" onclick={() => (help = true)}>
+          <CircleHelp size={21} aria-hidden="true" />
+        </button>
+      </div>
+    </header>
   {/if}
 
   {#if larder.disk || larder.overview?.clock_behind}
@@ -123,8 +128,7 @@
 <div aria-live="polite" class="pointer-events-none fixed inset-x-0 top-20 z-40 flex justify-center px-4">
   {#if larder.message}
     <div
-      class="pointer-events-auto flex max-w-xl items-center gap-3 rounded-xl border-2 bg-paper px-4 py-2.5 shadow-lg {larder
-        .message.tone === 'wrong'
+      class="pointer-events-auto flex max-w-xl items-center gap-3 rounded-xl border-2 bg-paper px-4 py-2.5 shadow-lg {larder.message.tone === 'wrong'
         ? 'border-rust'
         : 'border-ink'}"
     >

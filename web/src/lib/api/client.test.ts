@@ -5,8 +5,19 @@ afterEach(() => void vi.unstubAllGlobals());
 
 describe("refusals", () => {
   it("are told apart by field", () => {
-    const problem = { title: "That can't be done", status: 422, detail: "x", errors: [{ field: "fill", message: "More than fits" }, { field: "line", message: "Unknown", nearest: ["oats"], code: "unknown-food" }] };
-    expect(wrongs(problem)).toEqual({ fill: { message: "More than fits", nearest: [] }, line: { message: "Unknown", nearest: ["oats"], code: "unknown-food" } });
+    const problem = {
+      title: "That can't be done",
+      status: 422,
+      detail: "x",
+      errors: [
+        { field: "fill", message: "More than fits" },
+        { field: "line", message: "Unknown", nearest: ["oats"], code: "unknown-food" },
+      ],
+    };
+    expect(wrongs(problem)).toEqual({
+      fill: { message: "More than fits", nearest: [] },
+      line: { message: "Unknown", nearest: ["oats"], code: "unknown-food" },
+    });
   });
 
   it("say so when the larder does not answer", async () => {

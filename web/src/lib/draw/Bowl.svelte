@@ -23,7 +23,13 @@
 <svg viewBox="0 -34 200 150" class="w-full" aria-hidden="true">
   <clipPath id="bowl-in"><path d={inside} /></clipPath>
   {#if steam && bands.length}
-    <path d="M70 -2C62 -12 78 -18 70 -30M100 -4C92 -14 108 -20 100 -32M130 -2C122 -12 138 -18 130 -30" fill="none" stroke="var(--line)" stroke-width="3" stroke-linecap="round" />
+    <path
+      d="M70 -2C62 -12 78 -18 70 -30M100 -4C92 -14 108 -20 100 -32M130 -2C122 -12 138 -18 130 -30"
+      fill="none"
+      stroke="var(--line)"
+      stroke-width="3"
+      stroke-linecap="round"
+    />
   {/if}
   <path d="M64 98Q100 110 136 98L142 110H58Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="2" stroke-linejoin="round" />
   <path d={inside} fill="var(--glass)" />

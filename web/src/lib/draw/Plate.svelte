@@ -14,7 +14,13 @@
   }
 </script>
 
-<circle r={radius} fill={set ? "var(--foil)" : "none"} stroke={set ? "var(--ink)" : "var(--line)"} stroke-width={set ? 1.6 : 1.4} stroke-dasharray={set ? undefined : "3 3.500"} />
+<circle
+  r={radius}
+  fill={set ? "var(--foil)" : "none"}
+  stroke={set ? "var(--ink)" : "var(--line)"}
+  stroke-width={set ? 1.6 : 1.4}
+  stroke-dasharray={set ? undefined : "3 3.500"}
+/>
 {#if set}
   <circle r={inner} fill="var(--paper)" stroke="var(--line)" stroke-width="1.1" />
   {#each foods as food, n (n)}

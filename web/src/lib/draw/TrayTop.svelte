@@ -20,7 +20,12 @@
   <defs>
     <clipPath {id}>
       {#if round}
-        <path clip-rule="evenodd" d="M{half.x} {half.y}m-{half.x - rim} 0a{half.x - rim} {half.x - rim} 0 1 0 {2 * (half.x - rim)} 0a{half.x - rim} {half.x - rim} 0 1 0 -{2 * (half.x - rim)} 0M{half.x} {half.y}m-{half.x * 0.2} 0a{half.x * 0.2} {half.x * 0.2} 0 1 0 {half.x * 0.4} 0a{half.x * 0.2} {half.x * 0.2} 0 1 0 -{half.x * 0.4} 0" />
+        <path
+          clip-rule="evenodd"
+          d="M{half.x} {half.y}m-{half.x - rim} 0a{half.x - rim} {half.x - rim} 0 1 0 {2 * (half.x - rim)} 0a{half.x - rim} {half.x - rim} 0 1 0 -{2 *
+            (half.x - rim)} 0M{half.x} {half.y}m-{half.x * 0.2} 0a{half.x * 0.2} {half.x * 0.2} 0 1 0 {half.x * 0.4} 0a{half.x * 0.2} {half.x *
+            0.2} 0 1 0 -{half.x * 0.4} 0"
+        />
       {:else}
         <rect x={rim} y={rim} width={width - 2 * rim} height={depth - 2 * rim} rx="5" />
       {/if}

@@ -61,22 +61,33 @@
       <g stroke="var(--line)" stroke-width="1.2" fill="none">
         {#each [0.2, 0.42, 0.63, 0.84] as at, n (at)}
           <path
-            d="M{(-half + 2 * half * at).toFixed(1)} {(-height - 5).toFixed(1)}Q{(-half + 2 * half * at + (n % 2 ? 6 : -6)).toFixed(1)} {(-(height + shape.top) / 2).toFixed(1)} {(-half + 2 * half * (at * 0.92 + 0.04)).toFixed(1)} {(-shape.top + drawn.seal_mm * scale + 3).toFixed(1)}"
+            d="M{(-half + 2 * half * at).toFixed(1)} {(-height - 5).toFixed(1)}Q{(-half + 2 * half * at + (n % 2 ? 6 : -6)).toFixed(1)} {(
+              -(height + shape.top) / 2
+            ).toFixed(1)} {(-half + 2 * half * (at * 0.92 + 0.04)).toFixed(1)} {(-shape.top + drawn.seal_mm * scale + 3).toFixed(1)}"
           />
         {/each}
       </g>
     {/if}
     <path d={heap(shape.half, height, 3, food === "dust" ? 0.5 : 1)} fill="url(#{pattern})" />
     {#if food !== "dust" && food !== "crystal" && !piece.open}
-      <g fill="color-mix(in oklab, {colour} 62%, var(--food-paper))" stroke="color-mix(in oklab, {colour} 74%, var(--shade))" stroke-width=".8" fill-rule="evenodd">
+      <g
+        fill="color-mix(in oklab, {colour} 62%, var(--food-paper))"
+        stroke="color-mix(in oklab, {colour} 74%, var(--shade))"
+        stroke-width=".8"
+        fill-rule="evenodd"
+      >
         {#each top as each, n (n)}
-          <path d={piece.outline} transform="translate({(each.x - half).toFixed(1)} {(each.y - height).toFixed(1)}) rotate({each.turn}) scale({each.size.toFixed(2)})" />
+          <path
+            d={piece.outline}
+            transform="translate({(each.x - half).toFixed(1)} {(each.y - height).toFixed(1)}) rotate({each.turn}) scale({each.size.toFixed(2)})"
+          />
         {/each}
       </g>
     {/if}
     {#if lined}
       <path
-        d="M{-half + 3} {-2}C{-half - 1} {-height * 0.5} {-half + 4} {-height} {-half + 5} {-shape.top + 12}M{half - 3} {-2}C{half + 1} {-height * 0.5} {half - 4} {-height} {half - 5} {-shape.top + 12}"
+        d="M{-half + 3} {-2}C{-half - 1} {-height * 0.5} {-half + 4} {-height} {-half + 5} {-shape.top + 12}M{half - 3} {-2}C{half + 1} {-height * 0.5} {half -
+          4} {-height} {half - 5} {-shape.top + 12}"
         fill="none"
         stroke="var(--slate)"
         stroke-width="1.3"
@@ -88,7 +99,14 @@
 {#if shape.bail && see === "wall"}
   <path d={shape.bail} fill="none" stroke="var(--soft)" stroke-width="1.4" />
 {/if}
-<path d={shape.lines} fill="none" stroke={drawn.clear && drawn.kind === "jar" ? "var(--paper)" : "var(--soft)"} stroke-width={drawn.kind === "jar" ? 2.4 : 1.1} stroke-linecap="round" opacity={flat && see === "food" && !drawn.clear ? 0.28 : 0.75} />
+<path
+  d={shape.lines}
+  fill="none"
+  stroke={drawn.clear && drawn.kind === "jar" ? "var(--paper)" : "var(--soft)"}
+  stroke-width={drawn.kind === "jar" ? 2.4 : 1.1}
+  stroke-linecap="round"
+  opacity={flat && see === "food" && !drawn.clear ? 0.28 : 0.75}
+/>
 {#if shape.seal && !open}
   <path d={shape.seal} fill="var(--foil)" />
   <path d={shape.seal} fill="url(#seal)" />

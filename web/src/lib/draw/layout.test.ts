@@ -2,14 +2,35 @@ import { describe, expect, it } from "vitest";
 import { boards, type Drawings, type OnShelf } from "./layout";
 
 const drawing = (width_mm: number, height_mm: number): Drawings[string] => ({
-  kind: "jar", width_mm, height_mm, inner_mm: height_mm, seal_mm: 0, top_mm: width_mm, base_mm: width_mm, clear: true, mouth_mm: 70,
+  kind: "jar",
+  width_mm,
+  height_mm,
+  inner_mm: height_mm,
+  seal_mm: 0,
+  top_mm: width_mm,
+  base_mm: width_mm,
+  clear: true,
+  mouth_mm: 70,
 });
 const DRAWINGS: Drawings = { jar: drawing(90, 160), pail: drawing(290, 370) };
 
 function stand(count: number, of: Partial<OnShelf> = {}, from = 1): OnShelf[] {
   return Array.from({ length: count }, (_, n) => ({
-    number: from + n, food: "pearl barley", form: "grain", colour: "#d9b56a", container: "jar", mass: "700 g", level: 0.8, outer: false,
-    place: 1, shelf: 1, batch: 1, left: 1, due: "fine", best_by: "Nov 2050", ...of,
+    number: from + n,
+    food: "pearl barley",
+    form: "grain",
+    colour: "#d9b56a",
+    container: "jar",
+    mass: "700 g",
+    level: 0.8,
+    outer: false,
+    place: 1,
+    shelf: 1,
+    batch: 1,
+    left: 1,
+    due: "fine",
+    best_by: "Nov 2050",
+    ...of,
   }));
 }
 
@@ -42,11 +63,16 @@ describe("boards", () => {
 
   it.each([250, 600, 1200, 3000])("lose nothing and overlap nothing at %i mm", (width) => {
     const packages = [
-      ...stand(30), ...stand(7, { batch: 2, container: "pail", shelf: 2 }, 40),
+      ...stand(30),
+      ...stand(7, { batch: 2, container: "pail", shelf: 2 }, 40),
       ...Array.from({ length: 40 }, (_, n) => stand(3, { batch: 10 + n, shelf: 3, outer: n % 3 === 0 }, 100 + n * 3)).flat(),
     ];
     const rows = boards(packages, DRAWINGS, 3, width);
-    expect(all(rows).map((each) => each.number).sort((a, b) => a - b)).toEqual(packages.map((each) => each.number).sort((a, b) => a - b));
+    expect(
+      all(rows)
+        .map((each) => each.number)
+        .sort((a, b) => a - b),
+    ).toEqual(packages.map((each) => each.number).sort((a, b) => a - b));
     for (const board of rows) {
       board.stacks.forEach((stack, n) => {
         const before = board.stacks[n - 1];

@@ -2,8 +2,28 @@ import { describe, expect, it } from "vitest";
 import { outline, type Drawn } from "./outline";
 import { heap } from "./surface";
 
-const flat = (kind: Drawn["kind"]): Drawn => ({ kind, width_mm: 200, height_mm: 300, inner_mm: 275, seal_mm: 25, top_mm: 200, base_mm: 200, clear: false, mouth_mm: 0 });
-const stiff = (kind: Drawn["kind"], top = 100): Drawn => ({ kind, width_mm: top, height_mm: 160, inner_mm: 160, seal_mm: 0, top_mm: top, base_mm: 100, clear: true, mouth_mm: 70 });
+const flat = (kind: Drawn["kind"]): Drawn => ({
+  kind,
+  width_mm: 200,
+  height_mm: 300,
+  inner_mm: 275,
+  seal_mm: 25,
+  top_mm: 200,
+  base_mm: 200,
+  clear: false,
+  mouth_mm: 0,
+});
+const stiff = (kind: Drawn["kind"], top = 100): Drawn => ({
+  kind,
+  width_mm: top,
+  height_mm: 160,
+  inner_mm: 160,
+  seal_mm: 0,
+  top_mm: top,
+  base_mm: 100,
+  clear: true,
+  mouth_mm: 70,
+});
 
 const ALL: Drawn[] = [
   ...(["bag", "zip bag", "clear-front bag", "vacuum pouch", "shop packet"] as const).map(flat),

@@ -35,6 +35,8 @@
 
 <RadioGroup.Root aria-label={label} class={row} bind:value={() => (at < 0 ? "" : String(at)), (n) => pick(Number(n))}>
   {#each all as [each, words], n (each)}
-    <RadioGroup.Item value={String(n)} class="chip {chip}">{#if content}{@render content(each, words)}{:else}{words}{/if}</RadioGroup.Item>
+    <RadioGroup.Item value={String(n)} class="chip {chip}"
+      >{#if content}{@render content(each, words)}{:else}{words}{/if}</RadioGroup.Item
+    >
   {/each}
 </RadioGroup.Root>

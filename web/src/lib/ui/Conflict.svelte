@@ -2,13 +2,8 @@
 <script lang="ts">
   import { differing } from "./differing";
 
-  let {
-    mine,
-    theirs,
-    labels,
-    onmine,
-    ontheirs,
-  }: { mine: object; theirs: object; labels: Record<string, string>; onmine: () => void; ontheirs: () => void } = $props();
+  let { mine, theirs, labels, onmine, ontheirs }: { mine: object; theirs: object; labels: Record<string, string>; onmine: () => void; ontheirs: () => void } =
+    $props();
 
   const rows = $derived(differing(mine, theirs, labels));
 </script>
@@ -17,10 +12,17 @@
   <p class="font-bold">Somebody else changed this while you did. Nothing of yours is saved yet.</p>
   {#if rows.length}
     <table class="mt-2 w-full text-left text-md">
-      <thead><tr class="text-soft"><th class="pr-3 font-normal"><span class="sr-only">Field</span></th><th class="pr-3 font-normal">yours</th><th class="font-normal">theirs</th></tr></thead>
+      <thead
+        ><tr class="text-soft"
+          ><th class="pr-3 font-normal"><span class="sr-only">Field</span></th><th class="pr-3 font-normal">yours</th><th class="font-normal">theirs</th></tr
+        ></thead
+      >
       <tbody>
         {#each rows as row (row.field)}
-          <tr class="border-t border-line align-top"><th scope="row" class="py-1.5 pr-3 font-normal">{row.label}</th><td class="py-1.5 pr-3 font-bold break-words whitespace-pre-line">{row.mine}</td><td class="py-1.5 font-bold break-words whitespace-pre-line">{row.theirs}</td></tr>
+          <tr class="border-t border-line align-top"
+            ><th scope="row" class="py-1.5 pr-3 font-normal">{row.label}</th><td class="py-1.5 pr-3 font-bold break-words whitespace-pre-line">{row.mine}</td
+            ><td class="py-1.5 font-bold break-words whitespace-pre-line">{row.theirs}</td></tr
+          >
         {/each}
       </tbody>
     </table>

@@ -5,7 +5,13 @@
   import { shownDegrees, toCelsius } from "$lib/format/degrees";
   import { larder } from "$lib/state/larder.svelte";
 
-  let { label, name, celsius = $bindable(), wrong = {}, onchange }: { label: string; name: string; celsius: number; wrong?: Wrong; onchange?: () => void } = $props();
+  let {
+    label,
+    name,
+    celsius = $bindable(),
+    wrong = {},
+    onchange,
+  }: { label: string; name: string; celsius: number; wrong?: Wrong; onchange?: () => void } = $props();
 
   const us = $derived(larder.us);
   const shown = () => (us && typeof celsius === "number" ? Math.round(shownDegrees(celsius, us) * 10) / 10 : celsius);

@@ -40,12 +40,16 @@
   <div class="flex items-center justify-between gap-3">
     <div class="min-w-0">
       <p class="text-4xl leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
-      {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">{shows.right ? "that is right" : shows.off}</p>{/if}
+      {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">
+          {shows.right ? "that is right" : shows.off}
+        </p>{/if}
       <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
     </div>
     <div class="flex shrink-0 gap-2">
       <button type="button" class="chip" onclick={() => ask(api.POST("/api/devices/scale/tare"))}>Tare</button>
-      <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}>Take it</button>
+      <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
+        >Take it</button
+      >
     </div>
   </div>
   {#if shows?.simulated}

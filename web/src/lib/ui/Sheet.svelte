@@ -4,12 +4,7 @@
   import { Dialog } from "bits-ui";
   import type { Snippet } from "svelte";
 
-  let {
-    open = $bindable(false),
-    title,
-    wide = false,
-    children,
-  }: { open?: boolean; title: string; wide?: boolean; children: Snippet } = $props();
+  let { open = $bindable(false), title, wide = false, children }: { open?: boolean; title: string; wide?: boolean; children: Snippet } = $props();
 </script>
 
 <Dialog.Root bind:open>

@@ -6,11 +6,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import { untrack } from "svelte";
 
-  let {
-    open = $bindable(false),
-    name = "",
-    onadded,
-  }: { open?: boolean; name?: string; onadded: (name: string, key: string) => void } = $props();
+  let { open = $bindable(false), name = "", onadded }: { open?: boolean; name?: string; onadded: (name: string, key: string) => void } = $props();
 
   const PARTS = [
     ["kcal", "Energy, kcal"],
@@ -65,7 +61,12 @@
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    const body = { ...own, litre_g: Number(own.litre_g), ...(Object.fromEntries(PARTS.map(([part]) => [part, Number(figures[part])])) as typeof figures), traits };
+    const body = {
+      ...own,
+      litre_g: Number(own.litre_g),
+      ...(Object.fromEntries(PARTS.map(([part]) => [part, Number(figures[part])])) as typeof figures),
+      traits,
+    };
     const done = await ask(api.POST("/api/foods", { body }));
     wrong = done.wrong ?? {};
     if (done.data) {
@@ -92,14 +93,24 @@
         {#each PARTS as [part, label] (part)}<Field {label} name={part} type="number" bind:value={figures[part]} {wrong} />{/each}
       </div>
     </fieldset>
-    <Field label="A litre of it, poured, weighs, g" name="litre_g" type="number" bind:value={own.litre_g}
-      wrong={wrong.loose_g_ml ? { litre_g: wrong.loose_g_ml } : wrong.settled_g_ml ? { litre_g: wrong.settled_g_ml } : wrong} hint="Fill a litre jug, weigh it, take the jug off" />
+    <Field
+      label="A litre of it, poured, weighs, g"
+      name="litre_g"
+      type="number"
+      bind:value={own.litre_g}
+      wrong={wrong.loose_g_ml ? { litre_g: wrong.loose_g_ml } : wrong.settled_g_ml ? { litre_g: wrong.settled_g_ml } : wrong}
+      hint="Fill a litre jug, weigh it, take the jug off"
+    />
     <fieldset class="sm:col-span-2">
       <legend class="head">Tell us if it is</legend>
       <div class="mt-1 flex flex-wrap gap-2">
         {#each TRAITS as [trait, words] (trait)}
-          <button type="button" class="chip" aria-pressed={traits.includes(trait)}
-            onclick={() => (traits = traits.includes(trait) ? traits.filter((each) => each !== trait) : [...traits, trait])}>{words}</button>
+          <button
+            type="button"
+            class="chip"
+            aria-pressed={traits.includes(trait)}
+            onclick={() => (traits = traits.includes(trait) ? traits.filter((each) => each !== trait) : [...traits, trait])}>{words}</button
+          >
         {/each}
       </div>
     </fieldset>

@@ -14,7 +14,9 @@
         <details class="group">
           <summary class="grid min-h-11 list-none grid-cols-[1.4rem_1fr] items-start gap-1.5 py-2 leading-snug">
             <b class={COLOURS[finding.severity]} aria-hidden="true">{SIGNS[finding.severity]}</b>
-            <span><span class="font-semibold">{finding.says}</span>{#if finding.figures}<span class="caption block">{finding.figures}</span>{/if}</span>
+            <span
+              ><span class="font-semibold">{finding.says}</span>{#if finding.figures}<span class="caption block">{finding.figures}</span>{/if}</span
+            >
           </summary>
           <p class="pb-1 pl-7 text-md leading-snug">{finding.why}</p>
           <p class="caption pb-2.5 pl-7">Source: {finding.source}</p>

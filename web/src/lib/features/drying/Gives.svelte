@@ -17,5 +17,6 @@
 </script>
 
 <dl class="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5 leading-snug">
-  {#each lines as [name, words] (name)}<dt class="text-soft">{name}</dt><dd class="font-semibold">{words}</dd>{/each}
+  {#each lines as [name, words] (name)}<dt class="text-soft">{name}</dt>
+    <dd class="font-semibold">{words}</dd>{/each}
 </dl>

@@ -12,7 +12,12 @@
   const NEW: Schemas["NewMachine"] = { name: "", trays: 5, width: "", depth: "", watts: 500, low_c: 35, high_c: 70, air: "machine" };
   let draft = $state({ ...NEW });
   let wrong = $state<Wrong>({});
-  const AIRS: [Schemas["Air"], string][] = [["machine", "a fan"], ["oven", "an oven"], ["sun", "the sun"], ["hanging", "still air"]];
+  const AIRS: [Schemas["Air"], string][] = [
+    ["machine", "a fan"],
+    ["oven", "an oven"],
+    ["sun", "the sun"],
+    ["hanging", "still air"],
+  ];
 
   async function save(event: SubmitEvent) {
     event.preventDefault();

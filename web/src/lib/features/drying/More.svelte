@@ -25,14 +25,28 @@
 
 <Sheet bind:open title="Another food">
   <form class="grid gap-4" onsubmit={save} novalidate>
-    <Field label="What goes onto the free trays" name="line" bind:value={draft.line} {wrong} placeholder={larder.us ? "2 lb mushrooms" : "800 g mushrooms"} hint="{load.free_trays} trays are free; the air stays at {load.warmth}." />
+    <Field
+      label="What goes onto the free trays"
+      name="line"
+      bind:value={draft.line}
+      {wrong}
+      placeholder={larder.us ? "2 lb mushrooms" : "800 g mushrooms"}
+      hint="{load.free_trays} trays are free; the air stays at {load.warmth}."
+    />
     <div class="grid grid-cols-2 gap-3">
       <Field label="How thick" name="thickness" bind:value={draft.thickness as string} {wrong} placeholder="as usual" />
       <Field label="What it cost" name="cost" bind:value={draft.cost as string} {wrong} placeholder="–" />
     </div>
     <div class="flex flex-wrap gap-2" role="group" aria-label="Treatment">
       {#each TREATMENTS as each (each)}
-        <button type="button" class="chip" aria-pressed={draft.treatments?.includes(each)} onclick={() => (draft.treatments = draft.treatments?.includes(each) ? draft.treatments.filter((one) => one !== each) : [...(draft.treatments ?? []), each])}>{each}</button>
+        <button
+          type="button"
+          class="chip"
+          aria-pressed={draft.treatments?.includes(each)}
+          onclick={() =>
+            (draft.treatments = draft.treatments?.includes(each) ? draft.treatments.filter((one) => one !== each) : [...(draft.treatments ?? []), each])}
+          >{each}</button
+        >
       {/each}
     </div>
     {#each ["stop", "request", "machine"] as field (field)}{#if wrong[field]}<p class="wrong" role="alert">{wrong[field]?.message}</p>{/if}{/each}

@@ -50,9 +50,16 @@
         spellcheck="false"
         aria-invalid={error && item.line ? "true" : undefined}
         aria-describedby="tray-note-{n}"
-        class="w-full min-w-0 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {error && item.line ? 'border-rust' : 'border-yolk focus:border-ink'}"
+        class="w-full min-w-0 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {error &&
+        item.line
+          ? 'border-rust'
+          : 'border-yolk focus:border-ink'}"
       />
-      {#if load.ask.items.length > 1}<button class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Take {item.line || 'this line'} off" onclick={() => load.drop(n)}><X size={19} aria-hidden="true" /></button>{/if}
+      {#if load.ask.items.length > 1}<button
+          class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream"
+          aria-label="Take {item.line || 'this line'} off"
+          onclick={() => load.drop(n)}><X size={19} aria-hidden="true" /></button
+        >{/if}
     </div>
     <div id="tray-note-{n}">
       {#if error && item.line}
@@ -68,23 +75,49 @@
       <div class="mt-2 grid grid-cols-3 gap-2">
         <label class="block text-sm text-soft">
           cut
-          <input class="field mt-0.5 !px-2" value={item.thickness} placeholder={load.plan?.items[at]?.thickness ?? "usual"} onchange={(event) => load.item(n, { thickness: event.currentTarget.value })} aria-label="How thick {item.line} is cut" aria-invalid={wrong[`thickness.${at}`] ? "true" : undefined} />
+          <input
+            class="field mt-0.5 !px-2"
+            value={item.thickness}
+            placeholder={load.plan?.items[at]?.thickness ?? "usual"}
+            onchange={(event) => load.item(n, { thickness: event.currentTarget.value })}
+            aria-label="How thick {item.line} is cut"
+            aria-invalid={wrong[`thickness.${at}`] ? "true" : undefined}
+          />
         </label>
         <label class="block text-sm text-soft">
           water, %
-          <input class="field mt-0.5 !px-2" inputmode="decimal" value={item.water ?? ""} placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""} onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })} aria-label="Water in {item.line}, per cent" aria-invalid={wrong[`water.${at}`] ? "true" : undefined} />
+          <input
+            class="field mt-0.5 !px-2"
+            inputmode="decimal"
+            value={item.water ?? ""}
+            placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""}
+            onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })}
+            aria-label="Water in {item.line}, per cent"
+            aria-invalid={wrong[`water.${at}`] ? "true" : undefined}
+          />
         </label>
         <label class="block text-sm text-soft">
           cost
-          <input class="field mt-0.5 !px-2" value={item.cost} placeholder="–" onchange={(event) => load.item(n, { cost: event.currentTarget.value })} aria-label="What {item.line} cost" aria-invalid={wrong[`cost.${at}`] ? "true" : undefined} />
+          <input
+            class="field mt-0.5 !px-2"
+            value={item.cost}
+            placeholder="–"
+            onchange={(event) => load.item(n, { cost: event.currentTarget.value })}
+            aria-label="What {item.line} cost"
+            aria-invalid={wrong[`cost.${at}`] ? "true" : undefined}
+          />
         </label>
       </div>
       <div class="mt-2 flex flex-wrap items-center gap-2 empty:hidden">
         {#each offered(n) as [treatment, words] (treatment)}
-          <button class="chip !px-3 !text-sm" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}>{words}{treatment === "heated" && load.plan?.items[at]?.heated ? ` to ${load.plan.items[at].heated}` : ""}</button>
+          <button class="chip !px-3 !text-sm" aria-pressed={item.treatments?.includes(treatment)} onclick={() => treat(n, treatment)}
+            >{words}{treatment === "heated" && load.plan?.items[at]?.heated ? ` to ${load.plan.items[at].heated}` : ""}</button
+          >
         {/each}
       </div>
-      {#each [`thickness.${at}`, `cost.${at}`, `water.${at}`] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}
+      {#each [`thickness.${at}`, `cost.${at}`, `water.${at}`] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">
+            {wrong[field]?.message}
+          </p>{/if}{/each}
     {/if}
   </div>
 {/each}
@@ -111,7 +144,14 @@
     </div>
     <div>
       <label for="tray-weight" class="head block">Empty tray</label>
-      <input id="tray-weight" class="field mt-1" value={load.ask.tray} placeholder="none" onchange={(event) => load.set({ tray: event.currentTarget.value })} aria-invalid={wrong.tray ? "true" : undefined} />
+      <input
+        id="tray-weight"
+        class="field mt-1"
+        value={load.ask.tray}
+        placeholder="none"
+        onchange={(event) => load.set({ tray: event.currentTarget.value })}
+        aria-invalid={wrong.tray ? "true" : undefined}
+      />
     </div>
   </div>
   {#each ["air_c", "tray"] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}
@@ -119,6 +159,8 @@
   <p class="caption mt-2">If you put whole trays on the scale, say what an empty one weighs: it is taken off.</p>
 {/if}
 <button class="mt-1 min-h-11 font-bold underline" onclick={() => (own = true)}>Add a dryer of your own</button>
-<p class="caption mt-3 border-t border-line pt-3">Wash it, and throw out what you would not eat fresh: drying does not save spoiled food. Cut evenly: uneven pieces dry unevenly.</p>
+<p class="caption mt-3 border-t border-line pt-3">
+  Wash it, and throw out what you would not eat fresh: drying does not save spoiled food. Cut evenly: uneven pieces dry unevenly.
+</p>
 
 <Machine bind:open={own} onadded={(key) => load.set({ machine: key, air_c: null })} />

@@ -15,13 +15,29 @@
 <div class={wrong ? "opacity-45" : ""}>
   <h2 class="text-4xl">Dry in {plan.takes}{plan.air === "machine" || plan.air === "oven" ? ` at ${plan.warmth}` : ""}</h2>
   <p class="caption">
-    {plan.lying.length} of {plan.trays.count} trays · {plan.machine_name}{plan.energy ? ` · ${plan.energy}` : ""} · room {plan.room}{plan.measured ? ", measured" : ", as the household says"}
+    {plan.lying.length} of {plan.trays.count} trays · {plan.machine_name}{plan.energy ? ` · ${plan.energy}` : ""} · room {plan.room}{plan.measured
+      ? ", measured"
+      : ", as the household says"}
   </p>
-  <div class="mt-3 grid gap-2.5" style="grid-template-columns:repeat(auto-fill,minmax({plan.trays.count > 9 ? 6.2 : 7.4}rem,1fr))" role="img" aria-label="Trays: {plan.items.map((item) => `${item.trays} of ${item.name}, ${item.each} each`).join('; ')}">
+  <div
+    class="mt-3 grid gap-2.5"
+    style="grid-template-columns:repeat(auto-fill,minmax({plan.trays.count > 9 ? 6.2 : 7.4}rem,1fr))"
+    role="img"
+    aria-label="Trays: {plan.items.map((item) => `${item.trays} of ${item.name}, ${item.each} each`).join('; ')}"
+  >
     {#each rack as tray, n (n)}
       <div class="text-center">
-        <TrayTop width={plan.trays.is_round ? 130 : 130} depth={plan.trays.is_round ? 130 : Math.max(58, Math.min(130, (130 * plan.trays.depth_mm) / plan.trays.width_mm))} round={plan.trays.is_round} pattern={tray ? `new-${tray.item}` : undefined} share={tray?.share ?? 0} dim={!tray} />
-        <p class="text-sm leading-tight {tray ? '' : 'text-soft'}">{#if tray}<b>{n + 1}</b> {tray.wet}{:else}free{/if}</p>
+        <TrayTop
+          width={plan.trays.is_round ? 130 : 130}
+          depth={plan.trays.is_round ? 130 : Math.max(58, Math.min(130, (130 * plan.trays.depth_mm) / plan.trays.width_mm))}
+          round={plan.trays.is_round}
+          pattern={tray ? `new-${tray.item}` : undefined}
+          share={tray?.share ?? 0}
+          dim={!tray}
+        />
+        <p class="text-sm leading-tight {tray ? '' : 'text-soft'}">
+          {#if tray}<b>{n + 1}</b> {tray.wet}{:else}free{/if}
+        </p>
       </div>
     {/each}
   </div>
@@ -30,18 +46,30 @@
     {#each plan.items as item (item.produce)}
       <details class="border-b border-line">
         <summary class="grid min-h-12 list-none grid-cols-[1fr_auto] items-center gap-x-4 py-2 leading-snug sm:grid-cols-[1fr_8.5rem_9.5rem]">
-          <span><b class="text-lg inline-block first-letter:uppercase">{item.name}</b> <span class="text-soft">{item.cut}, {item.thickness}</span><span class="caption block">{item.wet}{item.counted ? ", counted" : ""} on {item.trays} tray{item.trays > 1 ? "s" : ""}</span></span>
+          <span
+            ><b class="text-lg inline-block first-letter:uppercase">{item.name}</b> <span class="text-soft">{item.cut}, {item.thickness}</span><span
+              class="caption block">{item.wet}{item.counted ? ", counted" : ""} on {item.trays} tray{item.trays > 1 ? "s" : ""}</span
+            ></span
+          >
           <span class="font-semibold max-sm:text-right">{item.takes}</span>
-          <span class="max-sm:col-span-2"><b class="text-leaf">to {item.each_dry} a tray</b><span class="caption block max-sm:inline max-sm:pl-2">{item.dry} in all</span></span>
+          <span class="max-sm:col-span-2"
+            ><b class="text-leaf">to {item.each_dry} a tray</b><span class="caption block max-sm:inline max-sm:pl-2">{item.dry} in all</span></span
+          >
         </summary>
         <div class="grid gap-x-8 pb-3 text-md sm:grid-cols-2">
           <div>
             <p class="head">Why so long</p>
-            <ul class="list-disc pl-5">{#each item.reasons as reason (reason)}<li>{reason}</li>{/each}</ul>
+            <ul class="list-disc pl-5">
+              {#each item.reasons as reason (reason)}<li>{reason}</li>{/each}
+            </ul>
           </div>
           <div>
             <p class="head">Dry when</p>
-            <p>{item.test_words.says} That is about {item.target_pct.toFixed(0)} % moisture.{item.counted ? " Weigh what you put on the trays: counted, it is only about right." : ""}</p>
+            <p>
+              {item.test_words.says} That is about {item.target_pct.toFixed(0)} % moisture.{item.counted
+                ? " Weigh what you put on the trays: counted, it is only about right."
+                : ""}
+            </p>
           </div>
         </div>
       </details>

@@ -11,7 +11,9 @@
   import Fill from "$lib/features/drying/jars/Fill.svelte";
 
   type Made = Schemas["Made"];
-  const seen = query((signal) => all({ lots: ask(api.GET("/api/drying/lots", { signal })), jars: ask(api.GET("/api/drying/jars", { signal })) }), { key: "ready" });
+  const seen = query((signal) => all({ lots: ask(api.GET("/api/drying/lots", { signal })), jars: ask(api.GET("/api/drying/jars", { signal })) }), {
+    key: "ready",
+  });
   const lots = $derived(seen.data?.lots ?? []);
   const jars = $derived(seen.data?.jars);
   const loaded = $derived(seen.data !== undefined);
@@ -49,62 +51,83 @@
 </script>
 
 <Page title="Ready" of={seen}>
-
-<Patterns foods={lots} scale={0.6} />
-<section aria-label="Made here" class="mx-auto w-full max-w-5xl min-w-0 px-4 pt-3 pb-8 sm:px-6">
-  <h1 class="text-4xl">Made here, not packed yet</h1>
-  <p class="caption">What each lot gives, what was done to it, and what it may meet next. The bench reads this record.</p>
-  {#if lots.length}
-    <ul class="mt-3 border-t-2 border-ink">
-      {#each lots as lot (lot.lot)}
-        {@const how = stands(lot)}
-        <li class="border-b border-line py-3">
-          <div class="grid grid-cols-[3.4rem_1fr] gap-x-4 sm:grid-cols-[3.4rem_1fr_auto]">
-            <svg viewBox="0 0 60 52" class="w-full" aria-hidden="true">
-              <path d="M5 18H55L49 44Q47 48 42 48H18Q13 48 11 44Z" fill="url(#{patternOf(lot)})" stroke="var(--ink)" stroke-width="1.8" stroke-linejoin="round" />
-              <path d="M3 18H57" stroke="var(--ink)" stroke-width="3" stroke-linecap="round" />
-            </svg>
-            <div class="min-w-0">
-              <p class="leading-snug"><b class="text-lg inline-block first-letter:uppercase">{lot.food}</b> <span class="text-soft">{lot.mass}, {lot.made} {lot.on}</span></p>
-              <p class="text-md"><span class="font-semibold {how.good ? 'text-leaf' : 'text-rust'}">{how.words}</span> · {lot.moisture_pct.toFixed(1)} % moisture{lot.gives.water ? ` · ${lot.gives.water}` : ""}{lot.gives.cost ? ` · ${lot.gives.cost}` : ""}</p>
-            </div>
-            <div class="mt-2 flex flex-wrap items-center gap-2 max-sm:col-span-2 sm:mt-0">
-              {#if lot.wants_conditioning && !lot.conditioned && !lot.in_jar && !lot.meat}<button class="chip on" onclick={() => ((filling = lot), (fillOpen = true))}>Into a jar</button>{/if}
-              <a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>
-              {#if lot.can_grind}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
-              <button class="chip" aria-expanded={open === lot.lot} onclick={() => (open = open === lot.lot ? undefined : lot.lot)}>What it gives</button>
-            </div>
-          </div>
-          {#if open === lot.lot}
-            <div class="mt-2 grid gap-x-10 gap-y-3 rounded-xl bg-cream px-4 pt-1 pb-3 sm:grid-cols-2">
-              <Gives gives={lot.gives} />
-              <div class="mt-3">
-                <p class="head">What was done to it</p>
-                <ol class="mt-1 grid gap-1 text-md leading-snug">{#each lot.story as line (line)}<li>{line}</li>{/each}</ol>
+  <Patterns foods={lots} scale={0.6} />
+  <section aria-label="Made here" class="mx-auto w-full max-w-5xl min-w-0 px-4 pt-3 pb-8 sm:px-6">
+    <h1 class="text-4xl">Made here, not packed yet</h1>
+    <p class="caption">What each lot gives, what was done to it, and what it may meet next. The bench reads this record.</p>
+    {#if lots.length}
+      <ul class="mt-3 border-t-2 border-ink">
+        {#each lots as lot (lot.lot)}
+          {@const how = stands(lot)}
+          <li class="border-b border-line py-3">
+            <div class="grid grid-cols-[3.4rem_1fr] gap-x-4 sm:grid-cols-[3.4rem_1fr_auto]">
+              <svg viewBox="0 0 60 52" class="w-full" aria-hidden="true">
+                <path
+                  d="M5 18H55L49 44Q47 48 42 48H18Q13 48 11 44Z"
+                  fill="url(#{patternOf(lot)})"
+                  stroke="var(--ink)"
+                  stroke-width="1.8"
+                  stroke-linejoin="round"
+                />
+                <path d="M3 18H57" stroke="var(--ink)" stroke-width="3" stroke-linecap="round" />
+              </svg>
+              <div class="min-w-0">
+                <p class="leading-snug">
+                  <b class="text-lg inline-block first-letter:uppercase">{lot.food}</b> <span class="text-soft">{lot.mass}, {lot.made} {lot.on}</span>
+                </p>
+                <p class="text-md">
+                  <span class="font-semibold {how.good ? 'text-leaf' : 'text-rust'}">{how.words}</span> · {lot.moisture_pct.toFixed(1)} % moisture{lot.gives
+                    .water
+                    ? ` · ${lot.gives.water}`
+                    : ""}{lot.gives.cost ? ` · ${lot.gives.cost}` : ""}
+                </p>
+              </div>
+              <div class="mt-2 flex flex-wrap items-center gap-2 max-sm:col-span-2 sm:mt-0">
+                {#if lot.wants_conditioning && !lot.conditioned && !lot.in_jar && !lot.meat}<button
+                    class="chip on"
+                    onclick={() => ((filling = lot), (fillOpen = true))}>Into a jar</button
+                  >{/if}
+                <a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>
+                {#if lot.can_grind}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
+                <button class="chip" aria-expanded={open === lot.lot} onclick={() => (open = open === lot.lot ? undefined : lot.lot)}>What it gives</button>
               </div>
             </div>
-          {/if}
-        </li>
-      {/each}
-    </ul>
-  {:else if loaded}
-    <p class="mt-6 text-lg">Nothing is waiting. What comes out of a dryer stands here until it is packed. <a class="font-bold underline" href="/drying">Lay out a load</a></p>
-  {/if}
-</section>
+            {#if open === lot.lot}
+              <div class="mt-2 grid gap-x-10 gap-y-3 rounded-xl bg-cream px-4 pt-1 pb-3 sm:grid-cols-2">
+                <Gives gives={lot.gives} />
+                <div class="mt-3">
+                  <p class="head">What was done to it</p>
+                  <ol class="mt-1 grid gap-1 text-md leading-snug">
+                    {#each lot.story as line (line)}<li>{line}</li>{/each}
+                  </ol>
+                </div>
+              </div>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+    {:else if loaded}
+      <p class="mt-6 text-lg">
+        Nothing is waiting. What comes out of a dryer stands here until it is packed. <a class="font-bold underline" href="/drying">Lay out a load</a>
+      </p>
+    {/if}
+  </section>
 
-{#if filling && jars}<Fill bind:open={fillOpen} lot={filling} schools={jars.schools} ours={jars.ours} />{/if}
-<Sheet bind:open={grindOpen} title={ground ? "Ground" : `Grind ${grinding?.food ?? ""}`}>
-  {#if ground}
-    <p class="text-lg leading-snug"><b>{ground.line}</b> is a lot of its own now. {ground.keeps}</p>
-    <Gives gives={ground.gives} />
-    <div class="mt-5 flex justify-end"><button class="do" onclick={() => (grindOpen = false)}>Good</button></div>
-  {:else}
-    <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), grind())} novalidate>
-      <p class="leading-snug">Powder keeps less long than pieces: its face is a hundred times as large. Grind a little at a time. It must snap first, or it smears.</p>
-      <Field label="How much of {grinding?.mass ?? ''}" name="amount" bind:value={amount} {wrong} placeholder="all of it" />
-      {#if wrong.lot || wrong.request}<p class="wrong" role="alert">{(wrong.lot ?? wrong.request)?.message}</p>{/if}
-      <div class="flex justify-end"><button class="do" type="submit">Grind it</button></div>
-    </form>
-  {/if}
-</Sheet>
+  {#if filling && jars}<Fill bind:open={fillOpen} lot={filling} schools={jars.schools} ours={jars.ours} />{/if}
+  <Sheet bind:open={grindOpen} title={ground ? "Ground" : `Grind ${grinding?.food ?? ""}`}>
+    {#if ground}
+      <p class="text-lg leading-snug"><b>{ground.line}</b> is a lot of its own now. {ground.keeps}</p>
+      <Gives gives={ground.gives} />
+      <div class="mt-5 flex justify-end"><button class="do" onclick={() => (grindOpen = false)}>Good</button></div>
+    {:else}
+      <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), grind())} novalidate>
+        <p class="leading-snug">
+          Powder keeps less long than pieces: its face is a hundred times as large. Grind a little at a time. It must snap first, or it smears.
+        </p>
+        <Field label="How much of {grinding?.mass ?? ''}" name="amount" bind:value={amount} {wrong} placeholder="all of it" />
+        {#if wrong.lot || wrong.request}<p class="wrong" role="alert">{(wrong.lot ?? wrong.request)?.message}</p>{/if}
+        <div class="flex justify-end"><button class="do" type="submit">Grind it</button></div>
+      </form>
+    {/if}
+  </Sheet>
 </Page>

@@ -50,10 +50,16 @@
     food = load.trays.find((each) => each.number === number)?.item ?? food;
     weighing = true;
   }
-
 </script>
 
-<TrayFoods foods={load.items.map((item) => ({ id: `in-${load.number}-${item.item}`, form: item.form, colour: item.colour, dry: load.trays.find((each) => each.item === item.item && !each.out)?.dry_share ?? 0 }))} />
+<TrayFoods
+  foods={load.items.map((item) => ({
+    id: `in-${load.number}-${item.item}`,
+    form: item.form,
+    colour: item.colour,
+    dry: load.trays.find((each) => each.item === item.item && !each.out)?.dry_share ?? 0,
+  }))}
+/>
 {#if drying}
   <h2 class="text-4xl first-letter:uppercase">{load.says}</h2>
   <p class="caption">{load.machine_name}, {load.warmth} · in since {when(load.began)}</p>
@@ -67,10 +73,19 @@
   </section>
 
   {#if load.items.length > 1}
-    <Choice label="Food" options={load.items.map((each) => [each.item, `${each.name}, ${each.cut}`] as const)} value={drying.item} onset={(item) => (food = item)} row="mt-4 flex flex-wrap gap-2" />
+    <Choice
+      label="Food"
+      options={load.items.map((each) => [each.item, `${each.name}, ${each.cut}`] as const)}
+      value={drying.item}
+      onset={(item) => (food = item)}
+      row="mt-4 flex flex-wrap gap-2"
+    />
   {/if}
   <div class="mt-3">
-    <p class="text-lg"><b>{capital(drying.name)}: dry about {when(drying.done)}</b>, between {when(drying.done_low)} and {when(drying.done_high)}. <span class="text-soft">Now about {drying.now_pct.toFixed(0)} % water.</span></p>
+    <p class="text-lg">
+      <b>{capital(drying.name)}: dry about {when(drying.done)}</b>, between {when(drying.done_low)} and {when(drying.done_high)}.
+      <span class="text-soft">Now about {drying.now_pct.toFixed(0)} % water.</span>
+    </p>
     {#if drying.still}<p class="font-semibold text-slate">Its weight has stopped falling: it is as dry as this air makes it. Test it.</p>{/if}
     <WeightCurve {drying} {us} />
   </div>
@@ -79,10 +94,30 @@
   <div class="mt-1.5 grid gap-2" style="grid-template-columns:repeat(auto-fill,minmax(6.4rem,1fr))">
     {#each inside as each (each.number)}
       {@const item = load.items.find((one) => one.item === each.item)}
-      <button class="rounded-xl border-[1.5px] p-1.5 pb-1 text-center hover:bg-cream {each.item === drying.item ? 'border-ink' : 'border-line'}" onclick={() => weigh(each.number)}>
-        <TrayTop width={120} depth={load.trays_look.is_round ? 120 : Math.max(56, Math.min(120, (120 * load.trays_look.depth_mm) / load.trays_look.width_mm))} round={load.trays_look.is_round} pattern="in-{load.number}-{each.item}" share={0.86} />
-        <span class="block text-sm leading-tight"><span class="sr-only">Weigh tray </span><b>{each.number}</b><span class="sr-only">, {item?.name}</span> · {each.expected}</span>
-        <svg viewBox="0 0 100 9" class="mt-1 w-full" aria-hidden="true"><rect x="1" y="1" width="98" height="7" rx="3.500" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" /><rect x="2.500" y="2.500" width={Math.max(3, 95 * each.dry_share)} height="4" rx="2" fill="var(--yolk)" /></svg>
+      <button
+        class="rounded-xl border-[1.5px] p-1.5 pb-1 text-center hover:bg-cream {each.item === drying.item ? 'border-ink' : 'border-line'}"
+        onclick={() => weigh(each.number)}
+      >
+        <TrayTop
+          width={120}
+          depth={load.trays_look.is_round ? 120 : Math.max(56, Math.min(120, (120 * load.trays_look.depth_mm) / load.trays_look.width_mm))}
+          round={load.trays_look.is_round}
+          pattern="in-{load.number}-{each.item}"
+          share={0.86}
+        />
+        <span class="block text-sm leading-tight"
+          ><span class="sr-only">Weigh tray </span><b>{each.number}</b><span class="sr-only">, {item?.name}</span> · {each.expected}</span
+        >
+        <svg viewBox="0 0 100 9" class="mt-1 w-full" aria-hidden="true"
+          ><rect x="1" y="1" width="98" height="7" rx="3.500" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.2" /><rect
+            x="2.500"
+            y="2.500"
+            width={Math.max(3, 95 * each.dry_share)}
+            height="4"
+            rx="2"
+            fill="var(--yolk)"
+          /></svg
+        >
       </button>
     {/each}
   </div>

@@ -52,7 +52,9 @@
 
   async function judge() {
     if (feels === undefined) return;
-    const done = await ask(api.POST("/api/drying/loads/{number}/test", { ...path, body: { item: about?.item ?? 0, feels_dry: feels, wet_inside: inside, trays, weight } }));
+    const done = await ask(
+      api.POST("/api/drying/loads/{number}/test", { ...path, body: { item: about?.item ?? 0, feels_dry: feels, wet_inside: inside, trays, weight } }),
+    );
     wrong = done.wrong ?? {};
     tested = done.data;
     if (done.data && !done.data.take_out) await larder.refresh();
@@ -91,24 +93,42 @@
       <div>
         <DryTest test={about.test} />
         <p class="mt-1 leading-snug font-semibold">{about.test_words.says}</p>
-        <p class="caption mt-1.5">Take three pieces from the middle of a tray, the thickest ones, and let them cool ten minutes first: warm sugar bends, and warm food feels wetter or drier than it is.</p>
+        <p class="caption mt-1.5">
+          Take three pieces from the middle of a tray, the thickest ones, and let them cool ten minutes first: warm sugar bends, and warm food feels wetter or
+          drier than it is.
+        </p>
         <div class="mt-3"><ScaleReading lay={{ name: "the dry food", grams: target * 1.01 }} ontake={(taken) => ((weight = taken), judge())} /></div>
       </div>
       <div class="grid content-start gap-4">
         <div>
           <p class="head">How does a cooled piece feel?</p>
-          <Choice label="How it feels" options={[[true, about.test_words.dry], [false, about.test_words.not_dry]] as const} value={feels} onset={(dry) => ((feels = dry), judge())} />
-          <label class="mt-2 flex min-h-11 items-center gap-2.5 leading-snug"><input type="checkbox" class="size-5" bind:checked={inside} onchange={judge} /> A thick piece, cut through, is wet in the middle</label>
+          <Choice
+            label="How it feels"
+            options={[
+              [true, about.test_words.dry],
+              [false, about.test_words.not_dry],
+            ] as const}
+            value={feels}
+            onset={(dry) => ((feels = dry), judge())}
+          />
+          <label class="mt-2 flex min-h-11 items-center gap-2.5 leading-snug"
+            ><input type="checkbox" class="size-5" bind:checked={inside} onchange={judge} /> A thick piece, cut through, is wet in the middle</label
+          >
           {#if tested}
             <p class="mt-1 rounded-xl border-2 p-3 leading-snug {tested.take_out ? 'border-leaf' : 'border-rust'}" role="status">
-              {tested.says} <span class="text-soft">By {tested.weighed ? "weight" : "the forecast"} it is at {tested.moisture_pct.toFixed(0)} %; {tested.target_pct.toFixed(0)} % is the aim.</span>
+              {tested.says}
+              <span class="text-soft"
+                >By {tested.weighed ? "weight" : "the forecast"} it is at {tested.moisture_pct.toFixed(0)} %; {tested.target_pct.toFixed(0)} % is the aim.</span
+              >
             </p>
           {/if}
         </div>
         <div>
           <p class="head">Trays that come out</p>
           <div class="mt-1 flex flex-wrap gap-2" role="group" aria-label="Trays that come out">
-            {#each about.trays as number (number)}<button class="chip !min-w-11 !px-2" aria-pressed={trays.includes(number)} onclick={() => toggle(number)}>{number}</button>{/each}
+            {#each about.trays as number (number)}<button class="chip !min-w-11 !px-2" aria-pressed={trays.includes(number)} onclick={() => toggle(number)}
+                >{number}</button
+              >{/each}
           </div>
           <p class="caption mt-1.5">Tip them together, without the trays, and weigh: dry at about {Math.round(target)} g.</p>
         </div>
@@ -120,7 +140,9 @@
           </div>
         {/if}
         {#each ["trays", "item", "request"] as field (field)}{#if wrong[field]}<p class="wrong">{wrong[field]?.message}</p>{/if}{/each}
-        <div class="flex justify-end"><button class="do" disabled={feels === undefined || !trays.length || !weight} onclick={() => takeOut()}>Take them out</button></div>
+        <div class="flex justify-end">
+          <button class="do" disabled={feels === undefined || !trays.length || !weight} onclick={() => takeOut()}>Take them out</button>
+        </div>
       </div>
     </div>
   {/if}

@@ -28,7 +28,9 @@
   });
 
   async function save(meant = false) {
-    const done = await ask(api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant, at: lastTime(time) } }));
+    const done = await ask(
+      api.POST("/api/drying/loads/{number}/weigh", { params: { path: { number: load.number } }, body: { tray, weight, meant, at: lastTime(time) } }),
+    );
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     open = false;
@@ -38,9 +40,19 @@
 
 <Sheet bind:open title="Weigh a tray">
   <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), save())} novalidate>
-    <Choice label="Tray" options={inside.map((each) => each.number)} value={tray} onset={(number) => (tray = number)} row="flex flex-wrap gap-2" chip="!min-w-11 !px-2" />
+    <Choice
+      label="Tray"
+      options={inside.map((each) => each.number)}
+      value={tray}
+      onset={(number) => (tray = number)}
+      row="flex flex-wrap gap-2"
+      chip="!min-w-11 !px-2"
+    />
     {#if mine && item}
-      <p class="leading-snug"><b class="inline-block first-letter:uppercase">{item.name}</b>: went in with {mine.wet}{mine.last ? `, weighed ${mine.last} last` : ""}; dry at {mine.target}. {load.with_tray ? "The tray's own weight is taken off." : "Weigh the food without its tray."}</p>
+      <p class="leading-snug">
+        <b class="inline-block first-letter:uppercase">{item.name}</b>: went in with {mine.wet}{mine.last ? `, weighed ${mine.last} last` : ""}; dry at {mine.target}.
+        {load.with_tray ? "The tray's own weight is taken off." : "Weigh the food without its tray."}
+      </p>
       <ScaleReading lay={{ name: `tray ${tray}`, grams: mine.on_scale_g }} ontake={(taken) => (weight = taken)} />
     {/if}
     <div class="grid grid-cols-[1fr_9rem] gap-3">

@@ -21,12 +21,17 @@
 
   function hours(wide: number) {
     const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72;
-    return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step).map((each) => ({ at: each, words: step >= 24 ? when(at(each)).slice(0, 3) : clock(at(each)) }));
+    return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step).map((each) => ({
+      at: each,
+      words: step >= 24 ? when(at(each)).slice(0, 3) : clock(at(each)),
+    }));
   }
 </script>
 
 <Chart
-  label="Weight of the {drying.name}: {drying.now} now, {drying.target} when dry, about {when(drying.done)}, between {when(drying.done_low)} and {when(drying.done_high)}"
+  label="Weight of the {drying.name}: {drying.now} now, {drying.target} when dry, about {when(drying.done)}, between {when(drying.done_low)} and {when(
+    drying.done_high,
+  )}"
   high={210}
   top={34}
   left={54}
@@ -42,15 +47,51 @@
     <path d={between(drying.curve, (point) => [point.hours, point.low_g, point.high_g], frame)} fill="var(--yolk-pale)" />
     <path d="M{frame.left} {dry}H{frame.right}" stroke="var(--leaf)" stroke-width="2" stroke-dasharray="6 4" />
     <text x={frame.left + 8} y={dry - 7} font-size="13" font-weight="700" fill="var(--leaf)">dry at {drying.target}</text>
-    <path d={through(drying.curve, (point) => [point.hours, point.likely_g], frame)} fill="none" stroke="var(--ink)" stroke-width="2" stroke-dasharray="1 5" stroke-linecap="round" />
-    <path d={through(drying.curve.filter((point) => point.hours <= now), (point) => [point.hours, point.likely_g], frame)} fill="none" stroke="var(--ink)" stroke-width="2.8" stroke-linecap="round" />
+    <path
+      d={through(drying.curve, (point) => [point.hours, point.likely_g], frame)}
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2"
+      stroke-dasharray="1 5"
+      stroke-linecap="round"
+    />
+    <path
+      d={through(
+        drying.curve.filter((point) => point.hours <= now),
+        (point) => [point.hours, point.likely_g],
+        frame,
+      )}
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2.8"
+      stroke-linecap="round"
+    />
     {#each drying.seen as seen, n (n)}
       <circle cx={frame.x(seen.hours)} cy={frame.y(seen.mass_g)} r="5.500" fill="var(--paper)" stroke="var(--ink)" stroke-width="2.4" />
     {/each}
     <path d="M{frame.x(now)} {frame.top}V{frame.foot}" stroke="var(--slate)" stroke-width="1.6" />
-    <text x={frame.x(now)} y={frame.top - 20} text-anchor={anchor(frame.x(now) - frame.left, `now about ${drying.now}`, frame.right - frame.left)} font-size="13" font-weight="700" fill="var(--slate)">now about {drying.now}</text>
-    <path d="M{frame.x(drying.hours.low)} {dry + 9}v8M{frame.x(drying.hours.low)} {dry + 13}H{frame.x(high)}M{frame.x(high)} {dry + 9}v8" fill="none" stroke="var(--ink)" stroke-width="2" />
+    <text
+      x={frame.x(now)}
+      y={frame.top - 20}
+      text-anchor={anchor(frame.x(now) - frame.left, `now about ${drying.now}`, frame.right - frame.left)}
+      font-size="13"
+      font-weight="700"
+      fill="var(--slate)">now about {drying.now}</text
+    >
+    <path
+      d="M{frame.x(drying.hours.low)} {dry + 9}v8M{frame.x(drying.hours.low)} {dry + 13}H{frame.x(high)}M{frame.x(high)} {dry + 9}v8"
+      fill="none"
+      stroke="var(--ink)"
+      stroke-width="2"
+    />
     <circle cx={frame.x(drying.hours.likely)} cy={dry} r="7" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />
-    <text x={frame.x(drying.hours.likely) + (late ? 4 : -4)} y={dry - 14} text-anchor={late ? "end" : "start"} font-size="14" font-weight="800" fill="var(--ink)">{when(drying.done)}</text>
+    <text
+      x={frame.x(drying.hours.likely) + (late ? 4 : -4)}
+      y={dry - 14}
+      text-anchor={late ? "end" : "start"}
+      font-size="14"
+      font-weight="800"
+      fill="var(--ink)">{when(drying.done)}</text
+    >
   {/snippet}
 </Chart>

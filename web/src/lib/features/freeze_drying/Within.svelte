@@ -19,7 +19,13 @@
   const dry = $derived(load.items.reduce((sum, item) => sum + item.dry_g, 0));
   const due = $derived(moment(load.due) <= new Date());
   const late = $derived(load.pack_by ? moment(load.pack_by) < new Date() : false);
-  const STAGES = [["freezing", "freezing"], ["drying", "drying"], ["weighing", "weighing"], ["dry", "dry"], ["open", "out, open"]] as const;
+  const STAGES = [
+    ["freezing", "freezing"],
+    ["drying", "drying"],
+    ["weighing", "weighing"],
+    ["dry", "dry"],
+    ["open", "out, open"],
+  ] as const;
 
   async function weigh() {
     const done = await ask(api.POST("/api/drying/freeze/{number}/weigh", { ...path, body: { weight } }));
@@ -50,7 +56,11 @@
 <li class="border-b border-line py-3">
   <div class="flex items-baseline justify-between gap-3">
     <b class="text-lg inline-block first-letter:uppercase">{load.says}</b>
-    <span class="rounded-md px-1.5 py-0.5 text-sm font-semibold whitespace-nowrap {load.stage === 'dry' || load.stage === 'open' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{STAGES.find(([stage]) => stage === load.stage)?.[1]}</span>
+    <span
+      class="rounded-md px-1.5 py-0.5 text-sm font-semibold whitespace-nowrap {load.stage === 'dry' || load.stage === 'open'
+        ? 'bg-yolk text-on-yolk'
+        : 'bg-cream'}">{STAGES.find(([stage]) => stage === load.stage)?.[1]}</span
+    >
   </div>
   <p class="text-sm text-soft">{load.dryer_name}, since {when(load.began)}; comes to about {load.dry}</p>
   {#if load.stage === "open" && load.pack_by}
@@ -66,12 +76,18 @@
       <rect x="2.500" y="4.500" width={Math.max(3, load.share * 235)} height="7" rx="3.500" fill="var(--slate)" />
     </svg>
     <p class="mt-1 leading-snug font-semibold">{load.next}</p>
-    <p class="text-sm text-soft">frozen {when(load.frozen_at)}, dry from {when(load.dry_low)}, by {when(load.dry_high)}{load.stage === "weighing" ? `; due ${when(load.due)}` : ""}</p>
+    <p class="text-sm text-soft">
+      frozen {when(load.frozen_at)}, dry from {when(load.dry_low)}, by {when(load.dry_high)}{load.stage === "weighing" ? `; due ${when(load.due)}` : ""}
+    </p>
     {#if load.weighed.length}
-      <p class="mt-1 text-md">Weighed {#each load.weighed as each, n (each.at)}{n ? ", " : ""}<b>{each.mass}</b> at {when(each.at)}{each.agrees ? ": agrees" : ""}{/each}</p>
+      <p class="mt-1 text-md">
+        Weighed {#each load.weighed as each, n (each.at)}{n ? ", " : ""}<b>{each.mass}</b> at {when(each.at)}{each.agrees ? ": agrees" : ""}{/each}
+      </p>
     {/if}
     <div class="mt-2 flex flex-wrap gap-2">
-      <button class="chip {load.stage === 'weighing' && due ? 'on' : ''}" onclick={() => ((weight = ""), (wrong = {}), (weighing = true))}>Weigh the load</button>
+      <button class="chip {load.stage === 'weighing' && due ? 'on' : ''}" onclick={() => ((weight = ""), (wrong = {}), (weighing = true))}
+        >Weigh the load</button
+      >
       <button class="chip {load.stage === 'dry' ? 'on' : ''}" onclick={() => out()}>Take it out</button>
     </div>
   {/if}
@@ -79,7 +95,10 @@
 
 <Sheet bind:open={weighing} title="Weigh the load">
   <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), weigh())} novalidate>
-    <p class="leading-snug">All trays together, without the trays themselves, or with their weight taken off. Two weighings two hours apart must agree. Break a thick piece, too: cold in the middle is ice.</p>
+    <p class="leading-snug">
+      All trays together, without the trays themselves, or with their weight taken off. Two weighings two hours apart must agree. Break a thick piece, too: cold
+      in the middle is ice.
+    </p>
     <ScaleReading lay={{ name: "the load", grams: dry * 1.01 }} ontake={(taken) => (weight = taken)} />
     <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder={load.dry} />
     {#if wrong.request || wrong.number}<p class="wrong">{(wrong.request ?? wrong.number)?.message}</p>{/if}

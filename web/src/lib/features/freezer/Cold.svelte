@@ -27,14 +27,18 @@
   spellcheck="false"
   aria-invalid={wrong.line ? "true" : undefined}
   aria-describedby="goes-in-note"
-  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.line ? 'border-rust' : 'border-yolk focus:border-ink'}"
+  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.line
+    ? 'border-rust'
+    : 'border-yolk focus:border-ink'}"
 />
 <div id="goes-in-note">
   {#if wrong.line}
     <p class="wrong mt-1">{wrong.line.message}</p>
     <div class="mt-1 flex flex-wrap gap-1.5">
       {#each wrong.line.nearest as name (name)}
-        <button class="chip !px-3" onclick={() => freezer.set({ line: freezer.ask.line.replace(/^(.*?\d\S*\s*[a-z]+\b\.?\s*(?:of\s+)?).*$/i, `$1${name}`) })}>{name}</button>
+        <button class="chip !px-3" onclick={() => freezer.set({ line: freezer.ask.line.replace(/^(.*?\d\S*\s*[a-z]+\b\.?\s*(?:of\s+)?).*$/i, `$1${name}`) })}
+          >{name}</button
+        >
       {/each}
     </div>
   {:else if freezer.ask.lot}
@@ -67,7 +71,16 @@
 
 <fieldset class="mt-4">
   <legend class="head">The air in there</legend>
-  <Choice label="The air in there" options={[[false, "still"], [true, "a fan moves it"]] as const} value={!!freezer.ask.moving} onset={(moving) => freezer.set({ moving })} row="mt-1 grid grid-cols-2 gap-2" />
+  <Choice
+    label="The air in there"
+    options={[
+      [false, "still"],
+      [true, "a fan moves it"],
+    ] as const}
+    value={!!freezer.ask.moving}
+    onset={(moving) => freezer.set({ moving })}
+    row="mt-1 grid grid-cols-2 gap-2"
+  />
 </fieldset>
 <p class="caption mt-4">
   The room it thaws in is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.

@@ -46,24 +46,49 @@
         {@const width = frame.x(phase.to) - frame.x(phase.from)}
         {#if width > 0.5}
           <rect x={frame.x(phase.from)} y={frame.top} {width} height={frame.foot - frame.top} fill={phase.fill} />
-          {#if width > phase.name.length * 6.6}<text x={(frame.x(phase.from) + frame.x(phase.to)) / 2} y={frame.top - 9} text-anchor="middle" font-size="13" font-weight="700" fill="var(--ink)">{phase.name}</text>{/if}
+          {#if width > phase.name.length * 6.6}<text
+              x={(frame.x(phase.from) + frame.x(phase.to)) / 2}
+              y={frame.top - 9}
+              text-anchor="middle"
+              font-size="13"
+              font-weight="700"
+              fill="var(--ink)">{phase.name}</text
+            >{/if}
         {/if}
       {/each}
       {#each [plan.room_c, 0, plan.freezer_c] as celsius (celsius)}
         <path d="M{frame.left} {frame.y(celsius)}H{frame.right}" stroke="var(--line)" stroke-width="1" />
       {/each}
       <path d="M{frame.left} {frame.y(plan.kills_c)}H{out}" stroke="var(--leaf)" stroke-width="1.8" stroke-dasharray="6 4" />
-      <text x={out - 6} y={frame.y(plan.kills_c) - 6} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--leaf)">kills from {say(plan.kills_c)} in the middle</text>
+      <text x={out - 6} y={frame.y(plan.kills_c) - 6} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--leaf)"
+        >kills from {say(plan.kills_c)} in the middle</text
+      >
       <path d="M{out} {frame.y(plan.dew_c)}H{frame.right}" stroke="var(--slate)" stroke-width="1.8" stroke-dasharray="2 4" />
-      <text x={out - 6} y={frame.y(plan.dew_c) + 4.5} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--slate)">dew point {say(plan.dew_c)}</text>
-      <path d={through(plan.curve, (point) => [point.hours, point.surface_c], frame)} fill="none" stroke="var(--soft)" stroke-width="2" stroke-dasharray="1 4" stroke-linecap="round" />
-      <path d={through(plan.curve, (point) => [point.hours, point.middle_c], frame)} fill="none" stroke="var(--ink)" stroke-width="2.8" stroke-linejoin="round" />
+      <text x={out - 6} y={frame.y(plan.dew_c) + 4.5} text-anchor="end" font-size="12.5" font-weight="700" fill="var(--slate)">dew point {say(plan.dew_c)}</text
+      >
+      <path
+        d={through(plan.curve, (point) => [point.hours, point.surface_c], frame)}
+        fill="none"
+        stroke="var(--soft)"
+        stroke-width="2"
+        stroke-dasharray="1 4"
+        stroke-linecap="round"
+      />
+      <path
+        d={through(plan.curve, (point) => [point.hours, point.middle_c], frame)}
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="2.8"
+        stroke-linejoin="round"
+      />
       {#each [{ hours: plan.middle_cold_hours, celsius: plan.kills_c }, { hours: plan.open_hours, celsius: plan.dew_c }] as mark (mark.hours)}
         <circle cx={frame.x(mark.hours)} cy={frame.y(mark.celsius)} r="5.5" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />
       {/each}
       <g font-size="12.5" transform="translate({frame.left} {frame.foot + 44})">
         <path d="M0 -4H22" stroke="var(--ink)" stroke-width="2.8" /><text x="28" fill="var(--ink)">the middle</text>
-        <path d="M104 -4H126" stroke="var(--soft)" stroke-width="2" stroke-dasharray="1 4" stroke-linecap="round" /><text x="132" fill="var(--ink)">the surface</text>
+        <path d="M104 -4H126" stroke="var(--soft)" stroke-width="2" stroke-dasharray="1 4" stroke-linecap="round" /><text x="132" fill="var(--ink)"
+          >the surface</text
+        >
       </g>
     {/snippet}
   </Chart>

@@ -37,174 +37,224 @@
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
   const kitchen = $derived(guide?.kitchen.filter((row) => has(row.what, row.stands_for)) ?? []);
   const drying = $derived(guide?.drying.filter((row) => has(row.name, row.cut, row.becomes)) ?? []);
-  const counts = $derived<Record<string, number>>({ foods: foods.length, lives: lives.length, containers: containers.length, packets: packets.length, drying: drying.length, kitchen: kitchen.length });
+  const counts = $derived<Record<string, number>>({
+    foods: foods.length,
+    lives: lives.length,
+    containers: containers.length,
+    packets: packets.length,
+    drying: drying.length,
+    kitchen: kitchen.length,
+  });
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${tenths(value)} y`;
 </script>
 
 <Page title="Guide" of={seen}>
-
-<div class="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6 lg:h-full lg:overflow-y-auto">
-  <div class="flex flex-wrap items-end justify-between gap-3">
-    <div>
-      <h1 class="text-5xl">Guide</h1>
-      <p class="caption">Every figure the larder calculates with, and where it comes from.</p>
+  <div class="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6 lg:h-full lg:overflow-y-auto">
+    <div class="flex flex-wrap items-end justify-between gap-3">
+      <div>
+        <h1 class="text-5xl">Guide</h1>
+        <p class="caption">Every figure the larder calculates with, and where it comes from.</p>
+      </div>
+      <label class="max-sm:w-full">
+        <span class="sr-only">Search the tables</span>
+        <input
+          class="field sm:!w-72"
+          data-find
+          type="search"
+          placeholder="Search: barley, oily, jar…"
+          bind:value={words}
+          oninput={() => tab === "how" && words && (tab = "foods")}
+        />
+      </label>
     </div>
-    <label class="max-sm:w-full">
-      <span class="sr-only">Search the tables</span>
-      <input class="field sm:!w-72" data-find type="search" placeholder="Search: barley, oily, jar…" bind:value={words} oninput={() => tab === "how" && words && (tab = "foods")} />
-    </label>
+
+    <Tabs.Root bind:value={tab} class="mt-4">
+      <Tabs.List class="flex flex-wrap gap-2" aria-label="Tables">
+        {#each TABS as [value, name] (value)}
+          <Tabs.Trigger {value} class="chip data-[state=active]:border-on-yolk data-[state=active]:bg-yolk data-[state=active]:text-on-yolk">
+            {name}{#if wanted && value in counts}<span class="font-normal">{counts[value]}</span>{/if}
+          </Tabs.Trigger>
+        {/each}
+      </Tabs.List>
+
+      <Tabs.Content value="how" class="mt-5"><How /></Tabs.Content>
+
+      <Tabs.Content value="foods" class="mt-4">
+        {#if tab === "foods"}
+          <div class="mb-2 flex flex-wrap items-center justify-between gap-3">
+            <p class="caption">Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources.</p>
+            <button class="chip" onclick={() => (adding = true)}>Add a food of your own</button>
+          </div>
+          <div class="overflow-x-auto">
+            <table class="w-full min-w-[56rem] text-md">
+              <thead class="border-b-2 border-ink text-left">
+                <tr>
+                  <th class="py-2 pr-2" colspan="2">Food</th>
+                  {#each ["kcal", "protein", "fat", "carb.", "fibre", "water"] as head (head)}<th class="px-2 text-right">{head}</th>{/each}
+                  <th class="px-2 text-right">a litre, g</th><th class="px-2 text-right">solid, g/mL</th><th class="pl-3">the rules know it as</th>
+                </tr>
+              </thead>
+              <tbody>
+                {#each foods as food (food.key)}
+                  <tr class="border-b border-line hover:bg-cream">
+                    <td class="w-12 py-1">
+                      <svg viewBox="0 0 40 40" class="size-10 rounded-md" aria-hidden="true">
+                        <defs><FoodPattern id="g-{food.key}" food={food.form} colour={food.colour} scale={0.8} upTo={50} /></defs>
+                        <rect width="40" height="40" rx="5" fill="url(#g-{food.key})" />
+                      </svg>
+                    </td>
+                    <td class="pr-2">
+                      <button
+                        class="min-h-11 w-full text-left font-semibold"
+                        aria-expanded={open === food.key}
+                        onclick={() => (open = open === food.key ? undefined : food.key)}
+                        >{food.name}<span class="caption block font-normal">{food.group}</span></button
+                      >
+                    </td>
+                    {#each [food.kcal, food.protein_g, food.fat_g, food.carbohydrate_g, food.fibre_g, food.water_g] as value, n (n)}<td class="px-2 text-right"
+                        >{value}</td
+                      >{/each}
+                    <td class="px-2 text-right whitespace-nowrap">{Math.round(food.loose_g_ml * 1000)}–{Math.round(food.settled_g_ml * 1000)}</td>
+                    <td class="px-2 text-right">{food.particle_g_ml.toFixed(2)}</td>
+                    <td class="pl-3 text-sm">{food.traits.join(", ")}</td>
+                  </tr>
+                  {#if open === food.key}
+                    <tr class="border-b border-line bg-cream">
+                      <td></td>
+                      <td colspan="10" class="py-2.5 text-md">
+                        {#if food.aliases.length}<p>Also called {food.aliases.join(", ")}.</p>{/if}
+                        <p>Keeps as <b>{food.life}</b>. Composition: {food.source}. Densities: {food.density_source}.</p>
+                      </td>
+                    </tr>
+                  {/if}
+                {/each}
+              </tbody>
+            </table>
+          </div>
+          {#if guide && !foods.length}<p class="py-6 text-center">
+              No food of that name. <button class="min-h-11 font-bold underline" onclick={() => (adding = true)}>Add it as your own</button>
+            </p>{/if}
+        {/if}
+      </Tabs.Content>
+
+      <Tabs.Content value="lives" class="mt-4">
+        {#if tab === "lives"}
+          <p class="caption mb-2 max-w-3xl">
+            At 21 °C (70 °F). People differ, so three estimates stand side by side: cautious, <b class="text-ink">customary</b>, hopeful. A cooler place
+            stretches these, though never by more than a third; a warmer one shortens them. Your local food-safety authority has the last word.
+          </p>
+          <div class="overflow-x-auto">
+            <table class="w-full min-w-[58rem] text-md">
+              <thead class="border-b-2 border-ink text-left align-bottom">
+                <tr
+                  ><th class="py-2">Kind of food</th>{#each lives[0]?.rows ?? [] as row (row.packing)}<th class="px-1.5 text-center">{row.packing}</th
+                    >{/each}</tr
+                >
+              </thead>
+              <tbody>
+                {#each lives as row (row.life)}
+                  <tr class="border-b border-line hover:bg-cream">
+                    <td class="py-1.5 pr-3">
+                      <button class="min-h-11 text-left" aria-expanded={open === row.life} onclick={() => (open = open === row.life ? undefined : row.life)}
+                        ><b>{row.life}</b><span class="caption block">{row.meaning}</span></button
+                      >
+                    </td>
+                    {#each row.rows as each (each.packing)}
+                      <td class="px-1.5 text-center whitespace-nowrap">
+                        {#if each.customary === null}<b>keeps</b>{:else}<span class="text-soft">{years(each.cautious)}</span><b class="block text-lg"
+                            >{years(each.customary)}</b
+                          ><span class="text-soft">{years(each.hopeful)}</span>{/if}
+                      </td>
+                    {/each}
+                  </tr>
+                  {#if open === row.life}
+                    <tr class="border-b border-line bg-cream"
+                      ><td colspan="8" class="px-2 py-2.5 text-md">Ages {row.q10} times as fast 10 °C warmer: {row.source}. Lives: {row.rows[0]?.source}.</td
+                      ></tr
+                    >
+                  {/if}
+                {/each}
+              </tbody>
+            </table>
+          </div>
+        {/if}
+      </Tabs.Content>
+
+      <Tabs.Content value="containers" class="mt-4">
+        {#if tab === "containers"}
+          <ul class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
+            {#each containers as row (row.key)}
+              {@const shape = outline(row.draw, 72 / Math.max(row.draw.height_mm, 250))}
+              <li class="flex items-center gap-3 rounded-xl border-[1.5px] border-line p-2.5">
+                <svg viewBox="-40 -82 80 86" class="h-20 w-18 shrink-0" aria-hidden="true">
+                  <path d={shape.body} fill="var(--foil)" stroke="var(--ink)" stroke-width="1.8" />
+                  <path d={shape.lines} fill="none" stroke="var(--line)" />
+                  {#if shape.seal}<path d={shape.seal} fill="var(--line)" stroke="var(--ink)" />{/if}
+                  {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.4" />{/if}
+                </svg>
+                <div class="min-w-0 text-md leading-snug">
+                  <b class="text-base">{row.name}</b><br />{row.size}{#if row.holds}<br />holds {row.holds}{/if}<span class="caption block">{row.source}</span>
+                </div>
+              </li>
+            {/each}
+          </ul>
+          {#if guide && !wanted}
+            <h2 class="mt-7 text-xl">What walls let through</h2>
+            <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C and 90 %.</p>
+            <dl class="mt-1 border-t-2 border-ink">
+              {#each guide.walls as row (row.kind)}
+                <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9rem_15rem_14rem_1fr]">
+                  <dt class="font-semibold">
+                    {row.kind}{#if row.film}<span class="caption block font-normal">film of {row.film}</span>{/if}
+                  </dt>
+                  <dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd>
+                  <dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd>
+                  <dd class="caption">{row.source}</dd>
+                </div>
+              {/each}
+            </dl>
+          {/if}
+        {/if}
+      </Tabs.Content>
+
+      <Tabs.Content value="packets" class="mt-4">
+        {#if tab === "packets"}
+          <p class="caption mb-3 max-w-3xl">
+            Iron-powder oxygen absorbers, told by the millilitres (cc) of oxygen they take up. Small ones add up to a large one. They are not food, and never go
+            in with sugar, salt or anything moist.
+          </p>
+          <ul class="flex flex-wrap items-end gap-4">
+            {#each packets as row (row.size_ml)}
+              <li class="text-center text-md">
+                <span
+                  class="mx-auto grid place-items-center rounded border-2 border-label-ink bg-label font-bold text-label-ink"
+                  style="width:{26 + row.size_ml ** 0.5 * 1.5}px;height:{32 + row.size_ml ** 0.5 * 1.9}px">{row.size_ml}</span
+                >
+                <span class="mt-1.5 block">{row.size}</span>
+              </li>
+            {/each}
+          </ul>
+          <p class="caption mt-4">Source: {packets[0]?.source}</p>
+          {#if guide && !wanted}<SchoolsTable rows={guide.schools} />{/if}
+        {/if}
+      </Tabs.Content>
+
+      <Tabs.Content value="drying" class="mt-4">
+        {#if tab === "drying"}<Drying
+            {drying}
+            machines={wanted ? [] : (guide?.machines ?? [])}
+            isotherms={wanted ? [] : (guide?.isotherms ?? [])}
+            powders={wanted ? [] : (guide?.powders ?? [])}
+          />{/if}
+      </Tabs.Content>
+
+      <Tabs.Content value="kitchen" class="mt-4">
+        {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} thermal={wanted ? [] : (guide?.thermal ?? [])} />{/if}
+      </Tabs.Content>
+    </Tabs.Root>
   </div>
 
-  <Tabs.Root bind:value={tab} class="mt-4">
-    <Tabs.List class="flex flex-wrap gap-2" aria-label="Tables">
-      {#each TABS as [value, name] (value)}
-        <Tabs.Trigger {value} class="chip data-[state=active]:border-on-yolk data-[state=active]:bg-yolk data-[state=active]:text-on-yolk">
-          {name}{#if wanted && value in counts}<span class="font-normal">{counts[value]}</span>{/if}
-        </Tabs.Trigger>
-      {/each}
-    </Tabs.List>
-
-    <Tabs.Content value="how" class="mt-5"><How /></Tabs.Content>
-
-    <Tabs.Content value="foods" class="mt-4">
-      {#if tab === "foods"}
-      <div class="mb-2 flex flex-wrap items-center justify-between gap-3">
-        <p class="caption">Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources.</p>
-        <button class="chip" onclick={() => (adding = true)}>Add a food of your own</button>
-      </div>
-      <div class="overflow-x-auto">
-        <table class="w-full min-w-[56rem] text-md">
-          <thead class="border-b-2 border-ink text-left">
-            <tr>
-              <th class="py-2 pr-2" colspan="2">Food</th>
-              {#each ["kcal", "protein", "fat", "carb.", "fibre", "water"] as head (head)}<th class="px-2 text-right">{head}</th>{/each}
-              <th class="px-2 text-right">a litre, g</th><th class="px-2 text-right">solid, g/mL</th><th class="pl-3">the rules know it as</th>
-            </tr>
-          </thead>
-          <tbody>
-            {#each foods as food (food.key)}
-              <tr class="border-b border-line hover:bg-cream">
-                <td class="w-12 py-1">
-                  <svg viewBox="0 0 40 40" class="size-10 rounded-md" aria-hidden="true">
-                    <defs><FoodPattern id="g-{food.key}" food={food.form} colour={food.colour} scale={0.8} upTo={50} /></defs>
-                    <rect width="40" height="40" rx="5" fill="url(#g-{food.key})" />
-                  </svg>
-                </td>
-                <td class="pr-2">
-                  <button class="min-h-11 w-full text-left font-semibold" aria-expanded={open === food.key} onclick={() => (open = open === food.key ? undefined : food.key)}>{food.name}<span class="caption block font-normal">{food.group}</span></button>
-                </td>
-                {#each [food.kcal, food.protein_g, food.fat_g, food.carbohydrate_g, food.fibre_g, food.water_g] as value, n (n)}<td class="px-2 text-right">{value}</td>{/each}
-                <td class="px-2 text-right whitespace-nowrap">{Math.round(food.loose_g_ml * 1000)}–{Math.round(food.settled_g_ml * 1000)}</td>
-                <td class="px-2 text-right">{food.particle_g_ml.toFixed(2)}</td>
-                <td class="pl-3 text-sm">{food.traits.join(", ")}</td>
-              </tr>
-              {#if open === food.key}
-                <tr class="border-b border-line bg-cream">
-                  <td></td>
-                  <td colspan="10" class="py-2.5 text-md">
-                    {#if food.aliases.length}<p>Also called {food.aliases.join(", ")}.</p>{/if}
-                    <p>Keeps as <b>{food.life}</b>. Composition: {food.source}. Densities: {food.density_source}.</p>
-                  </td>
-                </tr>
-              {/if}
-            {/each}
-          </tbody>
-        </table>
-      </div>
-      {#if guide && !foods.length}<p class="py-6 text-center">No food of that name. <button class="min-h-11 font-bold underline" onclick={() => (adding = true)}>Add it as your own</button></p>{/if}
-      {/if}
-    </Tabs.Content>
-
-    <Tabs.Content value="lives" class="mt-4">
-      {#if tab === "lives"}
-      <p class="caption mb-2 max-w-3xl">
-        At 21 °C (70 °F). People differ, so three estimates stand side by side: cautious, <b class="text-ink">customary</b>, hopeful. A cooler place stretches
-        these, though never by more than a third; a warmer one shortens them. Your local food-safety authority has the last word.
-      </p>
-      <div class="overflow-x-auto">
-        <table class="w-full min-w-[58rem] text-md">
-          <thead class="border-b-2 border-ink text-left align-bottom">
-            <tr><th class="py-2">Kind of food</th>{#each lives[0]?.rows ?? [] as row (row.packing)}<th class="px-1.5 text-center">{row.packing}</th>{/each}</tr>
-          </thead>
-          <tbody>
-            {#each lives as row (row.life)}
-              <tr class="border-b border-line hover:bg-cream">
-                <td class="py-1.5 pr-3">
-                  <button class="min-h-11 text-left" aria-expanded={open === row.life} onclick={() => (open = open === row.life ? undefined : row.life)}><b>{row.life}</b><span class="caption block">{row.meaning}</span></button>
-                </td>
-                {#each row.rows as each (each.packing)}
-                  <td class="px-1.5 text-center whitespace-nowrap">
-                    {#if each.customary === null}<b>keeps</b>{:else}<span class="text-soft">{years(each.cautious)}</span><b class="block text-lg">{years(each.customary)}</b><span class="text-soft">{years(each.hopeful)}</span>{/if}
-                  </td>
-                {/each}
-              </tr>
-              {#if open === row.life}
-                <tr class="border-b border-line bg-cream"><td colspan="8" class="px-2 py-2.5 text-md">Ages {row.q10} times as fast 10 °C warmer: {row.source}. Lives: {row.rows[0]?.source}.</td></tr>
-              {/if}
-            {/each}
-          </tbody>
-        </table>
-      </div>
-      {/if}
-    </Tabs.Content>
-
-    <Tabs.Content value="containers" class="mt-4">
-      {#if tab === "containers"}
-      <ul class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
-        {#each containers as row (row.key)}
-          {@const shape = outline(row.draw, 72 / Math.max(row.draw.height_mm, 250))}
-          <li class="flex items-center gap-3 rounded-xl border-[1.5px] border-line p-2.5">
-            <svg viewBox="-40 -82 80 86" class="h-20 w-18 shrink-0" aria-hidden="true">
-              <path d={shape.body} fill="var(--foil)" stroke="var(--ink)" stroke-width="1.8" />
-              <path d={shape.lines} fill="none" stroke="var(--line)" />
-              {#if shape.seal}<path d={shape.seal} fill="var(--line)" stroke="var(--ink)" />{/if}
-              {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.4" />{/if}
-            </svg>
-            <div class="min-w-0 text-md leading-snug"><b class="text-base">{row.name}</b><br />{row.size}{#if row.holds}<br />holds {row.holds}{/if}<span class="caption block">{row.source}</span></div>
-          </li>
-        {/each}
-      </ul>
-      {#if guide && !wanted}
-        <h2 class="mt-7 text-xl">What walls let through</h2>
-        <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C and 90 %.</p>
-        <dl class="mt-1 border-t-2 border-ink">
-          {#each guide.walls as row (row.kind)}
-            <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9rem_15rem_14rem_1fr]">
-              <dt class="font-semibold">{row.kind}{#if row.film}<span class="caption block font-normal">film of {row.film}</span>{/if}</dt><dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd><dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd><dd class="caption">{row.source}</dd>
-            </div>
-          {/each}
-        </dl>
-      {/if}
-      {/if}
-    </Tabs.Content>
-
-    <Tabs.Content value="packets" class="mt-4">
-      {#if tab === "packets"}
-      <p class="caption mb-3 max-w-3xl">Iron-powder oxygen absorbers, told by the millilitres (cc) of oxygen they take up. Small ones add up to a large one. They are not food, and never go in with sugar, salt or anything moist.</p>
-      <ul class="flex flex-wrap items-end gap-4">
-        {#each packets as row (row.size_ml)}
-          <li class="text-center text-md">
-            <span class="mx-auto grid place-items-center rounded border-2 border-label-ink bg-label font-bold text-label-ink" style="width:{26 + row.size_ml ** 0.5 * 1.5}px;height:{32 + row.size_ml ** 0.5 * 1.9}px">{row.size_ml}</span>
-            <span class="mt-1.5 block">{row.size}</span>
-          </li>
-        {/each}
-      </ul>
-      <p class="caption mt-4">Source: {packets[0]?.source}</p>
-      {#if guide && !wanted}<SchoolsTable rows={guide.schools} />{/if}
-      {/if}
-    </Tabs.Content>
-
-    <Tabs.Content value="drying" class="mt-4">
-      {#if tab === "drying"}<Drying {drying} machines={wanted ? [] : (guide?.machines ?? [])} isotherms={wanted ? [] : (guide?.isotherms ?? [])} powders={wanted ? [] : (guide?.powders ?? [])} />{/if}
-    </Tabs.Content>
-
-    <Tabs.Content value="kitchen" class="mt-4">
-      {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} thermal={wanted ? [] : (guide?.thermal ?? [])} />{/if}
-    </Tabs.Content>
-  </Tabs.Root>
-</div>
-
-{#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
+  {#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
 </Page>

@@ -10,7 +10,11 @@
 <div class="overflow-x-auto">
   <table class="w-full min-w-[40rem] text-md">
     <thead class="border-b-2 border-ink text-left">
-      <tr><th class="py-2 pr-3">In the kitchen</th><th class="px-3">stands for</th><th class="px-3 text-right whitespace-nowrap">in store</th><th class="pl-3">source</th></tr>
+      <tr
+        ><th class="py-2 pr-3">In the kitchen</th><th class="px-3">stands for</th><th class="px-3 text-right whitespace-nowrap">in store</th><th class="pl-3"
+          >source</th
+        ></tr
+      >
     </thead>
     <tbody>
       {#each kitchen as row (row.what)}
@@ -30,7 +34,9 @@
     <thead class="border-b-2 border-ink text-left"><tr><th class="py-2 pr-3">Age</th><th class="px-3">female</th><th class="px-3">male</th></tr></thead>
     <tbody>
       {#each bodies as row (row.ages)}
-        <tr class="border-b border-line"><td class="py-2 pr-3 font-semibold">{row.ages}</td><td class="px-3">{row.female}</td><td class="px-3">{row.male}</td></tr>
+        <tr class="border-b border-line"
+          ><td class="py-2 pr-3 font-semibold">{row.ages}</td><td class="px-3">{row.female}</td><td class="px-3">{row.male}</td></tr
+        >
       {/each}
     </tbody>
   </table>
@@ -40,7 +46,11 @@
   <h2 class="mt-7 text-xl">How foods take the cold</h2>
   <table class="mt-1 w-full text-md">
     <thead class="border-b-2 border-ink text-left">
-      <tr><th class="py-2 pr-3">Foods</th><th class="px-3 text-right">conduct, W/m·K</th><th class="px-3 text-right">hold, J/kg·K</th><th class="pl-3 max-sm:hidden">source</th></tr>
+      <tr
+        ><th class="py-2 pr-3">Foods</th><th class="px-3 text-right">conduct, W/m·K</th><th class="px-3 text-right">hold, J/kg·K</th><th
+          class="pl-3 max-sm:hidden">source</th
+        ></tr
+      >
     </thead>
     <tbody>
       {#each thermal as row (row.group)}

@@ -112,7 +112,15 @@
       <Field label="Name" name="name" bind:value={draft.name as string} {wrong} />
       <div>
         <p class="head">Measures</p>
-        <Choice label="Measures" options={[["metric", "kg, L, cm"], ["US", "lb, qt, in"]] as const} value={draft.units} onset={(units) => draft && (draft.units = units)} />
+        <Choice
+          label="Measures"
+          options={[
+            ["metric", "kg, L, cm"],
+            ["US", "lb, qt, in"],
+          ] as const}
+          value={draft.units}
+          onset={(units) => draft && (draft.units = units)}
+        />
       </div>
       {#if eating?.named}
         <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
@@ -121,15 +129,27 @@
         </div>
       {:else}
         <Field label="People who eat here" name="people" type="number" bind:value={draft.people as number} {wrong} />
-        <Field label="kcal a person a day" name="kcal_per_person_day" type="number" bind:value={draft.kcal_per_person_day as number} {wrong}
-          hint="Or name who eats, at the Table" />
+        <Field
+          label="kcal a person a day"
+          name="kcal_per_person_day"
+          type="number"
+          bind:value={draft.kcal_per_person_day as number}
+          {wrong}
+          hint="Or name who eats, at the Table"
+        />
       {/if}
       <div class="grid grid-cols-2 gap-3">
-        <Field label="Height above sea, {us ? 'ft' : 'm'}" name="altitude_m" type="number" bind:value={height, rise} {wrong}
-          hint="Thin air, less oxygen" />
+        <Field label="Height above sea, {us ? 'ft' : 'm'}" name="altitude_m" type="number" bind:value={height, rise} {wrong} hint="Thin air, less oxygen" />
         <Field label="Currency" name="currency" bind:value={draft.currency as string} {wrong} placeholder="none" />
       </div>
-      <Field label="Electricity, price per kWh, in the smallest coin" name="kwh_coins" type="number" bind:value={draft.kwh_coins as number} {wrong} hint="27 for 0.27; 0 if it is not to be counted" />
+      <Field
+        label="Electricity, price per kWh, in the smallest coin"
+        name="kwh_coins"
+        type="number"
+        bind:value={draft.kwh_coins as number}
+        {wrong}
+        hint="27 for 0.27; 0 if it is not to be counted"
+      />
       <div class="grid grid-cols-2 gap-3">
         <Degrees label="Packing room" name="room_c" bind:celsius={draft.room_c as number} {wrong} />
         <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
@@ -145,14 +165,22 @@
       </fieldset>
       <fieldset class="sm:col-span-2">
         <legend class="head">Shelf-life estimates</legend>
-        <Choice label="Shelf-life estimates" options={SCHOOLS} value={draft.school} onset={(school) => draft && (draft.school = school)} row="mt-1 grid gap-2 sm:grid-cols-3" chip="flex-col !gap-0 py-2">
+        <Choice
+          label="Shelf-life estimates"
+          options={SCHOOLS}
+          value={draft.school}
+          onset={(school) => draft && (draft.school = school)}
+          row="mt-1 grid gap-2 sm:grid-cols-3"
+          chip="flex-col !gap-0 py-2"
+        >
           {#snippet content(school, means)}<span>{school}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
         </Choice>
       </fieldset>
       {#if copy}
         <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-2 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
           <p class="min-w-0 leading-snug">
-            <b>Safe copy:</b> {copy.on ? (copy.days === 0 ? "of today" : copy.days === 1 ? "of yesterday" : `${copy.days} days old`) : "none yet"}.
+            <b>Safe copy:</b>
+            {copy.on ? (copy.days === 0 ? "of today" : copy.days === 1 ? "of yesterday" : `${copy.days} days old`) : "none yet"}.
             <span class="caption block break-words">{copy.trouble || `One is kept each day in ${copy.folder}`}</span>
           </p>
           <button type="button" class="chip" disabled={copying} onclick={keepCopy}>{copying ? "Copying …" : "Copy now"}</button>
@@ -163,7 +191,8 @@
       {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
       <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
         <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
-        {#if !theirs}<button class="do" type="submit">Save</button>{/if}</div>
+        {#if !theirs}<button class="do" type="submit">Save</button>{/if}
+      </div>
     </form>
   {/if}
 </Sheet>

@@ -8,7 +8,15 @@
 
   const first = $derived(air.course[0]?.days ?? 1 / 24);
   const last = $derived(air.course.at(-1)?.days ?? 14610);
-  const TICKS: [number, string][] = [[1 / 24, "1 h"], [1, "1 day"], [7, "week"], [30.44, "month"], [365.25, "1 y"], [3652.5, "10 y"], [14610, "40 y"]];
+  const TICKS: [number, string][] = [
+    [1 / 24, "1 h"],
+    [1, "1 day"],
+    [7, "week"],
+    [30.44, "month"],
+    [365.25, "1 y"],
+    [3652.5, "10 y"],
+    [14610, "40 y"],
+  ];
   const wanted = $derived(years * 365.25);
 </script>
 
@@ -19,7 +27,11 @@
   across={{ from: first, to: last, tenfold: true }}
   up={{ from: 0, to: 22 }}
   below={(wide) => TICKS.filter(([days]) => wide > 420 || days !== 3652.5).map(([at, words]) => ({ at, words }))}
-  beside={[{ at: 20, words: "20 %" }, { at: 10, words: "10 %" }, { at: 1, words: "1 %", tone: "var(--leaf)" }]}
+  beside={[
+    { at: 20, words: "20 %" },
+    { at: 10, words: "10 %" },
+    { at: 1, words: "1 %", tone: "var(--leaf)" },
+  ]}
 >
   {#snippet children(frame)}
     <path d={between(air.course, (point) => [point.days, point.low, point.high], frame)} fill="var(--yolk-pale)" />

@@ -135,81 +135,118 @@
 </script>
 
 <Page title="Bench" of={seen} eager>
-
-<div class="flex flex-1 flex-col lg:h-full">
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
-    <section aria-label="On the bench" class="border-line max-md:contents md:row-span-2 md:border-r md:p-5 lg:row-span-1 lg:overflow-y-auto lg:px-6">
-      <h1 class="sr-only">Bench</h1>
-      <div class="max-md:order-1 max-md:p-4">
-        <Line
-          line={bench.ask.line ?? ""}
-          {wrong}
-          foods={guide?.foods ?? []}
-          online={(line) => bench.set({ line, more: false, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
-          onown={(name) => ((ownName = name), (adding = true))}
-        />
-      </div>
-      {#if guide}
-        <div class="max-md:order-3 max-md:px-4"><Setup {bench} {wrong} {places} containers={guide.containers} onmore={() => (picking = true)} onpropose={() => (proposing = true)} /></div>
-      {/if}
-    </section>
-
-    {#if plan}
-      <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
-        <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
-          <Stage {plan} pressed={bench.ask.pressed ?? true} outer={bench.ask.outer ?? false} {us} onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })} />
+  <div class="flex flex-1 flex-col lg:h-full">
+    <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_22.5rem] lg:grid-rows-1">
+      <section aria-label="On the bench" class="border-line max-md:contents md:row-span-2 md:border-r md:p-5 lg:row-span-1 lg:overflow-y-auto lg:px-6">
+        <h1 class="sr-only">Bench</h1>
+        <div class="max-md:order-1 max-md:p-4">
+          <Line
+            line={bench.ask.line ?? ""}
+            {wrong}
+            foods={guide?.foods ?? []}
+            online={(line) => bench.set({ line, more: false, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
+            onown={(name) => ((ownName = name), (adding = true))}
+          />
         </div>
-        <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
-        {#if !plan.schools.length}
-          <p class="caption text-center">No absorbers: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
-        {/if}
-        {#if views.length}
-          <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
-            {#if views.length > 1}<Choice label="Absorbers, oxygen and moisture" options={views.map(([name, words]) => [name, words] as const)} value={shown} onset={(name) => (below = name)} row="mb-1 flex flex-wrap justify-center gap-2" chip="!text-sm" />{/if}
-            {#if shown === "oxygen" && plan.air}
-              <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
-            {:else if shown === "stock"}
-              <FromStock {plan} asked={bench.ask} />
-            {:else if shown === "damp" && plan.damp}
-              <DampOverTime damp={plan.damp} />
-            {:else}
-              <Schools schools={plan.schools} oxygen={plan.full.oxygen_ml} asks={plan.air_asks_ml} chosen={bench.ask.sizing ?? "air"} onpick={(sizing) => bench.set({ sizing })} />
-            {/if}
+        {#if guide}
+          <div class="max-md:order-3 max-md:px-4">
+            <Setup {bench} {wrong} {places} containers={guide.containers} onmore={() => (picking = true)} onpropose={() => (proposing = true)} />
           </div>
         {/if}
       </section>
-      <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
-        <Verdict {plan} />
-      </div>
-    {:else}
-      <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
+
+      {#if plan}
+        <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
+          <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
+            <Stage
+              {plan}
+              pressed={bench.ask.pressed ?? true}
+              outer={bench.ask.outer ?? false}
+              {us}
+              onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })}
+            />
+          </div>
+          <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
+          {#if !plan.schools.length}
+            <p class="caption text-center">No absorbers: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
+          {/if}
+          {#if views.length}
+            <div class="mx-auto w-full max-w-3xl pt-1.5 pb-2.5">
+              {#if views.length > 1}<Choice
+                  label="Absorbers, oxygen and moisture"
+                  options={views.map(([name, words]) => [name, words] as const)}
+                  value={shown}
+                  onset={(name) => (below = name)}
+                  row="mb-1 flex flex-wrap justify-center gap-2"
+                  chip="!text-sm"
+                />{/if}
+              {#if shown === "oxygen" && plan.air}
+                <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
+              {:else if shown === "stock"}
+                <FromStock {plan} asked={bench.ask} />
+              {:else if shown === "damp" && plan.damp}
+                <DampOverTime damp={plan.damp} />
+              {:else}
+                <Schools
+                  schools={plan.schools}
+                  oxygen={plan.full.oxygen_ml}
+                  asks={plan.air_asks_ml}
+                  chosen={bench.ask.sizing ?? "air"}
+                  onpick={(sizing) => bench.set({ sizing })}
+                />
+              {/if}
+            </div>
+          {/if}
+        </section>
+        <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
+          <Verdict {plan} />
+        </div>
+      {:else}
+        <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
+      {/if}
+    </div>
+    {#if plan}
+      <Strip
+        {plan}
+        wrong={packWrong}
+        busy={packing || Object.keys(bench.wrong).length > 0}
+        onpack={pack}
+        onrun={toRun}
+        onmore={more}
+        onproved={() => void bench.set({ conditioned: true })}
+      />
     {/if}
   </div>
-  {#if plan}
-    <Strip {plan} wrong={packWrong} busy={packing || Object.keys(bench.wrong).length > 0} onpack={pack} onrun={toRun} onmore={more} onproved={() => void bench.set({ conditioned: true })} />
-  {/if}
-</div>
 
-{#if guide}
-  <Containers bind:open={picking} containers={guide.containers} chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")} wrong={bench.wrong} {us}
-    onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })} onown={own} />
-  <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
-{/if}
-
-{#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
-<Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
-<Sheet bind:open={packedOpen} title="Packed">
-  {#if packed}
-    <p class="text-lg">{packed.title}.</p>
-    <p class="mt-2">
-      {packed.numbers.length === 1 ? `It is number ${packed.numbers[0]}` : `They are numbers ${packed.numbers[0]} to ${packed.numbers[packed.numbers.length - 1]}`}.
-      Label each before it goes on the shelf: a row of unlabelled bags is a row of mysteries.
-    </p>
-    {#if packed.took}<p class="caption mt-2">From your supplies: {packed.took}.</p>{/if}
-    <div class="mt-5 flex flex-wrap gap-3">
-      <button class="do" onclick={() => ((packedOpen = false), (printing = true))}>Labels …</button>
-      <a class="chip" href="/shelves?n={packed.numbers[0]}" onclick={() => (packedOpen = false)}>See where they stand</a>
-    </div>
+  {#if guide}
+    <Containers
+      bind:open={picking}
+      containers={guide.containers}
+      chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")}
+      wrong={bench.wrong}
+      {us}
+      onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })}
+      onown={own}
+    />
+    <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
   {/if}
-</Sheet>
+
+  {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
+  <Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
+  <Sheet bind:open={packedOpen} title="Packed">
+    {#if packed}
+      <p class="text-lg">{packed.title}.</p>
+      <p class="mt-2">
+        {packed.numbers.length === 1
+          ? `It is number ${packed.numbers[0]}`
+          : `They are numbers ${packed.numbers[0]} to ${packed.numbers[packed.numbers.length - 1]}`}. Label each before it goes on the shelf: a row of
+        unlabelled bags is a row of mysteries.
+      </p>
+      {#if packed.took}<p class="caption mt-2">From your supplies: {packed.took}.</p>{/if}
+      <div class="mt-5 flex flex-wrap gap-3">
+        <button class="do" onclick={() => ((packedOpen = false), (printing = true))}>Labels …</button>
+        <a class="chip" href="/shelves?n={packed.numbers[0]}" onclick={() => (packedOpen = false)}>See where they stand</a>
+      </div>
+    {/if}
+  </Sheet>
 </Page>

@@ -26,13 +26,15 @@
   let size = $state("");
   let film = $state(7);
 
-  const groups = $derived([
-    { name: "Foil bags", kinds: ["bag"] },
-    { name: "Other bags", kinds: ["zip bag", "clear-front bag", "vacuum pouch", "shop packet"] },
-    { name: "Jars", kinds: ["jar"] },
-    { name: "Pails with a foil liner", kinds: ["pail with liner"] },
-    { name: "Bare pails, bottles, cans", kinds: ["pail", "bottle", "can"] },
-  ].map((group) => ({ ...group, rows: containers.filter((row) => group.kinds.includes(row.kind)) })));
+  const groups = $derived(
+    [
+      { name: "Foil bags", kinds: ["bag"] },
+      { name: "Other bags", kinds: ["zip bag", "clear-front bag", "vacuum pouch", "shop packet"] },
+      { name: "Jars", kinds: ["jar"] },
+      { name: "Pails with a foil liner", kinds: ["pail with liner"] },
+      { name: "Bare pails, bottles, cans", kinds: ["pail", "bottle", "can"] },
+    ].map((group) => ({ ...group, rows: containers.filter((row) => group.kinds.includes(row.kind)) })),
+  );
 </script>
 
 <Sheet bind:open title="Which container?" wide>

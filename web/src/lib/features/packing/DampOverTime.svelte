@@ -37,5 +37,8 @@
   {/snippet}
 </Chart>
 {#if damp.gel_packets}
-  <p class="caption">{damp.gel_packets} × {damp.gel_each_g} g of gel in each, not food: keep it from children. By the packaging standard, which knows nothing of the food, {damp.units} units (one takes up 6 g of water until 40 %).</p>
+  <p class="caption">
+    {damp.gel_packets} × {damp.gel_each_g} g of gel in each, not food: keep it from children. By the packaging standard, which knows nothing of the food, {damp.units}
+    units (one takes up 6 g of water until 40 %).
+  </p>
 {/if}

@@ -30,19 +30,29 @@
         <li class="flex min-h-11 items-center gap-3">
           <b class="min-w-10 text-lg whitespace-nowrap">{way.count} ×</b>
           <Packets sizes={way.packets} scale={0.42} />
-          <span class="caption leading-tight">with {way.mass}{#if way.spares}<span class="block">{way.spares === 1 ? "one" : way.spares} from the jar of spares</span>{/if}</span>
+          <span class="caption leading-tight"
+            >with {way.mass}{#if way.spares}<span class="block">{way.spares === 1 ? "one" : way.spares} from the jar of spares</span>{/if}</span
+          >
         </li>
       {/each}
     </ul>
     <div class="text-md leading-snug">
       <p class="head">Take</p>
-      <ul class="mt-0.5">{#each found.packs as each (each)}<li class="font-semibold">{each}</li>{/each}</ul>
+      <ul class="mt-0.5">
+        {#each found.packs as each (each)}<li class="font-semibold">{each}</li>{/each}
+      </ul>
       {#if found.buy.length}
         <p class="mt-1.5 font-bold text-rust">To buy: {found.buy.join(", ")}</p>
       {/if}
-      <p class="caption mt-1.5">Shared out over {plan.count === 1 ? "it" : `all ${plan.count} at once`}, with the least given away: {found.waste}, beyond what they ask for and by spares that wait in their jar. Put it on the run sheet, and it is shared out with the rest there.</p>
+      <p class="caption mt-1.5">
+        Shared out over {plan.count === 1 ? "it" : `all ${plan.count} at once`}, with the least given away: {found.waste}, beyond what they ask for and by
+        spares that wait in their jar. Put it on the run sheet, and it is shared out with the rest there.
+      </p>
     </div>
   </div>
 {:else if found === null}
-  <p class="px-2.5 py-2 text-md">No absorbers are in your supplies yet. <a class="font-semibold underline" href="/supplies">Add supplies</a>, and every packing takes from it with the least waste.</p>
+  <p class="px-2.5 py-2 text-md">
+    No absorbers are in your supplies yet. <a class="font-semibold underline" href="/supplies">Add supplies</a>, and every packing takes from it with the least
+    waste.
+  </p>
 {/if}

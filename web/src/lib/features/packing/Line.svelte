@@ -24,7 +24,11 @@
   let input = $state<HTMLInputElement>();
 
   /** The words behind the amount, as far as they are typed. */
-  const parts = $derived(/^(\s*.*?\d[\d.,/½¼¾⅓⅔⅛ ]*\s*(?:kg|g|lbs?|oz|pounds?|cups?|l|litres?|gal|quarts?|qt|pt|pints?|t)\b\.?(?:\s*(?:bags?|sacks?))?(?:\s+of)?\s+)(.*)$/i.exec(line));
+  const parts = $derived(
+    /^(\s*.*?\d[\d.,/½¼¾⅓⅔⅛ ]*\s*(?:kg|g|lbs?|oz|pounds?|cups?|l|litres?|gal|quarts?|qt|pt|pints?|t)\b\.?(?:\s*(?:bags?|sacks?))?(?:\s+of)?\s+)(.*)$/i.exec(
+      line,
+    ),
+  );
   const offered = $derived.by(() => {
     const words = parts?.[2]?.toLowerCase().trim() ?? "";
     if (!open || !words) return [];
@@ -89,9 +93,12 @@
     aria-activedescendant={at >= 0 ? `line-food-${at}` : undefined}
     aria-invalid={error ? "true" : undefined}
     aria-describedby="line-note"
-    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 focus-visible:outline-none {line.length > 26 ? 'text-lg' : line.length > 19 ? 'text-xl' : 'text-3xl'} {error
-      ? 'border-rust'
-      : 'border-yolk focus:border-ink'}"
+    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 focus-visible:outline-none {line.length >
+    26
+      ? 'text-lg'
+      : line.length > 19
+        ? 'text-xl'
+        : 'text-3xl'} {error ? 'border-rust' : 'border-yolk focus:border-ink'}"
   />
   <ul
     id="line-foods"

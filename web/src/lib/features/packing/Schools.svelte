@@ -33,12 +33,17 @@
         : 'border-transparent hover:bg-cream'}"
     >
       <span class="flex items-center gap-2 {on ? 'font-bold' : ''}">
-        <span class="grid size-4 shrink-0 place-items-center rounded-full border-2 border-ink">{#if on}<span class="size-2 rounded-full bg-ink"></span>{/if}</span>
+        <span class="grid size-4 shrink-0 place-items-center rounded-full border-2 border-ink"
+          >{#if on}<span class="size-2 rounded-full bg-ink"></span>{/if}</span
+        >
         {school.name}
       </span>
       <span class="relative h-5" aria-hidden="true">
         <span class="absolute inset-y-1 left-0 w-full rounded-sm bg-[color-mix(in_oklab,var(--line)_55%,var(--paper))]"></span>
-        <span class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}" style:width={share(school.packed_ml)}></span>
+        <span
+          class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}"
+          style:width={share(school.packed_ml)}
+        ></span>
         <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(asks)}></span>
       </span>
       <span class="col-span-2 text-md sm:col-span-1 lg:max-xl:col-span-2">

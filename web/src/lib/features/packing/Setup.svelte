@@ -58,24 +58,52 @@
   {#if plan}
     <fieldset>
       <legend class="head">Target life, years</legend>
-      <Choice label="Target life, years" options={YEARS} value={bench.ask.horizon_years} onset={(horizon_years) => bench.set({ horizon_years })} row="mt-1.5 flex gap-2" chip="min-w-13 flex-1 !px-2" />
+      <Choice
+        label="Target life, years"
+        options={YEARS}
+        value={bench.ask.horizon_years}
+        onset={(horizon_years) => bench.set({ horizon_years })}
+        row="mt-1.5 flex gap-2"
+        chip="min-w-13 flex-1 !px-2"
+      />
       {@render error("horizon_years")}
     </fieldset>
 
     <fieldset>
       <legend class="head">Closed with</legend>
-      <Choice label="Closed with" options={plan.closings.map((each) => [each, CLOSINGS[each]] as const)} value={plan.closing} onset={(closing) => bench.set({ closing })} row="mt-1.5 flex flex-wrap gap-2" />
+      <Choice
+        label="Closed with"
+        options={plan.closings.map((each) => [each, CLOSINGS[each]] as const)}
+        value={plan.closing}
+        onset={(closing) => bench.set({ closing })}
+        row="mt-1.5 flex flex-wrap gap-2"
+      />
       {@render error("closing")}
       {#if plan.closing === "vacuum"}
         <div class="mt-2 grid grid-cols-[1fr_6rem] gap-2">
           <div>
             <label class="head block" for="pull">Pump</label>
-            <select id="pull" class="field mt-1" value={bench.ask.pull} onchange={(event) => bench.set({ pull: event.currentTarget.value as Schemas["Pull"], left_kpa: null })}><option value="machine">machine</option><option value="hand pump">hand pump</option></select>
+            <select
+              id="pull"
+              class="field mt-1"
+              value={bench.ask.pull}
+              onchange={(event) => bench.set({ pull: event.currentTarget.value as Schemas["Pull"], left_kpa: null })}
+              ><option value="machine">machine</option><option value="hand pump">hand pump</option></select
+            >
           </div>
           <div>
             <label class="head block" for="left-kpa">Pressure left, kPa</label>
-            <input id="left-kpa" class="field mt-1" inputmode="decimal" value={bench.ask.left_kpa ?? ""} placeholder={String(plan.left_kpa)} autocomplete="off"
-              aria-invalid={wrong.left_kpa ? "true" : undefined} aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined} onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })} />
+            <input
+              id="left-kpa"
+              class="field mt-1"
+              inputmode="decimal"
+              value={bench.ask.left_kpa ?? ""}
+              placeholder={String(plan.left_kpa)}
+              autocomplete="off"
+              aria-invalid={wrong.left_kpa ? "true" : undefined}
+              aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined}
+              onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })}
+            />
           </div>
         </div>
         {#if wrong.left_kpa}{@render error("left_kpa")}{:else}<p class="caption mt-1">{plan.vacuum}</p>{/if}
@@ -85,15 +113,29 @@
     <div class="grid grid-cols-2 gap-3">
       <div>
         <label class="head block" for="fill">Weight in each</label>
-        <input id="fill" class="field mt-1" value={bench.ask.fill} placeholder={plan.full.mass} autocomplete="off"
-          aria-invalid={wrong.fill ? "true" : undefined} aria-describedby={wrong.fill ? "wrong-fill" : undefined}
-          oninput={(event) => bench.set({ fill: event.currentTarget.value, headspace: "", headspace_mm: null })} />
+        <input
+          id="fill"
+          class="field mt-1"
+          value={bench.ask.fill}
+          placeholder={plan.full.mass}
+          autocomplete="off"
+          aria-invalid={wrong.fill ? "true" : undefined}
+          aria-describedby={wrong.fill ? "wrong-fill" : undefined}
+          oninput={(event) => bench.set({ fill: event.currentTarget.value, headspace: "", headspace_mm: null })}
+        />
       </div>
       <div>
         <label class="head block" for="headspace">Headspace</label>
-        <input id="headspace" class="field mt-1" value={bench.ask.headspace} placeholder={plan.full.headspace} autocomplete="off"
-          aria-invalid={wrong.headspace ? "true" : undefined} aria-describedby={wrong.headspace ? "wrong-headspace" : undefined}
-          oninput={(event) => bench.set({ headspace: event.currentTarget.value, headspace_mm: null, fill: "" })} />
+        <input
+          id="headspace"
+          class="field mt-1"
+          value={bench.ask.headspace}
+          placeholder={plan.full.headspace}
+          autocomplete="off"
+          aria-invalid={wrong.headspace ? "true" : undefined}
+          aria-describedby={wrong.headspace ? "wrong-headspace" : undefined}
+          oninput={(event) => bench.set({ headspace: event.currentTarget.value, headspace_mm: null, fill: "" })}
+        />
       </div>
       <div class="col-span-2 -mt-2 empty:hidden">{@render error("fill")}{@render error("headspace")}</div>
     </div>
@@ -109,13 +151,21 @@
       {#if plan.draw.kind === "pail"}{@render check("Food-grade plastic", bench.ask.food_grade ?? true, (food_grade) => bench.set({ food_grade }))}{/if}
       {#if plan.draw.kind === "bottle"}{@render check("Cap dipped in wax", bench.ask.waxed ?? false, (waxed) => bench.set({ waxed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
-      {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) => bench.set({ gel }))}{/if}
+      {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) =>
+          bench.set({ gel }),
+        )}{/if}
       {#if plan.food.says_conditioned}{@render check("A jar proved it dry", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
       {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>
-        <input class="field !min-h-9 !w-22 text-right font-semibold" inputmode="decimal" value={bench.ask.moisture ?? ""} placeholder={plan.food.moisture_pct.toFixed(1)}
-          aria-invalid={wrong.moisture ? "true" : undefined} onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })} />
+        <input
+          class="field !min-h-9 !w-22 text-right font-semibold"
+          inputmode="decimal"
+          value={bench.ask.moisture ?? ""}
+          placeholder={plan.food.moisture_pct.toFixed(1)}
+          aria-invalid={wrong.moisture ? "true" : undefined}
+          onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })}
+        />
       </label>
       {#if plan.food.water_activity !== null && plan.food.water_activity !== undefined}
         <p class="flex min-h-11 items-center justify-between gap-3">
@@ -126,7 +176,11 @@
       {#if plan.damp}
         <label class="flex min-h-11 items-center justify-between gap-3">
           <span>Opened</span>
-          <select class="field !min-h-9 !w-36" value={bench.ask.opened} onchange={(event) => bench.set({ opened: event.currentTarget.value as Schemas["Opened"] })}>
+          <select
+            class="field !min-h-9 !w-36"
+            value={bench.ask.opened}
+            onchange={(event) => bench.set({ opened: event.currentTarget.value as Schemas["Opened"] })}
+          >
             <option value="not until eaten">not until eaten</option><option value="weekly">weekly</option><option value="daily">daily</option>
           </select>
         </label>
@@ -135,7 +189,9 @@
       {#if plan.story.length}
         <details>
           <summary class="flex min-h-11 items-center font-bold underline">What was done to this lot</summary>
-          <ol class="grid gap-1 pb-2.5 text-md leading-snug">{#each plan.story as line (line)}<li>{line}</li>{/each}</ol>
+          <ol class="grid gap-1 pb-2.5 text-md leading-snug">
+            {#each plan.story as line (line)}<li>{line}</li>{/each}
+          </ol>
         </details>
       {/if}
     </div>

@@ -39,10 +39,7 @@
   const spread = $derived(1 + others * PEEP + (plan.rest ? 0.9 : 0));
   /** While the headspace is dragged nothing else may move, or the handle would slip from under the finger. */
   let held = $state<number>();
-  const scale = $derived(
-    held ??
-    Math.min((height - FOOT - 34) / (plan.draw.height_mm * 1.07), (width - left - right - 8) / (plan.draw.width_mm * spread)),
-  );
+  const scale = $derived(held ?? Math.min((height - FOOT - 34) / (plan.draw.height_mm * 1.07), (width - left - right - 8) / (plan.draw.width_mm * spread)));
   const shape = $derived(outline(plan.draw, scale));
   let heldX = $state<number>();
   const x = $derived(heldX ?? left + shape.half + (width - left - right - shape.half * 2 * spread) / 2);
@@ -139,7 +136,6 @@
     role="group"
     aria-label="{full.count} × {full.mass} {plan.food.name} in a {plan.container_name}, drawn to scale"
     class="absolute inset-0 touch-pan-y select-none"
-   
   >
     <defs>
       <Hands />
@@ -150,7 +146,12 @@
 
     <!-- the bench -->
     <path d="M{left - 24} {y}H{width - (narrow ? 46 : 66)}" stroke="var(--ink)" stroke-width="2.2" stroke-linecap="round" />
-    <path d="M{left - 4} {y + 6}H{width - right - 30}M{left + 44} {y + 11}H{width - right - 110}" stroke="var(--line)" stroke-width="1.4" stroke-linecap="round" />
+    <path
+      d="M{left - 4} {y + 6}H{width - right - 30}M{left + 44} {y + 11}H{width - right - 110}"
+      stroke="var(--line)"
+      stroke-width="1.4"
+      stroke-linecap="round"
+    />
 
     <!-- the measure -->
     <g font-size="12" fill="var(--soft)" stroke="var(--soft)">
@@ -162,7 +163,15 @@
 
     <!-- the tote that keeps mice off -->
     {#if tote}
-      <path d="M{tote.left - 7} {y - tote.tall}H{tote.right + 7}V{y - tote.tall + 11}H{tote.right + 1}L{tote.right - 5} {y}H{tote.left + 5}L{tote.left - 1} {y - tote.tall + 11}H{tote.left - 7}Z" fill="var(--cream)" stroke="var(--soft)" stroke-width="1.6" stroke-linejoin="round" />
+      <path
+        d="M{tote.left - 7} {y - tote.tall}H{tote.right + 7}V{y - tote.tall + 11}H{tote.right + 1}L{tote.right - 5} {y}H{tote.left + 5}L{tote.left - 1} {y -
+          tote.tall +
+          11}H{tote.left - 7}Z"
+        fill="var(--cream)"
+        stroke="var(--soft)"
+        stroke-width="1.6"
+        stroke-linejoin="round"
+      />
     {/if}
 
     <!-- the others, behind -->
@@ -177,7 +186,17 @@
     <!-- the last one, with the rest -->
     {#if plan.rest && held === undefined}
       <g transform="translate({restX} {y})">
-        <Vessel id="rest" drawn={plan.draw} scale={restScale} level={plan.rest.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} fine={false} />
+        <Vessel
+          id="rest"
+          drawn={plan.draw}
+          scale={restScale}
+          level={plan.rest.food_height_mm}
+          pattern="food"
+          food={plan.food.form}
+          colour={plan.food.colour}
+          {pressed}
+          fine={false}
+        />
       </g>
       <text x={restX} y={y + 27} text-anchor="middle" font-size="13.5" fill="var(--soft)">and a last {plan.rest.mass}</text>
     {/if}
@@ -187,9 +206,33 @@
       <Vessel id="one" drawn={plan.draw} {scale} level={full.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} />
       {#each packets as packet, n (n)}
         <g transform="translate({packet.x.toFixed(1)} {(packet.y - full.food_height_mm * scale).toFixed(1)}) rotate({packet.turn})">
-          <rect x={-packet.w / 2} y={-packet.h / 2} width={packet.w} height={packet.h} rx="2.5" fill="var(--label)" stroke="var(--label-ink)" stroke-width="1.6" />
-          <rect x={-packet.w / 2 + 3} y={-packet.h / 2 + 3} width={Math.max(1, packet.w - 6)} height={Math.max(1, packet.h - 6)} fill="none" stroke="var(--alarm)" stroke-width="1" stroke-dasharray="2 1.6" />
-          <text y={Math.min(15, packet.w * 0.36) * 0.36} text-anchor="middle" font-size={Math.min(15, packet.w * 0.36)} font-weight="700" fill="var(--label-ink)">{packet.size}</text>
+          <rect
+            x={-packet.w / 2}
+            y={-packet.h / 2}
+            width={packet.w}
+            height={packet.h}
+            rx="2.5"
+            fill="var(--label)"
+            stroke="var(--label-ink)"
+            stroke-width="1.6"
+          />
+          <rect
+            x={-packet.w / 2 + 3}
+            y={-packet.h / 2 + 3}
+            width={Math.max(1, packet.w - 6)}
+            height={Math.max(1, packet.h - 6)}
+            fill="none"
+            stroke="var(--alarm)"
+            stroke-width="1"
+            stroke-dasharray="2 1.6"
+          />
+          <text
+            y={Math.min(15, packet.w * 0.36) * 0.36}
+            text-anchor="middle"
+            font-size={Math.min(15, packet.w * 0.36)}
+            font-weight="700"
+            fill="var(--label-ink)">{packet.size}</text
+          >
         </g>
       {/each}
       <g text-anchor="middle" stroke="var(--paper)" stroke-width="5" paint-order="stroke" stroke-linejoin="round" fill="var(--ink)">
@@ -201,7 +244,16 @@
         <path d="M{tote.left - 7} {y - tote.tall}H{tote.right + 7}V{y - tote.tall + 11}H{tote.left - 7}Z" fill="var(--cream)" fill-opacity=".35" />
         <path d="M{tote.left - 1} {y - tote.tall + 11}L{tote.left + 5} {y}H{tote.right - 5}L{tote.right + 1} {y - tote.tall + 11}" />
       </g>
-      <text x={tote.right + 2} y={y - tote.tall - 7} text-anchor="end" font-size="12.5" fill="var(--soft)" stroke="var(--paper)" stroke-width="4" paint-order="stroke">in a tote</text>
+      <text
+        x={tote.right + 2}
+        y={y - tote.tall - 7}
+        text-anchor="end"
+        font-size="12.5"
+        fill="var(--soft)"
+        stroke="var(--paper)"
+        stroke-width="4"
+        paint-order="stroke">in a tote</text
+      >
     {/if}
     {#if full.count > 1}
       <text x={plan.rest ? x : (x + endX) / 2} y={y + 27} text-anchor="middle" font-size="14" fill="var(--ink)" font-weight="700">× {full.count}, alike</text>
@@ -264,7 +316,14 @@
     >
       <circle r="23" fill="transparent" />
       <circle class="knob" r="13" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />
-      <path d="M0-6.500V6.500M-3-3.500L0-6.500L3-3.500M-3 3.500L0 6.500L3 3.5" fill="none" stroke="var(--label-ink)" stroke-width="1.8" stroke-linecap="round" stroke-linejoin="round" />
+      <path
+        d="M0-6.500V6.500M-3-3.500L0-6.500L3-3.500M-3 3.500L0 6.500L3 3.5"
+        fill="none"
+        stroke="var(--label-ink)"
+        stroke-width="1.8"
+        stroke-linecap="round"
+        stroke-linejoin="round"
+      />
       <g text-anchor="middle" font-size="12.5" stroke="var(--paper)" stroke-width="4" paint-order="stroke" fill="var(--ink)">
         <text y="-20" x="-2">headspace</text>
         <text y="31" x="-2" font-weight="700" font-size="13.5">{full.headspace}</text>

@@ -22,14 +22,20 @@
     </defs>
     <path d="M40 232H420" stroke="var(--ink)" stroke-width="2.2" stroke-linecap="round" />
     <path d="M70 238H360M130 243H300" stroke="var(--line)" stroke-width="1.4" stroke-linecap="round" />
-    <g transform="translate(126 232)"><Vessel id="s1" drawn={jar} scale={0.72} level={160} pattern="start-peas" food="split" colour="var(--pea)" fine={false} /></g>
-    <g transform="translate(238 232)"><Vessel id="s2" drawn={bag} scale={0.62} level={205} pattern="start-barley" food="grain" colour="var(--barley)" pressed fine={false} /></g>
-    <g transform="translate(344 232)"><Vessel id="s3" drawn={jar} scale={0.56} level={120} pattern="start-beans" food="bean" colour="var(--bean)" fine={false} /></g>
+    <g transform="translate(126 232)"
+      ><Vessel id="s1" drawn={jar} scale={0.72} level={160} pattern="start-peas" food="split" colour="var(--pea)" fine={false} /></g
+    >
+    <g transform="translate(238 232)"
+      ><Vessel id="s2" drawn={bag} scale={0.62} level={205} pattern="start-barley" food="grain" colour="var(--barley)" pressed fine={false} /></g
+    >
+    <g transform="translate(344 232)"
+      ><Vessel id="s3" drawn={jar} scale={0.56} level={120} pattern="start-beans" food="bean" colour="var(--bean)" fine={false} /></g
+    >
   </svg>
   <h2 class="mt-4 text-4xl">{wrong ? "Check the line on the left" : "What is on the bench?"}</h2>
   <p class="mt-2 max-w-lg text-lg">
-    Write how much you have, and of what. You will see at once how many containers it fills, the air left among the food, the absorbers that take
-    care of it, and how long it keeps.
+    Write how much you have, and of what. You will see at once how many containers it fills, the air left among the food, the absorbers that take care of it,
+    and how long it keeps.
   </p>
   <div class="mt-5 flex flex-wrap justify-center gap-2.5">
     {#each TRY as line (line)}<button class="chip" onclick={() => online(line)}>{line}</button>{/each}

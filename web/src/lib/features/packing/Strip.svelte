@@ -55,10 +55,27 @@
 
 {#snippet figures()}
   <dl class="flex flex-1 flex-wrap gap-x-5 gap-y-2 sm:max-lg:justify-between lg:grid lg:grid-flow-col lg:justify-start">
-    {@render figure(plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`, plan.packets_in_all, "Containers", plan.packets_at_hand)}
-    {@render figure(`${plan.kcal_text} kcal`, `${few(plan.person_days)} person-days, ${few(plan.household_days)} for all of you`, "In all", [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""].filter(Boolean).join("; "))}
+    {@render figure(
+      plan.rest ? `${plan.full.count} × ${plan.full.mass} + ${plan.rest.mass}` : `${plan.full.count} × ${plan.full.mass}`,
+      plan.packets_in_all,
+      "Containers",
+      plan.packets_at_hand,
+    )}
+    {@render figure(
+      `${plan.kcal_text} kcal`,
+      `${few(plan.person_days)} person-days, ${few(plan.household_days)} for all of you`,
+      "In all",
+      [plan.cost ? `${plan.cost} for it, ${plan.cost_per_1000_kcal} per 1,000 kcal` : "", plan.packing_cost ? `${plan.packing_cost} to pack it` : ""]
+        .filter(Boolean)
+        .join("; "),
+    )}
     {@render figure(`${plan.full.kcal_text} kcal`, `${few(plan.full.person_days)} person-days in each`, "In each")}
-    {@render figure(plan.best_by.text, plan.best_by.chosen ? ["best by", plan.best_by.band].filter(Boolean).join("; ") : plan.best_by.band, "Best by", plan.best_by.chosen && plan.best_by.ends !== "age" ? plan.best_by.why : "")}
+    {@render figure(
+      plan.best_by.text,
+      plan.best_by.chosen ? ["best by", plan.best_by.band].filter(Boolean).join("; ") : plan.best_by.band,
+      "Best by",
+      plan.best_by.chosen && plan.best_by.ends !== "age" ? plan.best_by.why : "",
+    )}
   </dl>
 {/snippet}
 
@@ -71,15 +88,31 @@
     <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">
       <div class="max-sm:min-w-0 max-sm:flex-1">
         <label class="head block" for="packed-on">Packed on</label>
-        <input id="packed-on" type="date" class="field !w-36 !px-2 max-sm:!w-full max-sm:text-sm" bind:value={day} aria-invalid={wrong.packed_on ? "true" : undefined} aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined} />
+        <input
+          id="packed-on"
+          type="date"
+          class="field !w-36 !px-2 max-sm:!w-full max-sm:text-sm"
+          bind:value={day}
+          aria-invalid={wrong.packed_on ? "true" : undefined}
+          aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined}
+        />
       </div>
       <button class="chip !min-h-[52px] whitespace-nowrap" disabled={busy || stop} onclick={() => onrun()}>Run sheet</button>
-      <button class="do !px-5 whitespace-nowrap max-sm:!px-4" disabled={busy || stop} onclick={() => onpack(day)}>{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button>
+      <button class="do !px-5 whitespace-nowrap max-sm:!px-4" disabled={busy || stop} onclick={() => onpack(day)}
+        >{plan.count === 1 ? "Pack it" : `Pack all ${plan.count}`}</button
+      >
     </div>
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
-  {#if wrong.lot}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3" role="alert">{wrong.lot.message} <button class="chip" disabled={busy} onclick={onmore}>There was more</button></p>{/if}
-  {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">Not like this: {plan.verdict.says} {#if unproven}<button class="chip" onclick={onproved}>A jar proved it dry</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}>All the same, for a reason …</button></p>{/if}
+  {#if wrong.lot}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3" role="alert">
+      {wrong.lot.message} <button class="chip" disabled={busy} onclick={onmore}>There was more</button>
+    </p>{/if}
+  {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">
+      Not like this: {plan.verdict.says}
+      {#if unproven}<button class="chip" onclick={onproved}>A jar proved it dry</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}
+        >All the same, for a reason …</button
+      >
+    </p>{/if}
 </section>
 
 <Sheet bind:open={against} title="Against the stop">

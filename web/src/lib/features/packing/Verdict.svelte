@@ -23,7 +23,9 @@
       <Accordion.Item value={finding.code} class="border-b border-line">
         <Accordion.Header level={3}>
           <Accordion.Trigger class="group flex min-h-12 w-full items-center gap-2.5 py-2 text-left font-sans">
-            <span class="w-4 shrink-0 self-start text-center text-lg leading-snug font-extrabold {tone[finding.severity]}" aria-hidden="true">{mark[finding.severity]}</span>
+            <span class="w-4 shrink-0 self-start text-center text-lg leading-snug font-extrabold {tone[finding.severity]}" aria-hidden="true"
+              >{mark[finding.severity]}</span
+            >
             <span class="flex-1 leading-snug">
               <span class="block font-semibold"><span class="sr-only">{spoken[finding.severity]} </span>{finding.says}</span>
               {#if finding.figures}<span class="block text-sm text-soft">{finding.figures}</span>{/if}

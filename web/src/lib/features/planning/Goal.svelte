@@ -4,13 +4,8 @@
   import type { Schemas, Wrong } from "$lib/api/client";
 
   type Goal = Schemas["Goal"];
-  let {
-    goal,
-    meals,
-    wrong,
-    diary,
-    onset,
-  }: { goal: Goal; meals: Schemas["MealView"][]; wrong: Wrong; diary: number; onset: (change: Partial<Goal>) => void } = $props();
+  let { goal, meals, wrong, diary, onset }: { goal: Goal; meals: Schemas["MealView"][]; wrong: Wrong; diary: number; onset: (change: Partial<Goal>) => void } =
+    $props();
 
   const LENGTHS = ["1 month", "3 months", "6 months", "1 year"];
   const YEARS = [1, 3, 10, 25];
@@ -31,58 +26,92 @@
 </script>
 
 <div class="max-md:order-1 max-md:px-4 max-md:pt-3">
-<label for="length" class="head block">Be ready for</label>
-<input
-  id="length"
-  data-find
-  value={goal.length}
-  onchange={(event) => onset({ length: event.currentTarget.value })}
-  autocomplete="off"
-  aria-invalid={wrong.length ? "true" : undefined}
-  aria-describedby={wrong.length ? "wrong-length" : undefined}
-  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none {wrong.length ? 'border-rust' : 'border-yolk focus:border-ink'}"
-/>
-{#if wrong.length}<p id="wrong-length" class="wrong mt-1" role="alert">{wrong.length.message}</p>{/if}
-<Choice label="How long" options={LENGTHS} value={goal.length} onset={(length) => onset({ length })} row="mt-2.5 grid grid-cols-4 gap-1.5 md:grid-cols-2 md:gap-2" chip="max-md:!px-1 max-md:text-sm" />
+  <label for="length" class="head block">Be ready for</label>
+  <input
+    id="length"
+    data-find
+    value={goal.length}
+    onchange={(event) => onset({ length: event.currentTarget.value })}
+    autocomplete="off"
+    aria-invalid={wrong.length ? "true" : undefined}
+    aria-describedby={wrong.length ? "wrong-length" : undefined}
+    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none {wrong.length
+      ? 'border-rust'
+      : 'border-yolk focus:border-ink'}"
+  />
+  {#if wrong.length}<p id="wrong-length" class="wrong mt-1" role="alert">{wrong.length.message}</p>{/if}
+  <Choice
+    label="How long"
+    options={LENGTHS}
+    value={goal.length}
+    onset={(length) => onset({ length })}
+    row="mt-2.5 grid grid-cols-4 gap-1.5 md:grid-cols-2 md:gap-2"
+    chip="max-md:!px-1 max-md:text-sm"
+  />
 </div>
 
 <div class="max-md:order-4 max-md:px-4 max-md:pb-6">
-<fieldset class="mt-5">
-  <legend class="head">Based on</legend>
-  <Choice label="Based on" options={BASES} value={goal.basis} onset={(basis) => onset({ basis })} row="mt-1.5 grid grid-cols-3 gap-1.5" chip="!px-1 text-sm" />
-  <p class="caption mt-1.5">
-    {#if goal.basis === "planned"}How often you mean to cook each meal.
-    {:else if goal.basis === "diary"}{diary ? `What was eaten on ${diary} ${diary === 1 ? "day" : "days"} of the diary.` : "The diary has no day yet."}
-    {:else}Of plan and diary the larger, for every meal and food.{/if}
-  </p>
-</fieldset>
+  <fieldset class="mt-5">
+    <legend class="head">Based on</legend>
+    <Choice
+      label="Based on"
+      options={BASES}
+      value={goal.basis}
+      onset={(basis) => onset({ basis })}
+      row="mt-1.5 grid grid-cols-3 gap-1.5"
+      chip="!px-1 text-sm"
+    />
+    <p class="caption mt-1.5">
+      {#if goal.basis === "planned"}How often you mean to cook each meal.
+      {:else if goal.basis === "diary"}{diary ? `What was eaten on ${diary} ${diary === 1 ? "day" : "days"} of the diary.` : "The diary has no day yet."}
+      {:else}Of plan and diary the larger, for every meal and food.{/if}
+    </p>
+  </fieldset>
 
-<fieldset class="mt-5">
-  <legend class="head">Shelf life wanted, years</legend>
-  <Choice label="Shelf life wanted, years" options={YEARS} value={goal.keep_years} onset={(keep_years) => onset({ keep_years })} row="mt-1.5 grid grid-cols-4 gap-1.5" chip="!px-1" />
-</fieldset>
+  <fieldset class="mt-5">
+    <legend class="head">Shelf life wanted, years</legend>
+    <Choice
+      label="Shelf life wanted, years"
+      options={YEARS}
+      value={goal.keep_years}
+      onset={(keep_years) => onset({ keep_years })}
+      row="mt-1.5 grid grid-cols-4 gap-1.5"
+      chip="!px-1"
+    />
+  </fieldset>
 
-<label class="mt-4 flex min-h-12 items-center justify-between gap-3 border-y border-line py-1">
-  Count seasonings too
-  <input type="checkbox" class="size-6 accent-[var(--leaf)]" checked={goal.seasonings} onchange={(event) => onset({ seasonings: event.currentTarget.checked })} />
-</label>
+  <label class="mt-4 flex min-h-12 items-center justify-between gap-3 border-y border-line py-1">
+    Count seasonings too
+    <input
+      type="checkbox"
+      class="size-6 accent-[var(--leaf)]"
+      checked={goal.seasonings}
+      onchange={(event) => onset({ seasonings: event.currentTarget.checked })}
+    />
+  </label>
 
-{#if meals.length > 1}
-  <details class="mt-1" open={some.length > 0}>
-    <summary class="flex min-h-12 items-center justify-between font-semibold">
-      <span>{some.length ? `${some.length} of ${meals.length} meals count` : `All ${meals.length} meals count`}</span>
-      <span class="text-soft" aria-hidden="true">change</span>
-    </summary>
-    <ul class="pb-2">
-      {#each meals as each (each.number)}
-        <li>
-          <label class="flex min-h-11 items-center gap-3">
-            <input type="checkbox" class="size-6 shrink-0 accent-[var(--leaf)]" checked={counts(each.number)} disabled={counts(each.number) && some.length === 1} onchange={() => toggle(each.number)} />
-            <span class="leading-tight">{each.meal.name}</span>
-          </label>
-        </li>
-      {/each}
-    </ul>
-  </details>
-{/if}
+  {#if meals.length > 1}
+    <details class="mt-1" open={some.length > 0}>
+      <summary class="flex min-h-12 items-center justify-between font-semibold">
+        <span>{some.length ? `${some.length} of ${meals.length} meals count` : `All ${meals.length} meals count`}</span>
+        <span class="text-soft" aria-hidden="true">change</span>
+      </summary>
+      <ul class="pb-2">
+        {#each meals as each (each.number)}
+          <li>
+            <label class="flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                class="size-6 shrink-0 accent-[var(--leaf)]"
+                checked={counts(each.number)}
+                disabled={counts(each.number) && some.length === 1}
+                onchange={() => toggle(each.number)}
+              />
+              <span class="leading-tight">{each.meal.name}</span>
+            </label>
+          </li>
+        {/each}
+      </ul>
+    </details>
+  {/if}
 </div>

@@ -9,7 +9,9 @@
   import Meals from "./Meals.svelte";
   import Row from "./Row.svelte";
 
-  const seen = query((signal) => all({ store: ask(api.GET("/api/table/store", { signal })), meals: ask(api.GET("/api/table/meals", { signal })) }), { key: "store" });
+  const seen = query((signal) => all({ store: ask(api.GET("/api/table/store", { signal })), meals: ask(api.GET("/api/table/meals", { signal })) }), {
+    key: "store",
+  });
   const store = $derived(seen.data?.store);
   const meals = $derived(seen.data?.meals ?? []);
   let wrong = $state<Wrong>({});
@@ -32,57 +34,65 @@
 </script>
 
 <Page title="Table" of={seen}>
+  {#if store}
+    <Patterns foods={store.rows} />
+    <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_19rem]">
+      <section aria-label="The goal" class="border-line max-md:contents md:border-r md:px-5 md:pt-2.5 md:pb-5 lg:overflow-y-auto lg:px-6">
+        <h1 class="sr-only">Table: what to store</h1>
+        <Goal goal={store.goal} {meals} {wrong} diary={store.diary_ever} onset={set} />
+      </section>
 
-{#if store}
-  <Patterns foods={store.rows} />
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_19rem]">
-    <section aria-label="The goal" class="border-line max-md:contents md:border-r md:px-5 md:pt-2.5 md:pb-5 lg:overflow-y-auto lg:px-6">
-      <h1 class="sr-only">Table: what to store</h1>
-      <Goal goal={store.goal} {meals} {wrong} diary={store.diary_ever} onset={set} />
-    </section>
-
-    <section aria-label="Master list" class="min-w-0 px-4 pt-5 pb-6 max-md:order-2 md:pt-2 sm:px-6 lg:overflow-y-auto">
-      {#if store.rows.length}
-        <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 pb-2">
-          <div>
-            <h2 class="text-4xl">{whole(store.covered * 100)} % of what {whole(store.days)} days ask for</h2>
-            <p class="caption">
-              {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
-              {missing ? `${store.gap_mass} in ${missing} foods still to come` : "nothing is missing"}
-            </p>
+      <section aria-label="Master list" class="min-w-0 px-4 pt-5 pb-6 max-md:order-2 md:pt-2 sm:px-6 lg:overflow-y-auto">
+        {#if store.rows.length}
+          <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 pb-2">
+            <div>
+              <h2 class="text-4xl">{whole(store.covered * 100)} % of what {whole(store.days)} days ask for</h2>
+              <p class="caption">
+                {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
+                {missing ? `${store.gap_mass} in ${missing} foods still to come` : "nothing is missing"}
+              </p>
+            </div>
+            <a class="chip" href="/api/table/store.csv" download>As CSV</a>
           </div>
-          <a class="chip" href="/api/table/store.csv" download>As CSV</a>
-        </div>
-        <p class="caption pb-1">
-          {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10 ? larder.overview.days.toFixed(1) : whole(larder.overview.days)} days, whatever it is.{/if}
-          These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
-        </p>
-        <ul class="border-t-2 border-ink">
-          {#each store.rows as row, n (row.food)}
-            <Row {row} size={size(row)} id="sack-{n}" open={open === row.food} keep={store.goal.keep_years ?? 2} ontoggle={() => (open = open === row.food ? "" : row.food)} />
-          {/each}
-        </ul>
-      {:else}
-        <div class="mx-auto max-w-xl pt-10 text-center">
-          <h2 class="text-4xl">Start from your own table</h2>
-          <p class="mt-2 text-lg">
-            People store the wrong things because they start from a sack on offer. Write one breakfast, one lunch and one supper that you cook already:
-            the list of what to store follows from them.
+          <p class="caption pb-1">
+            {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10
+                ? larder.overview.days.toFixed(1)
+                : whole(larder.overview.days)} days, whatever it is.{/if}
+            These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
           </p>
-          <div class="mt-5 flex flex-wrap justify-center gap-3">
-            <a class="do" href="/table/meals?new">Write a meal</a>
-            <a class="chip" href="/table/diary">or keep a diary for a month</a>
+          <ul class="border-t-2 border-ink">
+            {#each store.rows as row, n (row.food)}
+              <Row
+                {row}
+                size={size(row)}
+                id="sack-{n}"
+                open={open === row.food}
+                keep={store.goal.keep_years ?? 2}
+                ontoggle={() => (open = open === row.food ? "" : row.food)}
+              />
+            {/each}
+          </ul>
+        {:else}
+          <div class="mx-auto max-w-xl pt-10 text-center">
+            <h2 class="text-4xl">Start from your own table</h2>
+            <p class="mt-2 text-lg">
+              People store the wrong things because they start from a sack on offer. Write one breakfast, one lunch and one supper that you cook already: the
+              list of what to store follows from them.
+            </p>
+            <div class="mt-5 flex flex-wrap justify-center gap-3">
+              <a class="do" href="/table/meals?new">Write a meal</a>
+              <a class="chip" href="/table/diary">or keep a diary for a month</a>
+            </div>
           </div>
-        </div>
-      {/if}
-    </section>
+        {/if}
+      </section>
 
-    {#if store.rows.length}
-      <aside aria-label="Meals" class="border-line px-4 pt-2.5 pb-6 max-md:order-3 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
-        <Meals meals={store.meals} lists={meals} />
-        <a class="do mt-6 w-full" href="/table/money">What to buy this week</a>
-      </aside>
-    {/if}
-  </div>
-{/if}
+      {#if store.rows.length}
+        <aside aria-label="Meals" class="border-line px-4 pt-2.5 pb-6 max-md:order-3 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
+          <Meals meals={store.meals} lists={meals} />
+          <a class="do mt-6 w-full" href="/table/money">What to buy this week</a>
+        </aside>
+      {/if}
+    </div>
+  {/if}
 </Page>

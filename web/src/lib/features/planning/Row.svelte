@@ -5,14 +5,8 @@
   import { larder } from "$lib/state/larder.svelte";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
 
-  let {
-    row,
-    size,
-    id,
-    open,
-    keep,
-    ontoggle,
-  }: { row: Schemas["StoreRow"]; size: number; id: string; open: boolean; keep: number; ontoggle: () => void } = $props();
+  let { row, size, id, open, keep, ontoggle }: { row: Schemas["StoreRow"]; size: number; id: string; open: boolean; keep: number; ontoggle: () => void } =
+    $props();
 
   let typed = $state<string>();
   let wrong = $state<Wrong>({});
@@ -38,7 +32,8 @@
     <svg width="64" height="64" viewBox="-32 -62 64 64" aria-hidden="true"><Sack food={row} share={row.share} {size} {id} /></svg>
     <span class="min-w-0 leading-snug">
       <span class="font-semibold">{row.name}</span>
-      {#if row.new}<span class="ml-1.5 rounded-md border border-ink bg-yolk-pale px-1.5 py-0.5 text-xs font-semibold whitespace-nowrap">try one first</span>{/if}
+      {#if row.new}<span class="ml-1.5 rounded-md border border-ink bg-yolk-pale px-1.5 py-0.5 text-xs font-semibold whitespace-nowrap">try one first</span
+        >{/if}
       <span class="block text-sm text-soft">{row.need}, {row.need_cups} · here {row.here}</span>
       {#if !row.reaches}<span class="block text-sm text-rust">nothing keeps it {keep} years: {row.keeps} at most</span>{/if}
     </span>
@@ -57,7 +52,8 @@
       <dl class="text-md leading-snug">
         <dt class="head">Best kept</dt>
         <dd>{row.kept}: {row.ages ? `about ${row.keeps} in your coolest place` : "does not age while it is dry"}.</dd>
-        {#if row.gap_g > 0}<dt class="head mt-2">Missing, for the kitchen</dt><dd>{row.gap_cups}</dd>{/if}
+        {#if row.gap_g > 0}<dt class="head mt-2">Missing, for the kitchen</dt>
+          <dd>{row.gap_cups}</dd>{/if}
         {#if row.new}
           <dt class="head mt-2">Never in the diary yet</dt>
           <dd>

@@ -21,7 +21,16 @@
   <label for={id} class="head block">{label}<span class="lg:hidden">, {unit}</span></label>
   <div class="mt-1 flex items-center gap-1.5">
     <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one less" onclick={() => step(-1)}>−</button>
-    <input {id} type="number" step="any" min={least} bind:value class="field !w-12 shrink-0 !px-1 text-center font-semibold [appearance:textfield]" aria-invalid={wrong ? "true" : undefined} oninput={() => onchange?.()} />
+    <input
+      {id}
+      type="number"
+      step="any"
+      min={least}
+      bind:value
+      class="field !w-12 shrink-0 !px-1 text-center font-semibold [appearance:textfield]"
+      aria-invalid={wrong ? "true" : undefined}
+      oninput={() => onchange?.()}
+    />
     <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one more" onclick={() => step(1)}>+</button>
     <span class="caption leading-tight max-lg:hidden">{unit}</span>
   </div>

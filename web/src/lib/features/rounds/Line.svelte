@@ -10,10 +10,33 @@
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
 
   type Kind = Schemas["TaskKind"];
-  const GO: Partial<Record<Kind, string>> = { weigh: "Weigh it", test: "Is it dry?", "freeze-dryer": "Weigh it", "close-up": "Close it up", condition: "Into a jar", eat: "See it", look: "Check them", trouble: "Resolve", supply: "Supplies", copy: "Copy now" };
+  const GO: Partial<Record<Kind, string>> = {
+    weigh: "Weigh it",
+    test: "Is it dry?",
+    "freeze-dryer": "Weigh it",
+    "close-up": "Close it up",
+    condition: "Into a jar",
+    eat: "See it",
+    look: "Check them",
+    trouble: "Resolve",
+    supply: "Supplies",
+    copy: "Copy now",
+  };
   const path = $derived({ params: { path: { number: task.number } } });
   const to = $derived(
-    ({ weigh: `/drying?load=${task.number}&now=${task.item}`, test: `/drying?load=${task.number}&now=${task.item}`, "freeze-dryer": "/drying/freeze", "close-up": "/drying/freeze", condition: "/drying/jars", eat: `/shelves?n=${task.number}`, look: "/rounds/looks", trouble: `/shelves?n=${task.number}`, supply: "/supplies" } as Partial<Record<Kind, string>>)[task.kind],
+    (
+      {
+        weigh: `/drying?load=${task.number}&now=${task.item}`,
+        test: `/drying?load=${task.number}&now=${task.item}`,
+        "freeze-dryer": "/drying/freeze",
+        "close-up": "/drying/freeze",
+        condition: "/drying/jars",
+        eat: `/shelves?n=${task.number}`,
+        look: "/rounds/looks",
+        trouble: `/shelves?n=${task.number}`,
+        supply: "/supplies",
+      } as Partial<Record<Kind, string>>
+    )[task.kind],
   );
 
   async function tell(call: Promise<{ wrong?: Record<string, { message: string }> }>) {
@@ -40,10 +63,24 @@
 </script>
 
 <li class="grid grid-cols-[2.6rem_1fr] items-center gap-x-3.5 border-b border-line py-2.5 sm:grid-cols-[2.6rem_1fr_auto]">
-  <svg viewBox="0 0 44 44" class="w-full" aria-hidden="true"><circle cx="22" cy="22" r="20" fill={task.form ? `url(#${patternOf({ form: task.form, colour: task.colour ?? "" })})` : "var(--cream)"} stroke="var(--ink)" stroke-width="1.8" /></svg>
+  <svg viewBox="0 0 44 44" class="w-full" aria-hidden="true"
+    ><circle
+      cx="22"
+      cy="22"
+      r="20"
+      fill={task.form ? `url(#${patternOf({ form: task.form, colour: task.colour ?? "" })})` : "var(--cream)"}
+      stroke="var(--ink)"
+      stroke-width="1.8"
+    /></svg
+  >
   <div class="min-w-0">
     <p class="text-lg leading-snug font-bold">{task.title}</p>
-    <p class="text-md leading-snug text-soft">{task.detail} · <span class="font-semibold {task.when === 'late' ? 'text-rust' : ''}">{task.kind === "eat" && task.now ? `since ${day(task.due)}` : task.all_day ? day(task.due) : when(task.due)}</span></p>
+    <p class="text-md leading-snug text-soft">
+      {task.detail} ·
+      <span class="font-semibold {task.when === 'late' ? 'text-rust' : ''}"
+        >{task.kind === "eat" && task.now ? `since ${day(task.due)}` : task.all_day ? day(task.due) : when(task.due)}</span
+      >
+    </p>
   </div>
   <div class="flex flex-wrap gap-2 max-sm:col-start-2 max-sm:mt-1.5 sm:justify-end">
     {#if task.kind === "shake" && task.now}

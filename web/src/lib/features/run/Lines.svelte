@@ -24,8 +24,23 @@
         {@const scale = 84 / tallest}
         {@const shape = outline(line.draw, scale)}
         <li class="grid grid-cols-[6rem_1fr_auto] items-center gap-x-4 border-b border-line py-2.5">
-          <svg viewBox="{-shape.half - 4} {-shape.top - 4} {shape.half * 2 + 8} {shape.top + 8}" height={shape.top + 8} class="mx-auto max-w-full" aria-hidden="true">
-            <Vessel id="l{line.number}" drawn={line.draw} {scale} level={line.level * line.draw.inner_mm} pattern={patternOf(line)} food={line.form} colour={line.colour} pressed fine={false} />
+          <svg
+            viewBox="{-shape.half - 4} {-shape.top - 4} {shape.half * 2 + 8} {shape.top + 8}"
+            height={shape.top + 8}
+            class="mx-auto max-w-full"
+            aria-hidden="true"
+          >
+            <Vessel
+              id="l{line.number}"
+              drawn={line.draw}
+              {scale}
+              level={line.level * line.draw.inner_mm}
+              pattern={patternOf(line)}
+              food={line.form}
+              colour={line.colour}
+              pressed
+              fine={false}
+            />
           </svg>
           <div class="min-w-0">
             <p class="text-xl leading-snug font-bold">{line.food}</p>
@@ -33,8 +48,13 @@
             <p class="caption">{line.packets} · {line.place}</p>
             {#if line.stop}<p class="wrong">Against the stop: {line.stop}</p>{/if}
           </div>
-          <button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="Take {line.food} off the sheet" disabled={run.busy}
-            onclick={() => run.tell(ask(api.DELETE("/api/run/{number}/lines/{line}", { params: { path: { number: view.number, line: line.number } } })))}><X size={20} aria-hidden="true" /></button>
+          <button
+            class="grid size-11 place-items-center rounded-lg hover:bg-cream"
+            aria-label="Take {line.food} off the sheet"
+            disabled={run.busy}
+            onclick={() => run.tell(ask(api.DELETE("/api/run/{number}/lines/{line}", { params: { path: { number: view.number, line: line.number } } })))}
+            ><X size={20} aria-hidden="true" /></button
+          >
         </li>
       {/each}
     </ul>
@@ -45,14 +65,26 @@
     <h2 class="text-2xl">Absorbers</h2>
     {#if view.packs.length}
       <p class="caption">Allotted over the whole run: never less than needed, least waste, fewest packs opened.</p>
-      <ul class="mt-1.5 border-t-2 border-ink">{#each view.packs as pack (pack)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}</ul>
+      <ul class="mt-1.5 border-t-2 border-ink">
+        {#each view.packs as pack (pack)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}
+      </ul>
     {:else if !refused}
-      <p class="caption mt-1">No absorbers are counted under <a class="underline" href="/supplies">Supplies</a>, so they are those of the bench. Once they are, the sheet says which packs to open and what to buy.</p>
+      <p class="caption mt-1">
+        No absorbers are counted under <a class="underline" href="/supplies">Supplies</a>, so they are those of the bench. Once they are, the sheet says which
+        packs to open and what to buy.
+      </p>
     {/if}
-    {#if view.buy.length}<p class="mt-3 font-bold text-rust">Buy first: {view.buy.join(", ")}</p><a class="chip mt-2" href="/supplies">They are here: to Supplies</a>{/if}
+    {#if view.buy.length}<p class="mt-3 font-bold text-rust">Buy first: {view.buy.join(", ")}</p>
+      <a class="chip mt-2" href="/supplies">They are here: to Supplies</a>{/if}
     {#each view.short as short (short)}<p class="mt-3 font-semibold text-rust">{short}</p>{/each}
     {#if refused}<p class="wrong mt-3" role="alert">{refused}</p>{/if}
-    <button class="do mt-6 w-full" disabled={run.busy || !!view.buy.length || !!view.wrong} onclick={() => run.tell(ask(api.POST("/api/run/{number}/begin", path)))}>Begin</button>
-    <p class="caption mt-3">Beginning gives each container its number, so that labels can be printed. The screen is the run's then, until it is done or ended early.</p>
+    <button
+      class="do mt-6 w-full"
+      disabled={run.busy || !!view.buy.length || !!view.wrong}
+      onclick={() => run.tell(ask(api.POST("/api/run/{number}/begin", path)))}>Begin</button
+    >
+    <p class="caption mt-3">
+      Beginning gives each container its number, so that labels can be printed. The screen is the run's then, until it is done or ended early.
+    </p>
   </aside>
 </div>

@@ -16,14 +16,23 @@
 <Labels bind:open={printing} of={{ run: view.number }} count={view.containers.length} />
 
 {#if view.phase === "labels"}
-  <section aria-label="Labels" class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-6 px-4 py-6 sm:px-6 md:grid-cols-[1fr_19rem]">
+  <section
+    aria-label="Labels"
+    class="mx-auto grid w-full max-w-5xl flex-1 content-center items-center gap-x-12 gap-y-6 px-4 py-6 sm:px-6 md:grid-cols-[1fr_19rem]"
+  >
     <div>
       <h1 class="text-5xl sm:text-6xl">Labels first</h1>
-      <p class="mt-2 text-xl leading-snug">A full bag does not take a pen, and once absorbers are open nobody has a hand free. Print {view.containers.length === 1 ? `number ${first}` : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.</p>
+      <p class="mt-2 text-xl leading-snug">
+        A full bag does not take a pen, and once absorbers are open nobody has a hand free. Print {view.containers.length === 1
+          ? `number ${first}`
+          : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.
+      </p>
       {#each view.cautions as caution (caution)}<p class="wrong mt-3">{caution}</p>{/each}
       <div class="mt-6 flex flex-wrap gap-4">
         <button class="do" onclick={() => (printing = true)}>Print {view.containers.length} label{view.containers.length === 1 ? "" : "s"} …</button>
-        <button class="chip !min-h-[52px] !px-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/labelled", path)))}>They are all stuck on</button>
+        <button class="chip !min-h-[52px] !px-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/labelled", path)))}
+          >They are all stuck on</button
+        >
         <a class="chip !min-h-[52px] !px-5" href="/api/run/{view.number}/sheet.pdf" target="_blank">The run on paper</a>
       </div>
     </div>
@@ -44,15 +53,33 @@
     <div>
       <h1 class="text-5xl sm:text-6xl">Set everything out</h1>
       <p class="mt-2 leading-snug">Nothing is looked for once absorbers are open. Tick what lies within reach.</p>
-      <button class="do mt-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/set-out", path)))}>{missing ? "It is all here" : "All is ready"}</button>
+      <button class="do mt-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/set-out", path)))}
+        >{missing ? "It is all here" : "All is ready"}</button
+      >
       {#if missing && missing < view.ready.length}<p class="caption mt-3">{missing} not ticked yet</p>{/if}
     </div>
     <ul class="border-t-2 border-ink">
       {#each view.ready as each (each.code)}
         <li class="border-b border-line">
-          <button role="checkbox" aria-checked={each.done} class="grid w-full grid-cols-[2.4rem_1fr] items-center gap-x-3 py-2 text-left hover:bg-cream" disabled={run.busy}
-            onclick={() => run.tell(ask(api.POST("/api/run/{number}/tick", { ...path, body: { code: each.code, on: !each.done } })))}>
-            <svg viewBox="0 0 34 34" class="size-9" aria-hidden="true"><rect x="3" y="3" width="28" height="28" rx="7" fill={each.done ? "var(--leaf)" : "var(--paper)"} stroke="var(--ink)" stroke-width="2" />{#if each.done}<path d="M9 17.500L15 23.500L26 10.500" fill="none" stroke="var(--paper)" stroke-width="3.500" />{/if}</svg>
+          <button
+            role="checkbox"
+            aria-checked={each.done}
+            class="grid w-full grid-cols-[2.4rem_1fr] items-center gap-x-3 py-2 text-left hover:bg-cream"
+            disabled={run.busy}
+            onclick={() => run.tell(ask(api.POST("/api/run/{number}/tick", { ...path, body: { code: each.code, on: !each.done } })))}
+          >
+            <svg viewBox="0 0 34 34" class="size-9" aria-hidden="true"
+              ><rect
+                x="3"
+                y="3"
+                width="28"
+                height="28"
+                rx="7"
+                fill={each.done ? "var(--leaf)" : "var(--paper)"}
+                stroke="var(--ink)"
+                stroke-width="2"
+              />{#if each.done}<path d="M9 17.500L15 23.500L26 10.500" fill="none" stroke="var(--paper)" stroke-width="3.500" />{/if}</svg
+            >
             <span class="min-w-0"><span class="block text-lg leading-snug font-bold">{each.says}</span><span class="caption block">{each.why}</span></span>
           </button>
         </li>

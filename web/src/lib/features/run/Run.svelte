@@ -20,7 +20,14 @@
   const on = $derived(!!run.view && run.view.phase !== "sheet");
   const failed = $derived(Object.values(run.wrong)[0]?.message ?? "");
   const next = $derived(
-    view?.clock?.next ? [view.clock.next] : view?.phase === "fill" ? view.containers.filter((each) => each.filled_g === null).slice(0, 1).map((each) => each.n) : [],
+    view?.clock?.next
+      ? [view.clock.next]
+      : view?.phase === "fill"
+        ? view.containers
+            .filter((each) => each.filled_g === null)
+            .slice(0, 1)
+            .map((each) => each.n)
+        : [],
   );
 
   $effect(() => {
@@ -56,7 +63,9 @@
         <Steps phase={view.phase} />
         {#if on && view.phase !== "against the clock"}<button class="chip !text-sm" onclick={() => (breaking = true)}>End early …</button>{/if}
       </header>
-      {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.</p>{/if}
+      {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">
+          Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.
+        </p>{/if}
       {#if failed && view.phase !== "fill"}<p class="wrong px-6 pt-3 text-center text-lg" role="alert">{failed}</p>{/if}
       <div class="flex min-h-0 flex-1 flex-col overflow-y-auto">
         {#if view.phase === "labels" || view.phase === "set out"}<Ready {run} {view} />
@@ -84,17 +93,28 @@
       <path d="M206 24V42L218 50" fill="none" stroke="var(--on-yolk)" stroke-width="3.500" stroke-linecap="round" />
     </svg>
     <h1 class="mt-3 text-5xl">Twenty frantic minutes, taken in hand</h1>
-    <p class="mt-2 text-lg">Plan on the bench what you will pack, and put each on the run sheet. Then the run goes with you: labels, setting out, filling, and the clock from the moment absorbers are open.</p>
+    <p class="mt-2 text-lg">
+      Plan on the bench what you will pack, and put each on the run sheet. Then the run goes with you: labels, setting out, filling, and the clock from the
+      moment absorbers are open.
+    </p>
     <a class="do mt-5" href="/bench">To the bench</a>
   </section>
 {/snippet}
 
 <Sheet bind:open={breaking} title="Break the run off?">
   {#if view}
-    <p class="text-lg leading-snug">{view.closed ? `The ${view.closed} that are closed stay packed.` : "Nothing is packed yet."} The others keep no number, and their labels are void: throw those away.</p>
+    <p class="text-lg leading-snug">
+      {view.closed ? `The ${view.closed} that are closed stay packed.` : "Nothing is packed yet."} The others keep no number, and their labels are void: throw those
+      away.
+    </p>
     <div class="mt-5 flex flex-wrap gap-3">
       <button class="do" onclick={() => (breaking = false)}>Go on with it</button>
-      <button class="chip" disabled={run.busy} onclick={() => ((breaking = false), run.tell(ask(api.POST("/api/run/{number}/abandon", { params: { path: { number: view.number } } }))))}>End it early</button>
+      <button
+        class="chip"
+        disabled={run.busy}
+        onclick={() => ((breaking = false), run.tell(ask(api.POST("/api/run/{number}/abandon", { params: { path: { number: view.number } } }))))}
+        >End it early</button
+      >
     </div>
   {/if}
 </Sheet>

@@ -30,7 +30,19 @@
 <svg {width} {height} viewBox="{-width / 2} {-height + 6} {width} {height}" class="max-w-full shrink-0" aria-hidden="true">
   {#if now}<rect x={-width / 2 + 1} y={-height + 7} width={width - 2} height={height - 4} rx="9" fill="var(--yolk)" opacity=".5" />{/if}
   <g opacity={each.closed || now || big ? 1 : filled ? 0.9 : 0.75}>
-    <Vessel id="r{each.n}{big ? 'b' : ''}" drawn={each.draw} {scale} level={(filled ? 1 : share) * each.level * each.draw.inner_mm} open={!each.closed} pattern={patternOf(each)} food={each.form} colour={each.colour} pressed={each.closed} see={filled || share > 0.01 ? "food" : "wall"} fine={big} />
+    <Vessel
+      id="r{each.n}{big ? 'b' : ''}"
+      drawn={each.draw}
+      {scale}
+      level={(filled ? 1 : share) * each.level * each.draw.inner_mm}
+      open={!each.closed}
+      pattern={patternOf(each)}
+      food={each.form}
+      colour={each.colour}
+      pressed={each.closed}
+      see={filled || share > 0.01 ? "food" : "wall"}
+      fine={big}
+    />
   </g>
   <g transform="translate(0 {-shape.label.y})">
     <rect x={-tag * 1.35} y={-tag * 0.85} width={tag * 2.7} height={tag * 1.7} rx="2" fill="var(--label)" stroke="var(--label-ink)" stroke-width="1.2" />

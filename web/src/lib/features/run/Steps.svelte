@@ -18,8 +18,16 @@
   {#each STEPS as [name], n (name)}
     <li class="relative min-w-0 flex-1 text-center" aria-current={n === at ? "step" : undefined}>
       {#if n}<span class="absolute top-[9px] right-[calc(50%+10px)] h-[3px] w-[calc(100%-20px)] {n <= at ? 'bg-ink' : 'bg-line'}"></span>{/if}
-      <span class="relative mx-auto grid size-[21px] place-items-center rounded-full border-2 {n < at ? 'border-ink bg-ink' : n === at ? 'border-ink bg-yolk' : 'border-line bg-paper'}">
-        {#if n < at}<svg viewBox="0 0 12 12" class="size-3.5" aria-hidden="true"><path d="M1.500 6.500L4.800 9.800L10.500 2.500" fill="none" stroke="var(--paper)" stroke-width="2.400" /></svg>{/if}
+      <span
+        class="relative mx-auto grid size-[21px] place-items-center rounded-full border-2 {n < at
+          ? 'border-ink bg-ink'
+          : n === at
+            ? 'border-ink bg-yolk'
+            : 'border-line bg-paper'}"
+      >
+        {#if n < at}<svg viewBox="0 0 12 12" class="size-3.5" aria-hidden="true"
+            ><path d="M1.500 6.500L4.800 9.800L10.500 2.500" fill="none" stroke="var(--paper)" stroke-width="2.400" /></svg
+          >{/if}
       </span>
       <span class="mt-0.5 block text-sm leading-tight whitespace-nowrap {n === at ? 'font-bold' : 'text-soft max-sm:sr-only'}">{name}</span>
     </li>

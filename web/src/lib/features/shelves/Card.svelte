@@ -96,7 +96,9 @@
 <aside aria-label="Package {number}" class="p-4 sm:p-5 lg:px-7">
   <div class="flex items-start justify-between gap-3">
     <h2 class="text-4xl">{card ? card.food.slice(0, 1).toUpperCase() + card.food.slice(1) : missing ? "Not here" : "…"}</h2>
-    <button class="-mt-1 -mr-2 grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Close the card" onclick={onclose}><X size={22} aria-hidden="true" /></button>
+    <button class="-mt-1 -mr-2 grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Close the card" onclick={onclose}
+      ><X size={22} aria-hidden="true" /></button
+    >
   </div>
   {#if missing}<p class="mt-2">{missing}</p>{/if}
   {#if card}
@@ -106,7 +108,9 @@
     {:else}
       <p class="mt-2.5 text-lg">
         {!card.ages ? "" : card.due === "past" ? "Was best by" : "Best by"}
-        <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-alarm text-on-alarm' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}">{card.ages ? card.best_by : "Keeps while it is dry"}</b>
+        <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-alarm text-on-alarm' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}"
+          >{card.ages ? card.best_by : "Keeps while it is dry"}</b
+        >
         <span class="caption block pt-1">{card.band}</span>
       </p>
       {#if card.trouble}<p class="mt-2 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.trouble}</p>{/if}
@@ -116,7 +120,13 @@
       <div class="mt-3 flex flex-wrap items-center gap-1.5" role="group" aria-label="Alike">
         <span class="caption mr-1">{alike.length} alike:</span>
         {#each alike.slice(0, 24) as each (each)}
-          <button class="grid min-h-11 min-w-11 place-items-center rounded-lg border-[1.5px] px-2 font-semibold {each === number ? 'border-on-yolk bg-yolk text-on-yolk' : 'border-line'}" aria-pressed={each === number} onclick={() => onpick(each)}>{each}</button>
+          <button
+            class="grid min-h-11 min-w-11 place-items-center rounded-lg border-[1.5px] px-2 font-semibold {each === number
+              ? 'border-on-yolk bg-yolk text-on-yolk'
+              : 'border-line'}"
+            aria-pressed={each === number}
+            onclick={() => onpick(each)}>{each}</button
+          >
         {/each}
       </div>
     {/if}
@@ -134,7 +144,17 @@
 
     {#if card.photos.length}
       <div class="mt-4 grid grid-cols-3 gap-2">
-        {#each card.photos as photo (photo)}<a href="/api/packages/{card.number}/photos/{photo}" target="_blank" aria-label="Picture {photo} of number {card.number}, whole"><img src="/api/packages/{card.number}/photos/{photo}" alt="" class="aspect-square w-full rounded-lg border-[1.5px] border-ink object-cover" loading="lazy" /></a>{/each}
+        {#each card.photos as photo (photo)}<a
+            href="/api/packages/{card.number}/photos/{photo}"
+            target="_blank"
+            aria-label="Picture {photo} of number {card.number}, whole"
+            ><img
+              src="/api/packages/{card.number}/photos/{photo}"
+              alt=""
+              class="aspect-square w-full rounded-lg border-[1.5px] border-ink object-cover"
+              loading="lazy"
+            /></a
+          >{/each}
       </div>
     {/if}
     {#if !card.gone_on}<div class="mt-2.5"><TakePicture number={card.number} words="Take a picture" /></div>{/if}
@@ -142,7 +162,10 @@
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-base">
       {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
-        <div class="flex justify-between gap-4 py-1.5"><dt class="text-soft">{label}</dt><dd class="text-right font-semibold">{value}</dd></div>
+        <div class="flex justify-between gap-4 py-1.5">
+          <dt class="text-soft">{label}</dt>
+          <dd class="text-right font-semibold">{value}</dd>
+        </div>
       {/each}
     </dl>
 
@@ -152,7 +175,9 @@
     <h3 class="head mt-5 font-sans">What happened</h3>
     <ol class="mt-2 border-l-2 border-line pl-4">
       {#each card.journal as line, n (n)}
-        <li class="relative py-1.5 before:absolute before:top-3 before:-left-[1.42rem] before:size-3 before:rounded-full before:border-2 before:border-ink before:bg-paper">
+        <li
+          class="relative py-1.5 before:absolute before:top-3 before:-left-[1.42rem] before:size-3 before:rounded-full before:border-2 before:border-ink before:bg-paper"
+        >
           <b>{line.what}</b>, {line.on}<span class="caption block">{line.detail}</span>
         </li>
       {/each}
@@ -170,7 +195,13 @@
     </fieldset>
     <fieldset>
       <legend class="head">Shelf, from the top</legend>
-      <Choice label="Shelf" options={Array.from({ length: target?.shelves ?? 1 }, (_, n) => n + 1)} value={shelf} onset={(each) => (shelf = each)} chip="min-w-12" />
+      <Choice
+        label="Shelf"
+        options={Array.from({ length: target?.shelves ?? 1 }, (_, n) => n + 1)}
+        value={shelf}
+        onset={(each) => (shelf = each)}
+        chip="min-w-12"
+      />
       {#if wrong.shelf}<p class="wrong mt-1" role="alert">{wrong.shelf.message}</p>{/if}
     </fieldset>
     <Field label="On (today, if left empty)" name="on" type="date" bind:value={day} {wrong} />

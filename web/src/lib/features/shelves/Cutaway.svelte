@@ -150,8 +150,18 @@
     const { first } = stack;
     if (event.key === "Enter" || event.key === " ") onopen(first.number);
     else if (event.key === "m") onmoving(first.number);
-    else if (event.altKey && event.key === "ArrowUp" && first.shelf > 1) onmove(stack.packages.map((each) => each.number), place.id, first.shelf - 1);
-    else if (event.altKey && event.key === "ArrowDown" && first.shelf < place.shelves) onmove(stack.packages.map((each) => each.number), place.id, first.shelf + 1);
+    else if (event.altKey && event.key === "ArrowUp" && first.shelf > 1)
+      onmove(
+        stack.packages.map((each) => each.number),
+        place.id,
+        first.shelf - 1,
+      );
+    else if (event.altKey && event.key === "ArrowDown" && first.shelf < place.shelves)
+      onmove(
+        stack.packages.map((each) => each.number),
+        place.id,
+        first.shelf + 1,
+      );
     else if (event.key === "ArrowRight" || event.key === "ArrowLeft") {
       const all = [...document.querySelectorAll<SVGGElement>("[data-stack]")];
       all[all.indexOf(event.currentTarget as SVGGElement) + (event.key === "ArrowRight" ? 1 : -1)]?.focus();
@@ -163,11 +173,7 @@
 
 <svelte:window onscroll={look} bind:innerHeight={tall} />
 
-<div
-  class="lg:h-full lg:overflow-y-auto"
-  onscroll={look}
-  bind:this={scroller}
->
+<div class="lg:h-full lg:overflow-y-auto" onscroll={look} bind:this={scroller}>
   <div bind:clientWidth={room} class="relative">
     <svg {width} height={bottom + 6} viewBox="0 0 {width} {bottom + 6}" class="mx-auto block select-none" role="group" aria-label="{place.name}, cut open">
       <defs>
@@ -181,11 +187,23 @@
       {:else if place.sort === "cellar"}
         {#each stones as stone, n (n)}<path d="M{stone.x} {stone.y}h{stone.w}" stroke="var(--line)" stroke-width="1.8" stroke-linecap="round" />{/each}
       {:else}
-        {#each Array.from({ length: Math.ceil(width / 74) }, (_, n) => n) as n (n)}<path d="M{n * 74 + 28} 8V{bottom - 2}" stroke="var(--line)" stroke-width="1" opacity=".7" />{/each}
+        {#each Array.from({ length: Math.ceil(width / 74) }, (_, n) => n) as n (n)}<path
+            d="M{n * 74 + 28} 8V{bottom - 2}"
+            stroke="var(--line)"
+            stroke-width="1"
+            opacity=".7"
+          />{/each}
       {/if}
       {#each shown as { board, y, height } (`${board.shelf}/${board.back}`)}
         <g data-shelf={board.shelf}>
-          <rect x="4" y={y - height} width={width - 8} height={height + 10} fill={drag?.moved && drag.shelf === board.shelf ? "var(--yolk)" : "transparent"} opacity={drag?.moved ? 0.25 : 1} />
+          <rect
+            x="4"
+            y={y - height}
+            width={width - 8}
+            height={height + 10}
+            fill={drag?.moved && drag.shelf === board.shelf ? "var(--yolk)" : "transparent"}
+            opacity={drag?.moved ? 0.25 : 1}
+          />
           {#each board.stacks as stack (stack.first.number)}
             {@const dim = found && !stack.packages.some((each) => found.has(each.number))}
             {@const shape = outline(drawings[stack.first.container] as Drawn, scale)}
@@ -195,7 +213,13 @@
               transform="translate({(SIDE + (stack.x + (stack.width - Math.min(2, stack.packages.length - 1) * 9) / 2) * scale).toFixed(1)} {y})"
             >
               <g aria-hidden="true">
-                <Standing {stack} {drawings} {scale} rim={stack.outer ? rimOf(board, stack) * scale : 0} chosen={stack.packages.some((each) => each.number === chosen)} />
+                <Standing
+                  {stack}
+                  {drawings}
+                  {scale}
+                  rim={stack.outer ? rimOf(board, stack) * scale : 0}
+                  chosen={stack.packages.some((each) => each.number === chosen)}
+                />
               </g>
               <g
                 data-stack
@@ -236,7 +260,10 @@
       {/each}
     </svg>
     {#if drag?.moved}
-      <div class="pointer-events-none fixed z-30 rounded-lg border-2 border-ink bg-yolk px-3 py-1.5 font-bold text-on-yolk shadow-lg" style="left:{drag.x + 14}px;top:{drag.y + 8}px">
+      <div
+        class="pointer-events-none fixed z-30 rounded-lg border-2 border-ink bg-yolk px-3 py-1.5 font-bold text-on-yolk shadow-lg"
+        style="left:{drag.x + 14}px;top:{drag.y + 8}px"
+      >
         {drag.stack.first.food}{drag.stack.packages.length > 1 ? ` ×${drag.stack.packages.length}` : ""}{drag.shelf ? ` → shelf ${drag.shelf}` : ""}
       </div>
     {/if}

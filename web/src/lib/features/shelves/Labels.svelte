@@ -87,7 +87,14 @@
 {/snippet}
 
 <Sheet bind:open title={count === 1 ? "One label" : `${count} labels`} wide>
-  <Choice label="Labels to print on" options={[...offered.map((each) => [each.key, each.name] as const), ["own", "labels of your own …"]]} value={chosen} onset={pick} row="grid grid-cols-2 gap-2 sm:grid-cols-3" chip="!justify-start !gap-3 !py-2 text-left">
+  <Choice
+    label="Labels to print on"
+    options={[...offered.map((each) => [each.key, each.name] as const), ["own", "labels of your own …"]]}
+    value={chosen}
+    onset={pick}
+    row="grid grid-cols-2 gap-2 sm:grid-cols-3"
+    chip="!justify-start !gap-3 !py-2 text-left"
+  >
     {#snippet content(key, name)}
       {@const sheet = offered.find((each) => each.key === key)}
       {#if sheet}{@render page(sheet)}{/if}<span class="leading-tight">{name}</span>
@@ -101,13 +108,20 @@
       <Field label="Between them" name="gap" bind:value={own.gap} {wrong} placeholder="nothing" />
     </div>
   {/if}
-  <p class="caption mt-4">Each says the food, its weight and kcal, when it was packed and is best by, what absorbers are inside, and that they are not food; with a number and a code to find it by.</p>
+  <p class="caption mt-4">
+    Each says the food, its weight and kcal, when it was packed and is best by, what absorbers are inside, and that they are not food; with a number and a code
+    to find it by.
+  </p>
   {#if wrong.printer ?? wrong.request ?? wrong.number}<p class="wrong mt-2" role="alert">{(wrong.printer ?? wrong.request ?? wrong.number)?.message}</p>{/if}
   <div class="mt-4 flex flex-wrap items-center gap-3">
     {#if roll}
       <button class="do" disabled={busy} onclick={print}>Print on the label printer</button>
       {#if wrong.printer?.code === "roll-empty"}<button class="chip" onclick={refill}>A new roll is in</button>{/if}
-      {#if printed}<span class="font-semibold" role="status">{printed.says}.</span>{#if printed.simulated}<a class="chip" href="/api/devices/labels.pdf" target="_blank">See what it printed</a><span class="caption">Simulated printer.</span>{/if}{/if}
+      {#if printed}<span class="font-semibold" role="status">{printed.says}.</span>{#if printed.simulated}<a
+            class="chip"
+            href="/api/devices/labels.pdf"
+            target="_blank">See what it printed</a
+          ><span class="caption">Simulated printer.</span>{/if}{/if}
     {:else}
       <button class="do" onclick={show}>Open the sheet (PDF)</button>
     {/if}

@@ -35,9 +35,7 @@
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
-  const alike = $derived(
-    opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass).map((each) => each.number) : [],
-  );
+  const alike = $derived(opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass).map((each) => each.number) : []);
 
   $effect(() => {
     if (larder.version < 0) return;
@@ -145,19 +143,32 @@
       </div>
       <div class="min-h-0 flex-1 pb-3">
         {#key place.id}
-          <Cutaway {place} packages={here} drawings={view.containers} chosen={number} {found} onopen={open} onmove={move} onmoving={(n) => open(n).then(() => (moving = true))} />
+          <Cutaway
+            {place}
+            packages={here}
+            drawings={view.containers}
+            chosen={number}
+            {found}
+            onopen={open}
+            onmove={move}
+            onmoving={(n) => open(n).then(() => (moving = true))}
+          />
         {/key}
       </div>
       {#if !view.places.some((each) => each.kept)}
-        <p class="pb-6 text-center text-lg">Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.</p>
+        <p class="pb-6 text-center text-lg">
+          Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.
+        </p>
       {/if}
     {/if}
   </section>
 
   {#if view && place}
-    <div class={number
-      ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
-      : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}>
+    <div
+      class={number
+        ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
+        : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}
+    >
       {#if number}
         <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
       {:else}
@@ -176,7 +187,13 @@
     </div>
     <div class="grid grid-cols-2 gap-3">
       <Field label="Shelves" name="shelves" type="number" bind:value={fresh.shelves} {wrong} />
-      <Field label="How wide, {us ? 'in' : 'cm'}" name="width_mm" type="number" bind:value={() => Math.round(fresh.width_mm / per), (wide) => (fresh.width_mm = Number(wide) * per)} {wrong} />
+      <Field
+        label="How wide, {us ? 'in' : 'cm'}"
+        name="width_mm"
+        type="number"
+        bind:value={() => Math.round(fresh.width_mm / per), (wide) => (fresh.width_mm = Number(wide) * per)}
+        {wrong}
+      />
       <Degrees label="Mean of the year" name="mean_c" bind:celsius={fresh.mean_c} {wrong} />
       <Degrees label="At its warmest" name="warmest_c" bind:celsius={fresh.warmest_c} {wrong} />
     </div>

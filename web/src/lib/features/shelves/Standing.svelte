@@ -47,16 +47,37 @@
     {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.2" />{/if}
   </g>
 {/each}
-<Vessel id="p{first.number}" {drawn} {scale} level={first.level * drawn.inner_mm} pattern={patternOf(first)} food={first.form} colour={first.colour} see="wall" fine={false} />
+<Vessel
+  id="p{first.number}"
+  {drawn}
+  {scale}
+  level={first.level * drawn.inner_mm}
+  pattern={patternOf(first)}
+  food={first.form}
+  colour={first.colour}
+  see="wall"
+  fine={false}
+/>
 
 <g transform="translate(0 {-label.y})">
   <rect x={-label.half} y={-20} width={label.half * 2} height="41" rx="1.5" fill="var(--label)" stroke="var(--label-ink)" stroke-width="1.2" />
   <text y={-6.5} text-anchor="middle" font-size={name.size.toFixed(1)} font-weight="700" fill="var(--label-ink)">{name.text}</text>
-  <text y={7} text-anchor="middle" font-size={size - 0.5} fill={first.due === "past" ? "var(--alarm)" : "var(--label-soft)"} font-weight={first.due === "past" ? 800 : 400}>{by}</text>
+  <text
+    y={7}
+    text-anchor="middle"
+    font-size={size - 0.5}
+    fill={first.due === "past" ? "var(--alarm)" : "var(--label-soft)"}
+    font-weight={first.due === "past" ? 800 : 400}>{by}</text
+  >
   <!-- Life left: length, and hatch, never colour alone. -->
   <rect x={-label.half + 1} y="12" width={bar} height="8" fill="var(--label)" />
-  <rect x={-label.half + 1} y="12.6" width={first.due === "past" ? bar : Math.max(2, bar * first.left)} height="7.2"
-    fill={first.due === "past" ? "url(#past)" : first.left < 0.5 || first.due === "soon" ? "url(#dots)" : "var(--label-leaf)"} />
+  <rect
+    x={-label.half + 1}
+    y="12.6"
+    width={first.due === "past" ? bar : Math.max(2, bar * first.left)}
+    height="7.2"
+    fill={first.due === "past" ? "url(#past)" : first.left < 0.5 || first.due === "soon" ? "url(#dots)" : "var(--label-leaf)"}
+  />
   <path d="M{-label.half} 12H{label.half}" stroke="var(--label-ink)" stroke-width=".8" />
 </g>
 

@@ -24,8 +24,15 @@
       {#each due as each (each.number)}
         <li>
           <button class="flex min-h-13 w-full items-center gap-3 py-1.5 text-left hover:bg-cream" onclick={() => onopen(each.number)}>
-            <span class="grid size-7 shrink-0 place-items-center font-extrabold {each.due === 'past' ? 'rounded bg-alarm text-on-alarm' : 'rounded-full bg-yolk text-on-yolk'}" aria-hidden="true">
-              {#if each.due === "past"}!{:else}<svg viewBox="-8 -8 16 16" class="size-5"><path d="M0-5.5V0L4 2.5" fill="none" stroke="currentColor" stroke-width="2.2" stroke-linecap="round" /></svg>{/if}
+            <span
+              class="grid size-7 shrink-0 place-items-center font-extrabold {each.due === 'past'
+                ? 'rounded bg-alarm text-on-alarm'
+                : 'rounded-full bg-yolk text-on-yolk'}"
+              aria-hidden="true"
+            >
+              {#if each.due === "past"}!{:else}<svg viewBox="-8 -8 16 16" class="size-5"
+                  ><path d="M0-5.5V0L4 2.5" fill="none" stroke="currentColor" stroke-width="2.2" stroke-linecap="round" /></svg
+                >{/if}
             </span>
             <span class="flex-1 leading-snug">
               <b>{each.food}</b>, {each.mass}
@@ -39,10 +46,20 @@
   <h2 class="mt-6 text-2xl">{place.name}</h2>
   {#if place.foods.length}
     <table class="mt-2 w-full text-md">
-      <thead class="text-left text-soft"><tr><th class="py-1 font-normal">food</th><th class="py-1 text-right font-normal">in</th><th class="py-1 text-right font-normal">weight</th><th class="py-1 text-right font-normal">kcal</th></tr></thead>
+      <thead class="text-left text-soft"
+        ><tr
+          ><th class="py-1 font-normal">food</th><th class="py-1 text-right font-normal">in</th><th class="py-1 text-right font-normal">weight</th><th
+            class="py-1 text-right font-normal">kcal</th
+          ></tr
+        ></thead
+      >
       <tbody class="divide-y divide-line border-y border-line">
         {#each place.foods as food (food.food)}
-          <tr><td class="py-1.5 font-semibold">{food.food}</td><td class="text-right">{food.count}</td><td class="pl-2 text-right whitespace-nowrap">{food.mass}</td><td class="pl-2 text-right">{food.kcal_text}</td></tr>
+          <tr
+            ><td class="py-1.5 font-semibold">{food.food}</td><td class="text-right">{food.count}</td><td class="pl-2 text-right whitespace-nowrap"
+              >{food.mass}</td
+            ><td class="pl-2 text-right">{food.kcal_text}</td></tr
+          >
         {/each}
       </tbody>
     </table>

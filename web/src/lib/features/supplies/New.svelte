@@ -58,13 +58,19 @@
 <form onsubmit={add} novalidate class="grid gap-3">
   <div>
     <label class="head block" for="supply-sort">What is it?</label>
-    <select id="supply-sort" class="field mt-1" value={sort} onchange={(event) => pick(event.currentTarget.value as Sort)}>{#each SORTS as each (each)}<option value={each}>{each === "packets" ? "absorbers" : each}</option>{/each}</select>
+    <select id="supply-sort" class="field mt-1" value={sort} onchange={(event) => pick(event.currentTarget.value as Sort)}
+      >{#each SORTS as each (each)}<option value={each}>{each === "packets" ? "absorbers" : each}</option>{/each}</select
+    >
   </div>
   {#if sort === "packets"}
     <div class="grid grid-cols-2 items-end gap-2">
       <div>
         <label class="head block" for="supply-key">Rated</label>
-        <select id="supply-key" class="field mt-1" bind:value={form.key}><option value="">{packets[0]?.size_ml} mL</option>{#each packets.slice(1) as row (row.size_ml)}<option value={String(row.size_ml)}>{row.size_ml} mL</option>{/each}</select>
+        <select id="supply-key" class="field mt-1" bind:value={form.key}
+          ><option value="">{packets[0]?.size_ml} mL</option>{#each packets.slice(1) as row (row.size_ml)}<option value={String(row.size_ml)}
+              >{row.size_ml} mL</option
+            >{/each}</select
+        >
       </div>
       <Field label="In one inner pack" name="per_pack" bind:value={form.per} {wrong} />
     </div>
@@ -81,7 +87,9 @@
   {:else if sort === "lids"}
     <div>
       <label class="head block" for="supply-key">For which mouth</label>
-      <select id="supply-key" class="field mt-1" bind:value={form.key}><option value="">regular, 70 mm</option><option value="wide">wide, 86 mm</option><option value="own">another …</option></select>
+      <select id="supply-key" class="field mt-1" bind:value={form.key}
+        ><option value="">regular, 70 mm</option><option value="wide">wide, 86 mm</option><option value="own">another …</option></select
+      >
     </div>
     {#if own}<Field label="What they are called" name="name" bind:value={form.name} {wrong} placeholder="bottle caps" />{/if}
   {:else if sort === "desiccant"}

@@ -46,7 +46,9 @@
     <path d="M{left} {wall ? top : at.foot}V{at.foot}H{at.right}" fill="none" stroke="var(--ink)" stroke-width="1.8" />
     {#each beside as mark (mark.at)}
       {#if wall}<path d="M{left - 4} {at.y(mark.at)}h4" stroke="var(--ink)" stroke-width="1.3" />{/if}
-      <text x={left - 7} y={at.y(mark.at) + 4.5} text-anchor="end" font-size="12.5" fill={mark.tone ?? "var(--soft)"} font-weight={mark.tone ? 700 : 400}>{mark.words}</text>
+      <text x={left - 7} y={at.y(mark.at) + 4.5} text-anchor="end" font-size="12.5" fill={mark.tone ?? "var(--soft)"} font-weight={mark.tone ? 700 : 400}
+        >{mark.words}</text
+      >
     {/each}
     {#each below(wide) as mark (mark.at)}
       <path d="M{at.x(mark.at)} {at.foot}v4.500" stroke="var(--ink)" stroke-width="1.3" />

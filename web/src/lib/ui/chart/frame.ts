@@ -42,13 +42,20 @@ export function frame(edges: { left: number; right: number; top: number; foot: n
 
 /** The path through points; in steps, where what was reached holds until the next. */
 export function through<P>(points: readonly P[], at: (point: P) => [number, number], { x, y }: Frame, steps = false): string {
-  const path = line<P>((point) => x(at(point)[0]), (point) => y(at(point)[1])).curve(steps ? curveStepAfter : curveLinear);
+  const path = line<P>(
+    (point) => x(at(point)[0]),
+    (point) => y(at(point)[1]),
+  ).curve(steps ? curveStepAfter : curveLinear);
   return path.digits(1)([...points]) ?? "";
 }
 
 /** The closed shape between a low and a high value of each point. */
 export function between<P>(points: readonly P[], at: (point: P) => [number, number, number], { x, y }: Frame): string {
-  const path = area<P>((point) => x(at(point)[0]), (point) => y(at(point)[1]), (point) => y(at(point)[2]));
+  const path = area<P>(
+    (point) => x(at(point)[0]),
+    (point) => y(at(point)[1]),
+    (point) => y(at(point)[2]),
+  );
   return path.digits(1)([...points]) ?? "";
 }
 

@@ -5,7 +5,12 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
 
-  let { open = $bindable(false), lot, schools, ours }: { open?: boolean; lot: { lot: number; food: string; mass: string }; schools: Schemas["JarSchool"][]; ours: number } = $props();
+  let {
+    open = $bindable(false),
+    lot,
+    schools,
+    ours,
+  }: { open?: boolean; lot: { lot: number; food: string; mass: string }; schools: Schemas["JarSchool"][]; ours: number } = $props();
 
   let containers = $state<Schemas["ContainerRow"][]>([]);
   let jar = $state("jar-half-gallon");
@@ -14,7 +19,8 @@
   const days = $derived(picked ?? ours);
 
   $effect(() => {
-    if (open && !containers.length) void ask(api.GET("/api/reference/containers")).then(({ data }) => (containers = data?.filter((each) => each.kind === "jar") ?? []));
+    if (open && !containers.length)
+      void ask(api.GET("/api/reference/containers")).then(({ data }) => (containers = data?.filter((each) => each.kind === "jar") ?? []));
   });
 
   async function fill() {
@@ -32,7 +38,14 @@
   <p class="head mt-4">Jar</p>
   <Choice label="Jar" options={containers.map((each) => [each.key, each.name] as const)} value={jar} onset={(key) => (jar = key)} />
   <p class="head mt-4">Shaken daily for</p>
-  <Choice label="Days" options={schools.map((each) => [each.days, each.why] as const)} value={days} onset={(many) => (picked = many)} row="mt-1 grid gap-2" chip="!justify-start !text-left">
+  <Choice
+    label="Days"
+    options={schools.map((each) => [each.days, each.why] as const)}
+    value={days}
+    onset={(many) => (picked = many)}
+    row="mt-1 grid gap-2"
+    chip="!justify-start !text-left"
+  >
     {#snippet content(many, why)}<span><b>{many} days</b> <span class="font-normal">{why}</span></span>{/snippet}
   </Choice>
   {#each Object.values(wrong) as each (each.message)}<p class="wrong mt-2" role="alert">{each.message}</p>{/each}

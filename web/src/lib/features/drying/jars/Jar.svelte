@@ -11,13 +11,28 @@
 
   const scale = $derived(80 / jar.draw.height_mm);
   const due = $derived(jar.dots.some((dot) => dot.look === "due"));
-  const LOOKS: [Schemas["Look"], string][] = [["clumped", "clumped"], ["stuck", "stuck to the glass"], ["droplets", "droplets"]];
+  const LOOKS: [Schemas["Look"], string][] = [
+    ["clumped", "clumped"],
+    ["stuck", "stuck to the glass"],
+    ["droplets", "droplets"],
+  ];
   const id = $props.id();
 </script>
 
 <li class="grid grid-cols-[4.2rem_1fr] gap-x-4 border-b border-line py-3.5">
   <svg viewBox="-36 -96 76 100" class="w-full" aria-hidden="true">
-    {#if jar.jars > 1}<g transform="translate(9 -3)" opacity=".45"><Vessel drawn={jar.draw} {scale} level={jar.level * jar.draw.inner_mm} pattern={patternOf(jar)} food={jar.form} colour={jar.colour} id="{id}-b" fine={false} /></g>{/if}
+    {#if jar.jars > 1}<g transform="translate(9 -3)" opacity=".45"
+        ><Vessel
+          drawn={jar.draw}
+          {scale}
+          level={jar.level * jar.draw.inner_mm}
+          pattern={patternOf(jar)}
+          food={jar.form}
+          colour={jar.colour}
+          id="{id}-b"
+          fine={false}
+        /></g
+      >{/if}
     <Vessel drawn={jar.draw} {scale} level={jar.level * jar.draw.inner_mm} pattern={patternOf(jar)} food={jar.form} colour={jar.colour} {id} fine={false} />
   </svg>
   <div class="min-w-0">
@@ -26,7 +41,9 @@
       <span class="text-md text-soft">{jar.mass} in {jar.title}</span>
     </div>
     <Dots {jar} />
-    <p class="mt-1.5 font-semibold {jar.phase === 'back in the dryer' ? 'text-rust' : jar.phase === 'done' ? 'text-leaf' : ''}">{jar.says}{#if !due && jar.due}<span class="font-normal text-soft"> Next: {day(jar.due)}.</span>{/if}</p>
+    <p class="mt-1.5 font-semibold {jar.phase === 'back in the dryer' ? 'text-rust' : jar.phase === 'done' ? 'text-leaf' : ''}">
+      {jar.says}{#if !due && jar.due}<span class="font-normal text-soft"> Next: {day(jar.due)}.</span>{/if}
+    </p>
     <div class="mt-2 flex flex-wrap gap-2">
       {#if jar.phase === "shaking"}
         <button class="chip {due ? 'on' : ''}" disabled={!due} onclick={() => shake(jar.number, "free")}>Free</button>

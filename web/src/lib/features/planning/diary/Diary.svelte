@@ -23,21 +23,24 @@
 </script>
 
 <Page title="Diary" of={seen}>
-
-{#if view && day}
-  <Patterns foods={view.totals} scale={0.42} />
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[18rem_1fr] lg:grid-cols-[20rem_1fr_20rem]">
-    <section aria-label="The evening's line" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
-      {#key day.day}<Evening {day} today={view.today} meals={view.to_pick} />{/key}
-    </section>
-    <section aria-label="The month" class="min-w-0 px-2 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
-      <Month {view} chosen={day.day} onpick={(picked) => (chosen = picked)} onturn={turn} />
-    </section>
-    <!-- Nothing in it takes the focus, yet keys must be able to scroll it. -->
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <aside tabindex="0" aria-label="What the month adds up to" class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
-      <Totals {view} />
-    </aside>
-  </div>
-{/if}
+  {#if view && day}
+    <Patterns foods={view.totals} scale={0.42} />
+    <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[18rem_1fr] lg:grid-cols-[20rem_1fr_20rem]">
+      <section aria-label="The evening's line" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
+        {#key day.day}<Evening {day} today={view.today} meals={view.to_pick} />{/key}
+      </section>
+      <section aria-label="The month" class="min-w-0 px-2 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
+        <Month {view} chosen={day.day} onpick={(picked) => (chosen = picked)} onturn={turn} />
+      </section>
+      <!-- Nothing in it takes the focus, yet keys must be able to scroll it. -->
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <aside
+        tabindex="0"
+        aria-label="What the month adds up to"
+        class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l"
+      >
+        <Totals {view} />
+      </aside>
+    </div>
+  {/if}
 </Page>

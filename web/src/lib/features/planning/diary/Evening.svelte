@@ -11,9 +11,7 @@
   let all = $state(false);
 
   const ahead = $derived(day.day > today);
-  const written = $derived<Schemas["Written"][]>(
-    day.items.map((item) => ({ meal: item.meal, eaters: item.eaters, line: item.line?.text ?? "" })),
-  );
+  const written = $derived<Schemas["Written"][]>(day.items.map((item) => ({ meal: item.meal, eaters: item.eaters, line: item.line?.text ?? "" })));
   const shown = $derived(all ? meals : meals.slice(0, 8));
   const has = (meal: number) => written.some((item) => item.meal === meal);
   const date = $derived(new Date(`${day.day}T12:00`));
@@ -48,7 +46,9 @@
 </script>
 
 <h1 class="sr-only">Diary</h1>
-<h2 class="text-3xl">{name}<span class="block font-sans text-base font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span></h2>
+<h2 class="text-3xl">
+  {name}<span class="block font-sans text-base font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span>
+</h2>
 
 {#if ahead}
   <p class="caption mt-2">Still to come. The diary tells what was eaten, not what is planned.</p>
@@ -64,7 +64,11 @@
             {#if waiting}<span class="block text-xs font-semibold text-rust">kept as typed, not counted: {item.line?.says}</span>
             {:else if item.line?.mass}<span class="block text-xs text-soft">{item.line.mass} {item.line.food_name}</span>{/if}
           </span>
-          <button class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Take out {item.meal_name || item.line?.text || 'nothing'}" onclick={() => write(written.filter((_, at) => at !== n))}>
+          <button
+            class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream"
+            aria-label="Take out {item.meal_name || item.line?.text || 'nothing'}"
+            onclick={() => write(written.filter((_, at) => at !== n))}
+          >
             <X size={18} aria-hidden="true" />
           </button>
         </li>
@@ -82,10 +86,22 @@
 
   <form class="mt-3 flex gap-2" onsubmit={add}>
     <label for="used" class="sr-only">Or what was used</label>
-    <input id="used" class="field" bind:value={line} placeholder="2 cups rice" autocomplete="off" aria-invalid={wrong.line || wrong.items ? "true" : undefined} aria-describedby="used-note" />
+    <input
+      id="used"
+      class="field"
+      bind:value={line}
+      placeholder="2 cups rice"
+      autocomplete="off"
+      aria-invalid={wrong.line || wrong.items ? "true" : undefined}
+      aria-describedby="used-note"
+    />
     <button class="chip shrink-0" type="submit">Write it</button>
   </form>
-  <div id="used-note">{#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">{(wrong.line ?? wrong.items ?? wrong.day ?? wrong.request)?.message}</p>{/if}</div>
+  <div id="used-note">
+    {#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">
+        {(wrong.line ?? wrong.items ?? wrong.day ?? wrong.request)?.message}
+      </p>{/if}
+  </div>
 
   {#if !day.kept}
     <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, eaters: null, line: "" }])}>Nothing from the larder</button>

@@ -5,12 +5,7 @@
   import ChevronLeft from "@lucide/svelte/icons/chevron-left";
   import ChevronRight from "@lucide/svelte/icons/chevron-right";
 
-  let {
-    view,
-    chosen,
-    onpick,
-    onturn,
-  }: { view: Schemas["MonthView"]; chosen: string; onpick: (day: string) => void; onturn: (by: number) => void } = $props();
+  let { view, chosen, onpick, onturn }: { view: Schemas["MonthView"]; chosen: string; onpick: (day: string) => void; onturn: (by: number) => void } = $props();
 
   const WEEK = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
   const foods = $derived(Object.fromEntries(view.totals.map((food) => [food.food, food])));
@@ -27,9 +22,13 @@
 </script>
 
 <div class="flex items-center justify-between gap-2">
-  <button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="The month before" onclick={() => onturn(-1)}><ChevronLeft aria-hidden="true" /></button>
+  <button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="The month before" onclick={() => onturn(-1)}
+    ><ChevronLeft aria-hidden="true" /></button
+  >
   <h2 class="text-2xl" aria-live="polite">{view.name}</h2>
-  <button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="The month after" onclick={() => onturn(1)}><ChevronRight aria-hidden="true" /></button>
+  <button class="grid size-11 place-items-center rounded-lg hover:bg-cream" aria-label="The month after" onclick={() => onturn(1)}
+    ><ChevronRight aria-hidden="true" /></button
+  >
 </div>
 <div class="mt-1 grid grid-cols-7 gap-x-1 text-center" role="group" aria-label={view.name}>
   {#each WEEK as name (name)}<span class="head pb-1" aria-hidden="true">{name}</span>{/each}
@@ -48,7 +47,15 @@
       <svg viewBox="-30 -30 60 60" class="mx-auto w-full max-w-[4.6rem] {ahead ? 'opacity-40' : ''}" aria-hidden="true">
         <Plate radius={26} set={day.kept} foods={day.foods.map((key) => foods[key]).filter((food) => food !== undefined)} />
         {#if !day.kept}<text y="5.500" text-anchor="middle" font-size="16" fill="var(--soft)">{n + 1}</text>{/if}
-        {#if day.waiting}<g transform="translate(20 -20)"><circle r="8.500" fill="var(--paper)" stroke="var(--rust)" stroke-width="1.8" /><text y="4.500" text-anchor="middle" font-size="13" font-weight="800" fill="var(--rust)">?</text></g>{/if}
+        {#if day.waiting}<g transform="translate(20 -20)"
+            ><circle r="8.500" fill="var(--paper)" stroke="var(--rust)" stroke-width="1.8" /><text
+              y="4.500"
+              text-anchor="middle"
+              font-size="13"
+              font-weight="800"
+              fill="var(--rust)">?</text
+            ></g
+          >{/if}
       </svg>
       <span class="block text-xs leading-tight {day.day === view.today ? 'font-bold' : 'text-soft'}">
         {#if day.kept}{n + 1}{:else if day.day === view.today}today{:else}<span aria-hidden="true">&nbsp;</span>{/if}

@@ -20,7 +20,16 @@
           <span class="font-semibold">{food.name}</span><b class="whitespace-nowrap">{food.mass}</b>
         </div>
         <svg width="100%" height="11" class="mt-1 block" aria-hidden="true">
-          <rect x=".7" y=".7" width="{Math.max(1.5, (food.mass_g / most) * 99)}%" height="9.600" rx="2" fill="url(#{patternOf(food)})" stroke="var(--ink)" stroke-width="1.2" />
+          <rect
+            x=".7"
+            y=".7"
+            width="{Math.max(1.5, (food.mass_g / most) * 99)}%"
+            height="9.600"
+            rx="2"
+            fill="url(#{patternOf(food)})"
+            stroke="var(--ink)"
+            stroke-width="1.2"
+          />
         </svg>
         <p class="mt-0.5 flex justify-between text-sm text-soft"><span>{food.average}</span><span>on {food.days} {food.days === 1 ? "day" : "days"}</span></p>
       </li>

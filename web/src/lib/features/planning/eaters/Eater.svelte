@@ -21,13 +21,33 @@
     ["hard", "as walking 27 km besides"],
   ];
 
-  let draft = $state({ name: "", birth_year: "" as string | number, sex: "not said" as Schemas["Sex"], activity: "light" as Schemas["Activity"], height: "", weight: "", count: 1 as string | number, weeks: "" as string | number, kcal: "" as string | number });
+  let draft = $state({
+    name: "",
+    birth_year: "" as string | number,
+    sex: "not said" as Schemas["Sex"],
+    activity: "light" as Schemas["Activity"],
+    height: "",
+    weight: "",
+    count: 1 as string | number,
+    weeks: "" as string | number,
+    kcal: "" as string | number,
+  });
   let need = $state<Schemas["Need"]>();
   let wrong = $state<Wrong>({});
   let more = $state(false);
   let version = $state<number>();
   let theirs = $state<Eater>();
-  const LABELS = { name: "Name", birth_year: "Born in", sex: "Sex", activity: "How much they move", height: "Height", weight: "Weight", count: "How many", weeks: "Weeks", kcal: "kcal" };
+  const LABELS = {
+    name: "Name",
+    birth_year: "Born in",
+    sex: "Sex",
+    activity: "How much they move",
+    height: "Height",
+    weight: "Weight",
+    count: "How many",
+    weeks: "Weeks",
+    kcal: "kcal",
+  };
   const us = $derived(larder.us);
 
   $effect(() => {
@@ -55,7 +75,13 @@
   }
 
   const figure = (value: string | number) => (value === "" || value === null ? null : Number(value));
-  const body = (): Eater => ({ ...$state.snapshot(draft), birth_year: Number(draft.birth_year) || 0, count: Number(draft.count), weeks: figure(draft.weeks), kcal: figure(draft.kcal) });
+  const body = (): Eater => ({
+    ...$state.snapshot(draft),
+    birth_year: Number(draft.birth_year) || 0,
+    count: Number(draft.count),
+    weeks: figure(draft.weeks),
+    kcal: figure(draft.kcal),
+  });
 
   const reckon = latest(async () => {
     if (!draft.birth_year) return;
@@ -95,7 +121,14 @@
     <Field label="Born in" name="birth_year" type="number" bind:value={draft.birth_year} {wrong} placeholder="1952" onchange={reckon} />
     <fieldset>
       <legend class="head">Sex, for the energy formula</legend>
-      <Choice label="Sex" options={SEXES} value={draft.sex} onset={(sex) => ((draft.sex = sex), void reckon())} row="mt-1 flex gap-1.5" chip="flex-auto !px-2" />
+      <Choice
+        label="Sex"
+        options={SEXES}
+        value={draft.sex}
+        onset={(sex) => ((draft.sex = sex), void reckon())}
+        row="mt-1 flex gap-1.5"
+        chip="flex-auto !px-2"
+      />
     </fieldset>
     <div class="grid grid-cols-2 gap-3">
       <Field label="Height" name="height" bind:value={draft.height} {wrong} placeholder={us ? "5 ft 6 in" : "166 cm"} onchange={reckon} />
@@ -103,7 +136,14 @@
     </div>
     <fieldset class="sm:col-span-2">
       <legend class="head">How much they move</legend>
-      <Choice label="How much they move" options={MOVES} value={draft.activity} onset={(activity) => ((draft.activity = activity), void reckon())} row="mt-1 grid grid-cols-2 gap-1.5 sm:grid-cols-4" chip="flex-col !gap-0 !px-1.5 py-2">
+      <Choice
+        label="How much they move"
+        options={MOVES}
+        value={draft.activity}
+        onset={(activity) => ((draft.activity = activity), void reckon())}
+        row="mt-1 grid grid-cols-2 gap-1.5 sm:grid-cols-4"
+        chip="flex-col !gap-0 !px-1.5 py-2"
+      >
         {#snippet content(activity, means)}<span>{activity}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
       </Choice>
     </fieldset>
@@ -111,10 +151,20 @@
       <div class="grid grid-cols-1 gap-3 sm:col-span-2 sm:grid-cols-3">
         <Field label="How many, alike" name="count" type="number" bind:value={draft.count} {wrong} onchange={reckon} />
         <Field label="Guests: for how many weeks" name="weeks" type="number" bind:value={draft.weeks} {wrong} placeholder="always here" onchange={reckon} />
-        <Field label="A figure of their own, kcal" name="kcal_per_person_day" type="number" bind:value={draft.kcal} {wrong} placeholder="by the formula" onchange={reckon} />
+        <Field
+          label="A figure of their own, kcal"
+          name="kcal_per_person_day"
+          type="number"
+          bind:value={draft.kcal}
+          {wrong}
+          placeholder="by the formula"
+          onchange={reckon}
+        />
       </div>
     {:else}
-      <button type="button" class="min-h-11 justify-self-start font-bold underline sm:col-span-2" onclick={() => (more = true)}>Guests, several alike, or a figure of their own</button>
+      <button type="button" class="min-h-11 justify-self-start font-bold underline sm:col-span-2" onclick={() => (more = true)}
+        >Guests, several alike, or a figure of their own</button
+      >
     {/if}
     {#if need}
       <div class="rounded-xl bg-cream px-4 py-3 sm:col-span-2" aria-live="polite">

@@ -8,7 +8,14 @@
   const MOST = 14;
   const seats = $derived(
     eaters
-      .flatMap((view) => Array.from({ length: view.eater.count ?? 1 }, (_, n) => ({ view, first: n === 0, guest: !!view.eater.weeks, radius: Math.sqrt(view.need.kcal / 2400) * 33 })))
+      .flatMap((view) =>
+        Array.from({ length: view.eater.count ?? 1 }, (_, n) => ({
+          view,
+          first: n === 0,
+          guest: !!view.eater.weeks,
+          radius: Math.sqrt(view.need.kcal / 2400) * 33,
+        })),
+      )
       .slice(0, MOST),
   );
   const across = $derived(Math.max(2, Math.ceil(seats.length / 2)));
@@ -23,19 +30,39 @@
 
 <svg viewBox="0 0 {width} 298" class="mx-auto mt-2 block w-full" style="max-width:{width * 1.05}px" role="group" aria-label="The table, set">
   <rect x="20" y="42" width={width - 40} height="216" rx="26" fill="var(--wood)" stroke="var(--ink)" stroke-width="2.2" />
-  <path d="M36 78H{width - 36}M36 114H{width - 36}M36 150H{width - 36}M36 186H{width - 36}M36 222H{width - 36}" stroke="var(--ink)" stroke-width=".8" opacity=".22" />
+  <path
+    d="M36 78H{width - 36}M36 114H{width - 36}M36 150H{width - 36}M36 186H{width - 36}M36 222H{width - 36}"
+    stroke="var(--ink)"
+    stroke-width=".8"
+    opacity=".22"
+  />
   {#each seats as seat, n (n)}
     {@const place = at(n)}
     <g aria-hidden="true">
       <g transform="translate({place.x} {place.y})">
         <circle r={seat.radius + 6} fill="var(--foil)" stroke="var(--ink)" stroke-width="1.8" stroke-dasharray={seat.guest ? "5 4" : undefined} />
         <circle r={seat.radius - 3} fill="var(--paper)" stroke="var(--line)" stroke-width="1.4" />
-        <path d="M{-seat.radius - 16} -18V-6M{-seat.radius - 20} -18V-8Q{-seat.radius - 16} -4 {-seat.radius - 12} -8V-18M{-seat.radius - 16} -5V20" fill="none" stroke="var(--ink)" stroke-width="1.8" stroke-linecap="round" />
-        <path d="M{seat.radius + 15} 20V-18C{seat.radius + 21} -14 {seat.radius + 21} -2 {seat.radius + 15} 2" fill="none" stroke="var(--ink)" stroke-width="1.8" stroke-linecap="round" stroke-linejoin="round" />
+        <path
+          d="M{-seat.radius - 16} -18V-6M{-seat.radius - 20} -18V-8Q{-seat.radius - 16} -4 {-seat.radius - 12} -8V-18M{-seat.radius - 16} -5V20"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="1.8"
+          stroke-linecap="round"
+        />
+        <path
+          d="M{seat.radius + 15} 20V-18C{seat.radius + 21} -14 {seat.radius + 21} -2 {seat.radius + 15} 2"
+          fill="none"
+          stroke="var(--ink)"
+          stroke-width="1.8"
+          stroke-linecap="round"
+          stroke-linejoin="round"
+        />
         <text y="-1" text-anchor="middle" font-size="15" font-weight="700" fill="var(--ink)">{whole(seat.view.need.kcal)}</text>
         <text y="14" text-anchor="middle" font-size="12" fill="var(--soft)">kcal</text>
       </g>
-      {#if seat.first}<text x={place.x} y={place.name} text-anchor="middle" font-size="15.5" font-weight="600" fill="var(--ink)">{seat.view.eater.name.length > 19 ? `${seat.view.eater.name.slice(0, 18)}…` : seat.view.eater.name}</text>{/if}
+      {#if seat.first}<text x={place.x} y={place.name} text-anchor="middle" font-size="15.5" font-weight="600" fill="var(--ink)"
+          >{seat.view.eater.name.length > 19 ? `${seat.view.eater.name.slice(0, 18)}…` : seat.view.eater.name}</text
+        >{/if}
     </g>
     <g
       role="button"
@@ -49,7 +76,16 @@
     </g>
   {/each}
   {#if !seats.length}
-    {#each [-110, 0, 110] as dx (dx)}<circle cx={width / 2 + dx} cy="150" r="36" fill="none" stroke="var(--ink)" stroke-width="1.6" stroke-dasharray="5 5" opacity=".55" />{/each}
+    {#each [-110, 0, 110] as dx (dx)}<circle
+        cx={width / 2 + dx}
+        cy="150"
+        r="36"
+        fill="none"
+        stroke="var(--ink)"
+        stroke-width="1.6"
+        stroke-dasharray="5 5"
+        opacity=".55"
+      />{/each}
   {/if}
 </svg>
 

@@ -138,11 +138,20 @@
         autocomplete="off"
         aria-invalid={wrong.name ? "true" : undefined}
         aria-describedby={wrong.name ? "wrong-name" : undefined}
-        class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.name ? 'border-rust' : 'border-yolk focus:border-ink'}"
+        class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.name
+          ? 'border-rust'
+          : 'border-yolk focus:border-ink'}"
       />
       {#if wrong.name}<p id="wrong-name" class="wrong mt-1" role="alert">{wrong.name.message}</p>{/if}
 
-      <Choice label="When it is eaten" options={KINDS} value={meal.kind} onset={(kind) => (meal.kind = kind)} row="mt-3 flex flex-wrap gap-2" chip="max-sm:flex-auto max-sm:!px-1.5" />
+      <Choice
+        label="When it is eaten"
+        options={KINDS}
+        value={meal.kind}
+        onset={(kind) => (meal.kind = kind)}
+        row="mt-3 flex flex-wrap gap-2"
+        chip="max-sm:flex-auto max-sm:!px-1.5"
+      />
 
       <label for="meal-text" class="head mt-4 block">One ingredient a line, as you would tell it</label>
       <textarea
@@ -155,8 +164,7 @@
         placeholder={EXAMPLE}
         aria-invalid={wrong.text ? "true" : undefined}
         aria-describedby={wrong.text ? "wrong-text" : undefined}
-        class="field mt-1 block flex-1 resize-y py-2 text-lg leading-7"
-      ></textarea>
+        class="field mt-1 block flex-1 resize-y py-2 text-lg leading-7"></textarea>
       {#if wrong.text}<p id="wrong-text" class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
     </div>
 
@@ -167,7 +175,14 @@
         <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
       </div>
       <div class="mt-4 grid gap-3 max-lg:col-span-2 max-lg:grid-cols-2">
-        <Stepper label="Serves" unit={meal.eaters === 1 ? "person" : "people"} bind:value={meal.eaters as number} least={1} wrong={wrong.eaters?.message} onchange={reread} />
+        <Stepper
+          label="Serves"
+          unit={meal.eaters === 1 ? "person" : "people"}
+          bind:value={meal.eaters as number}
+          least={1}
+          wrong={wrong.eaters?.message}
+          onchange={reread}
+        />
         <Stepper label="Cooked" unit="× a month" bind:value={meal.per_month as number} least={0} wrong={wrong.per_month?.message} />
       </div>
     </div>

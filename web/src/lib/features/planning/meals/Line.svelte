@@ -3,11 +3,7 @@
   import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
-  let {
-    line,
-    foods,
-    onmeans,
-  }: { line: Schemas["IngredientView"]; foods: Schemas["FoodName"][]; onmeans: (words: string, meaning: string) => void } = $props();
+  let { line, foods, onmeans }: { line: Schemas["IngredientView"]; foods: Schemas["FoodName"][]; onmeans: (words: string, meaning: string) => void } = $props();
 
   let asked = $state(false);
 
@@ -21,7 +17,12 @@
 </script>
 
 <li class="border-b border-line py-1">
-  <button class="grid min-h-9 w-full grid-cols-[1fr_auto] items-center gap-x-4 text-left" disabled={!line.words || line.reading === "unread"} aria-expanded={asks} onclick={() => (asked = !asked)}>
+  <button
+    class="grid min-h-9 w-full grid-cols-[1fr_auto] items-center gap-x-4 text-left"
+    disabled={!line.words || line.reading === "unread"}
+    aria-expanded={asks}
+    onclick={() => (asked = !asked)}
+  >
     <span class="min-w-0 break-words {line.reading === 'unread' ? 'font-semibold text-rust' : ''}">
       {line.text}
       {#if line.food_name && line.food_name !== line.words.toLowerCase()}<span class="text-soft"> → {line.food_name}</span>{/if}
@@ -41,7 +42,11 @@
       <p class="text-md"><b>“{line.words}”</b> is {line.reading === "ask" ? "new here. What is it? You are asked once" : "to mean"}:</p>
       <div class="mt-2 flex flex-wrap items-center gap-1.5">
         {#each nearest as food (food.key)}<button class="chip !px-3" onclick={() => mean(food.key)}>{food.name}</button>{/each}
-        <select class="field !w-auto max-w-48" aria-label="Another food for {line.words}" onchange={(event) => event.currentTarget.value && mean(event.currentTarget.value)}>
+        <select
+          class="field !w-auto max-w-48"
+          aria-label="Another food for {line.words}"
+          onchange={(event) => event.currentTarget.value && mean(event.currentTarget.value)}
+        >
           <option value="">another food…</option>
           {#each foods as food (food.key)}<option value={food.key}>{food.name}</option>{/each}
         </select>

@@ -2,12 +2,8 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
 
-  let {
-    meals,
-    chosen,
-    onopen,
-    onnew,
-  }: { meals: Schemas["MealView"][]; chosen: number | undefined; onopen: (number: number) => void; onnew: () => void } = $props();
+  let { meals, chosen, onopen, onnew }: { meals: Schemas["MealView"][]; chosen: number | undefined; onopen: (number: number) => void; onnew: () => void } =
+    $props();
 
   const KINDS = ["breakfast", "lunch", "supper", "other"] as const;
   const groups = $derived(KINDS.map((kind) => ({ kind, meals: meals.filter((each) => each.meal.kind === kind) })).filter((group) => group.meals.length));
@@ -24,16 +20,22 @@
       {@const waits = each.read.asks + each.read.unread}
       <li class="border-b border-line">
         <button
-          class="flex min-h-12 w-full items-center justify-between gap-3 rounded-lg px-2 py-1 text-left -mx-2 {each.number === chosen ? 'bg-yolk-pale' : 'hover:bg-cream'}"
+          class="flex min-h-12 w-full items-center justify-between gap-3 rounded-lg px-2 py-1 text-left -mx-2 {each.number === chosen
+            ? 'bg-yolk-pale'
+            : 'hover:bg-cream'}"
           style="width:calc(100% + 1rem)"
           aria-current={each.number === chosen ? "true" : undefined}
           onclick={() => onopen(each.number)}
         >
           <span class="leading-tight">
             <span class="font-semibold">{each.meal.name}</span>
-            {#if waits}<span class="block text-xs font-semibold {each.number === chosen ? '' : 'text-rust'}">{waits} {waits === 1 ? "line" : "lines"} to look at</span>{/if}
+            {#if waits}<span class="block text-xs font-semibold {each.number === chosen ? '' : 'text-rust'}"
+                >{waits} {waits === 1 ? "line" : "lines"} to look at</span
+              >{/if}
           </span>
-          <span class="text-right text-sm leading-tight whitespace-nowrap text-soft">{each.read.kcal_per_eater_text} kcal<br />{each.meal.per_month} × a month</span>
+          <span class="text-right text-sm leading-tight whitespace-nowrap text-soft"
+            >{each.read.kcal_per_eater_text} kcal<br />{each.meal.per_month} × a month</span
+          >
         </button>
       </li>
     {/each}

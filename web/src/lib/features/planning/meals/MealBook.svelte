@@ -7,7 +7,9 @@
   import Editor from "./Editor.svelte";
   import List from "./List.svelte";
 
-  const seen = query((signal) => all({ meals: ask(api.GET("/api/table/meals", { signal })), foods: ask(api.GET("/api/reference/names", { signal })) }), { key: "meals" });
+  const seen = query((signal) => all({ meals: ask(api.GET("/api/table/meals", { signal })), foods: ask(api.GET("/api/reference/names", { signal })) }), {
+    key: "meals",
+  });
   const meals = $derived(seen.data?.meals);
   const foods = $derived(seen.data?.foods ?? []);
 
@@ -23,16 +25,15 @@
 </script>
 
 <Page title="Meals" of={seen}>
-
-{#if meals}
-  <h1 class="sr-only">Meals</h1>
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr]">
-    <section aria-label="Our meals" class="border-line px-4 pt-2.5 pb-5 max-md:order-2 md:border-r sm:px-6 lg:overflow-y-auto">
-      <List {meals} chosen={chosen?.number} onopen={(n) => open(`n=${n}`)} onnew={() => open("new")} />
-    </section>
-    {#key chosen?.number ?? "new"}
-      <Editor view={chosen} {foods} first={!meals.length} onkept={(n) => open(`n=${n}`)} ongone={() => open("")} />
-    {/key}
-  </div>
-{/if}
+  {#if meals}
+    <h1 class="sr-only">Meals</h1>
+    <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr]">
+      <section aria-label="Our meals" class="border-line px-4 pt-2.5 pb-5 max-md:order-2 md:border-r sm:px-6 lg:overflow-y-auto">
+        <List {meals} chosen={chosen?.number} onopen={(n) => open(`n=${n}`)} onnew={() => open("new")} />
+      </section>
+      {#key chosen?.number ?? "new"}
+        <Editor view={chosen} {foods} first={!meals.length} onkept={(n) => open(`n=${n}`)} ongone={() => open("")} />
+      {/key}
+    </div>
+  {/if}
 </Page>

@@ -17,7 +17,10 @@
 </script>
 
 <h2 class="mt-7 text-2xl">{weeks.says}</h2>
-<p class="caption">{weeks.cost_to_goal ? `All that is missing costs ${weeks.cost_to_goal} or more at the prices seen.` : "As far as the prices seen reach."} The list is worked out anew for each week; prices may not stay.</p>
+<p class="caption">
+  {weeks.cost_to_goal ? `All that is missing costs ${weeks.cost_to_goal} or more at the prices seen.` : "As far as the prices seen reach."} The list is worked out
+  anew for each week; prices may not stay.
+</p>
 <div class="mt-1">
   <Chart
     label="Coverage by week: {told}"
@@ -44,7 +47,14 @@
       <path d="M{frame.left} {frame.y(1)}H{frame.right}" stroke="var(--leaf)" stroke-width="2" stroke-dasharray="6 4" />
       <path d="{stair}V{frame.foot}H{frame.left}Z" fill="url(#stipple)" />
       <path d={stair} fill="none" stroke="var(--ink)" stroke-width="2.2" stroke-linejoin="round" />
-      <path d={through(weeks.weeks, (week) => [week.week, week.days_share], frame)} fill="none" stroke="var(--slate)" stroke-width="2.4" stroke-dasharray="2 5" stroke-linecap="round" />
+      <path
+        d={through(weeks.weeks, (week) => [week.week, week.days_share], frame)}
+        fill="none"
+        stroke="var(--slate)"
+        stroke-width="2.4"
+        stroke-dasharray="2 5"
+        stroke-linecap="round"
+      />
       {#each weeks.weeks as week (week.week)}
         <circle cx={frame.x(week.week)} cy={frame.y(week.days_share)} r="3.6" fill="var(--paper)" stroke="var(--slate)" stroke-width="2" />
       {/each}

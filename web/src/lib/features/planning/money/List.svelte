@@ -59,7 +59,9 @@
   {#if list.gains.length}<p class="mt-2.5 leading-snug"><span class="head">It makes whole</span> {list.gains.join(", ")}.</p>{/if}
   <p class="caption mt-1">
     Whole meals before half ones; then the most days of food; then the least money.
-    {bound > 0 ? `Found in the time there was: no list whatever makes more than ${bound} ${bound === 1 ? "meal" : "meals"} more.` : "No other list makes more meals for this sum."}
+    {bound > 0
+      ? `Found in the time there was: no list whatever makes more than ${bound} ${bound === 1 ? "meal" : "meals"} more.`
+      : "No other list makes more meals for this sum."}
   </p>
 {/if}
 {#if list.not_on_offer.length}

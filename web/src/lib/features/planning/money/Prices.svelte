@@ -40,8 +40,18 @@
   <div class="col-span-2 grid grid-cols-[1fr_9.5rem] items-end gap-x-2 gap-y-2.5">
     <div>
       <label for="shop" class="head block">where</label>
-      <input id="shop" class="field mt-1" bind:value={seen.shop} list="shops" placeholder="the shop" autocomplete="off" aria-invalid={wrong.shop ? "true" : undefined} />
-      <datalist id="shops">{#each shops as shop (shop)}<option value={shop}></option>{/each}</datalist>
+      <input
+        id="shop"
+        class="field mt-1"
+        bind:value={seen.shop}
+        list="shops"
+        placeholder="the shop"
+        autocomplete="off"
+        aria-invalid={wrong.shop ? "true" : undefined}
+      />
+      <datalist id="shops"
+        >{#each shops as shop (shop)}<option value={shop}></option>{/each}</datalist
+      >
     </div>
     <Field label="on, if not today" name="seen_on" type="date" bind:value={seen.seen_on} {wrong} />
     <button class="chip col-span-2" type="submit">Save</button>
@@ -49,19 +59,31 @@
   {#if wrong.shop}<p class="wrong col-span-2">{wrong.shop.message}</p>{/if}
   {#if wrong.line?.nearest.length}
     <p class="caption col-span-2">
-      Did you mean {#each wrong.line.nearest as name (name)}<button type="button" class="mr-2 min-h-9 font-bold underline" onclick={() => (seen.line = seen.line.replace(/^(.*?\d\S*\s*(?:kg|g|lbs?|oz|cups?)\b).*$/i, `$1 ${name}`))}>{name}</button>{/each}
+      Did you mean {#each wrong.line.nearest as name (name)}<button
+          type="button"
+          class="mr-2 min-h-9 font-bold underline"
+          onclick={() => (seen.line = seen.line.replace(/^(.*?\d\S*\s*(?:kg|g|lbs?|oz|cups?)\b).*$/i, `$1 ${name}`))}>{name}</button
+        >{/each}
     </p>
   {/if}
 </form>
 
 {#if prices.foods.length > 6}
-  <label class="mt-4 block"><span class="sr-only">Find a price</span><input class="field" type="search" placeholder="Find: lentils…" bind:value={words} /></label>
+  <label class="mt-4 block"
+    ><span class="sr-only">Find a price</span><input class="field" type="search" placeholder="Find: lentils…" bind:value={words} /></label
+  >
 {/if}
 <ul class="mt-3 border-t-2 border-ink">
   {#each shown as food (food.food)}
     <li class="border-b border-line">
-      <button class="grid min-h-12 w-full grid-cols-[14px_1fr_auto] items-center gap-x-2.5 py-1.5 text-left" aria-expanded={open === food.food} onclick={() => (open = open === food.food ? "" : food.food)}>
-        <svg width="14" height="28" aria-hidden="true"><rect x=".7" y=".7" width="12.600" height="26.600" rx="3" fill="url(#{patternOf(food)})" stroke="var(--ink)" stroke-width="1.2" /></svg>
+      <button
+        class="grid min-h-12 w-full grid-cols-[14px_1fr_auto] items-center gap-x-2.5 py-1.5 text-left"
+        aria-expanded={open === food.food}
+        onclick={() => (open = open === food.food ? "" : food.food)}
+      >
+        <svg width="14" height="28" aria-hidden="true"
+          ><rect x=".7" y=".7" width="12.600" height="26.600" rx="3" fill="url(#{patternOf(food)})" stroke="var(--ink)" stroke-width="1.2" /></svg
+        >
         <span class="leading-tight">
           <span class="font-semibold">{food.name}</span>
           {#if food.says}<span class="block text-xs {food.above_lowest > 1.2 ? 'font-semibold text-rust' : 'text-soft'}">{food.says}</span>{/if}
@@ -70,13 +92,27 @@
       </button>
       {#if open === food.food}
         <table class="mb-2 w-full text-sm">
-          <thead><tr class="text-left text-soft"><th class="font-normal">pack</th><th class="font-normal">price</th><th class="text-right font-normal">{prices.per}</th><th class="text-right font-normal">1,000 kcal</th><th></th></tr></thead>
+          <thead
+            ><tr class="text-left text-soft"
+              ><th class="font-normal">pack</th><th class="font-normal">price</th><th class="text-right font-normal">{prices.per}</th><th
+                class="text-right font-normal">1,000 kcal</th
+              ><th></th></tr
+            ></thead
+          >
           <tbody>
             {#each food.prices as price (price.number)}
               <tr class={price.newest ? "" : "text-soft"}>
-                <td class="py-1 pr-1 leading-tight"><b>{price.pack}</b><span class="block">{price.shop}, {price.seen_on}{price.newest ? "" : ", older"}</span></td>
+                <td class="py-1 pr-1 leading-tight"
+                  ><b>{price.pack}</b><span class="block">{price.shop}, {price.seen_on}{price.newest ? "" : ", older"}</span></td
+                >
                 <td>{price.price}</td><td class="text-right">{price.per_weight}</td><td class="text-right">{price.per_1000_kcal}</td>
-                <td class="w-9"><button class="grid size-9 place-items-center rounded-lg hover:bg-cream" aria-label="Delete {price.pack} at {price.price}" onclick={() => strike(price.number)}><X size={16} aria-hidden="true" /></button></td>
+                <td class="w-9"
+                  ><button
+                    class="grid size-9 place-items-center rounded-lg hover:bg-cream"
+                    aria-label="Delete {price.pack} at {price.price}"
+                    onclick={() => strike(price.number)}><X size={16} aria-hidden="true" /></button
+                  ></td
+                >
               </tr>
             {/each}
           </tbody>
@@ -84,6 +120,8 @@
       {/if}
     </li>
   {:else}
-    <li class="caption py-2">{prices.foods.length ? "None of that name." : "None yet. Next time in a shop, write down what a pack costs: the list buys only what has been seen."}</li>
+    <li class="caption py-2">
+      {prices.foods.length ? "None of that name." : "None yet. Next time in a shop, write down what a pack costs: the list buys only what has been seen."}
+    </li>
   {/each}
 </ul>

@@ -34,14 +34,25 @@
   onchange={(event) => keep(event.currentTarget.value)}
   aria-invalid={wrong.weekly ? "true" : undefined}
   aria-describedby={wrong.weekly ? "wrong-weekly" : undefined}
-  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:opacity-60 {wrong.weekly ? 'border-rust' : 'border-yolk focus:border-ink'}"
+  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:opacity-60 {wrong.weekly
+    ? 'border-rust'
+    : 'border-yolk focus:border-ink'}"
 />
 {#if wrong.weekly}<p id="wrong-weekly" class="wrong mt-1" role="alert">{wrong.weekly.message}</p>{/if}
 {#if list.purse}
   <dl class="mt-3 grid gap-1.5">
-    {#if list.purse.carried}<div class="flex justify-between gap-3"><dt class="text-soft">Carried over</dt><dd class="font-semibold">{list.purse.carried}</dd></div>{/if}
-    {#if list.purse.spent}<div class="flex justify-between gap-3"><dt class="text-soft">Spent this week</dt><dd class="font-semibold">−{list.purse.spent}</dd></div>{/if}
-    <div class="flex justify-between gap-3 border-t border-line pt-1.5"><dt>Available</dt><dd class="font-name text-xl font-extrabold">{list.purse.at_hand}</dd></div>
+    {#if list.purse.carried}<div class="flex justify-between gap-3">
+        <dt class="text-soft">Carried over</dt>
+        <dd class="font-semibold">{list.purse.carried}</dd>
+      </div>{/if}
+    {#if list.purse.spent}<div class="flex justify-between gap-3">
+        <dt class="text-soft">Spent this week</dt>
+        <dd class="font-semibold">−{list.purse.spent}</dd>
+      </div>{/if}
+    <div class="flex justify-between gap-3 border-t border-line pt-1.5">
+      <dt>Available</dt>
+      <dd class="font-name text-xl font-extrabold">{list.purse.at_hand}</dd>
+    </div>
   </dl>
   <p class="caption mt-1">The week began on {list.purse.week_began}. What is not spent is carried over.</p>
 {/if}

@@ -11,7 +11,9 @@
   import Purse from "./Purse.svelte";
   import Working from "$lib/ui/Working.svelte";
 
-  const seen = query((signal) => all({ list: ask(api.GET("/api/table/list", { signal })), prices: ask(api.GET("/api/table/prices", { signal })) }), { key: "money" });
+  const seen = query((signal) => all({ list: ask(api.GET("/api/table/list", { signal })), prices: ask(api.GET("/api/table/prices", { signal })) }), {
+    key: "money",
+  });
   const list = $derived(seen.data?.list);
   const prices = $derived(seen.data?.prices);
   let weeks = $state<Schemas["WeeksView"]>();
@@ -38,23 +40,22 @@
 </script>
 
 <Page title="This week" of={seen} says="Calculating this week's list …">
-
-{#if list && prices}
-  <Patterns foods={[...list.lines, ...prices.foods]} scale={0.5} />
-  <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[16.5rem_1fr_22rem]">
-    <section aria-label="Money" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
-      <h1 class="sr-only">This week</h1>
-      <Purse {list} />
-      {#if list.bought.length}<Bought bought={list.bought} />{/if}
-    </section>
-    <section aria-label="This week's list" class="min-w-0 px-4 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
-      <List {list} />
-      {#if weeks}<Ahead {weeks} />{/if}
-      {#if working && list.purse}<Working says={weeks ? "Calculating again …" : "Calculating the weeks ahead …"} />{/if}
-    </section>
-    <aside aria-label="Prices seen" class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
-      <Prices {prices} {see} />
-    </aside>
-  </div>
-{/if}
+  {#if list && prices}
+    <Patterns foods={[...list.lines, ...prices.foods]} scale={0.5} />
+    <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[16.5rem_1fr_22rem]">
+      <section aria-label="Money" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
+        <h1 class="sr-only">This week</h1>
+        <Purse {list} />
+        {#if list.bought.length}<Bought bought={list.bought} />{/if}
+      </section>
+      <section aria-label="This week's list" class="min-w-0 px-4 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
+        <List {list} />
+        {#if weeks}<Ahead {weeks} />{/if}
+        {#if working && list.purse}<Working says={weeks ? "Calculating again …" : "Calculating the weeks ahead …"} />{/if}
+      </section>
+      <aside aria-label="Prices seen" class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
+        <Prices {prices} {see} />
+      </aside>
+    </div>
+  {/if}
 </Page>

@@ -27,5 +27,11 @@
     <path d="M9 6H31V10H9Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="1.300" />
     {#if feel === "firm"}<path d="M15 17L20 24L17 31M25 20L22 28" fill="none" stroke="var(--soft)" stroke-width="1.300" />{/if}
   {/if}
-  {#if feel === "leaks"}<path d="M30 20C36 16 36 24 41 19M30 28C36 24 36 32 41 27" fill="none" stroke="var(--slate)" stroke-width="2" stroke-linecap="round" />{/if}
+  {#if feel === "leaks"}<path
+      d="M30 20C36 16 36 24 41 19M30 28C36 24 36 32 41 27"
+      fill="none"
+      stroke="var(--slate)"
+      stroke-width="2"
+      stroke-linecap="round"
+    />{/if}
 </svg>
