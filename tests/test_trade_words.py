@@ -25,6 +25,14 @@ NOT = {
     "slip of the pen": r"\bslip of the pen\b",
     "still to come": r"\bis still to come\b",
     "damp enough": r"\bdamp enough\b",
+    "proved dry": r"\b(proved? (it )?dry|(has|have) proved|jar proved|wants a jar|waiting for a jar)\b",
+    "all the same": r"\ball the same\b",
+    "against the stop": r"\bagainst the stop\b",
+    "not kept here": r"\bnot kept here\b",
+    "write it down": r"\b(write it down|keep it so|keep that)\b",
+    "eat here": r"\beat here\b",
+    "left free": r"\b(poured, |left free\b)",
+    "shared out": r"\bshared out over\b",
 }
 """Words of the *not* column, as they stand in a sentence."""
 

@@ -23,9 +23,9 @@ def off_the_scale(page: Page, sheet: Locator, what: str) -> None:
     """Lay something on the simulated scale, wait until it stands still, and take its weight."""
     scale = sheet.get_by_role("group", name="The scale")
     scale.get_by_role("button", name=what).click()
-    expect(scale.get_by_role("button", name="Take it")).to_be_enabled(timeout=15_000)
+    expect(scale.get_by_role("button", name="Use this weight")).to_be_enabled(timeout=15_000)
     page.wait_for_timeout(1800)
-    scale.get_by_role("button", name="Take it").click()
+    scale.get_by_role("button", name="Use this weight").click()
 
 
 def start(page: Page, served: Here, line: str) -> Locator:
@@ -102,7 +102,7 @@ def test_the_bench_stops_an_absorber_with_what_is_not_proved(page: Page, served:
     expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("109 g dried leeks")
     page.get_by_role("radio", name="absorbers", exact=True).click()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("Not conditioned yet: no absorber with it")
-    expect(page.get_by_role("button", name=re.compile("^Pack"))).to_be_disabled()
+    expect(page.get_by_role("button", name=re.compile("^Pack (it|all)"))).to_be_disabled()
 
 
 def test_weights_that_cannot_be_are_asked_about(page: Page, served: Here) -> None:
@@ -110,10 +110,10 @@ def test_weights_that_cannot_be_are_asked_about(page: Page, served: Here) -> Non
     trays.get_by_role("button", name="Weigh tray 1").click()
     sheet = page.get_by_role("dialog", name="Weigh a tray")
     scale = sheet.get_by_role("group", name="The scale")
-    scale.get_by_role("button", name="pull its plug").click()
+    scale.get_by_role("button", name="disconnect").click()
     expect(scale).to_contain_text("No reading: is the scale on")
-    expect(scale.get_by_role("button", name="Take it")).to_be_disabled()
-    scale.get_by_role("button", name="plug it in").click()
+    expect(scale.get_by_role("button", name="Use this weight")).to_be_disabled()
+    scale.get_by_role("button", name="connect").click()
     weight = sheet.get_by_label("Weight")
     write = sheet.get_by_role("button", name="Save", exact=True)
     weight.fill("900 g")

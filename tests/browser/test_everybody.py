@@ -301,7 +301,7 @@ def test_in_either_measure(page: Page, served: Here) -> None:
     page.get_by_role("button", name="Household").click()
     sheet = page.get_by_role("dialog", name="Household")
     sheet.get_by_role("radio", name="lb, qt, in").click()
-    sheet.get_by_label("People who eat here").fill("4")
+    sheet.get_by_label("People").fill("4")
     sheet.get_by_role("button", name="Save").click()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("4 × 5 lb 8 oz")
     expect(page.get_by_role("group", name="drawn to scale")).to_contain_text("12 in")

@@ -54,7 +54,7 @@ def filled(served: Here | Served, line: str = "10 kg pearl barley", **more: Any)
 
 def close(page: Page, number: int) -> None:
     """Tap the big target; a second tap at once would be a slip of the hand."""
-    target = page.get_by_role("button", name=re.compile(f"^Number {number} is closed"))
+    target = page.get_by_role("button", name=re.compile(f"^Number {number} is sealed"))
     expect(target).to_be_enabled()
     with page.expect_response("**/close"):
         target.click()
@@ -98,7 +98,7 @@ def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
 
     page.get_by_role("button", name="put 2.5 kg and a little on it").click()
     expect(page.get_by_role("group", name="The scale")).to_contain_text("over by 40 g")
-    page.get_by_role("button", name="Take it").click()
+    page.get_by_role("button", name="Use this weight").click()
     expect(page.get_by_text("Number 1 holds 2.54 kg, over by 40 g.")).to_be_visible()
     page.get_by_label("Or write what it holds").fill("a lot")
     page.get_by_role("button", name="It holds that").click()
@@ -113,7 +113,7 @@ def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
     moved.on(seconds=60)
     expect(page.get_by_role("timer")).to_have_text(re.compile("^12:|^13:0"))
     page.get_by_role("button", name="sealed twice").click()
-    expect(page.get_by_role("button", name=re.compile("^Number 2 is closed"))).to_be_enabled()
+    expect(page.get_by_role("button", name=re.compile("^Number 2 is sealed"))).to_be_enabled()
     page.keyboard.press("Space")
     expect(page.get_by_text("2 of 3 closed")).to_be_visible()
     close(page, 3)
@@ -220,7 +220,7 @@ def test_two_taps_close_one_bag(page: Page, served: Here) -> None:
     filled(served)
     page.goto(f"{served.url}/run")
     page.get_by_role("button", name="Absorbers are open: start").click()
-    page.get_by_role("button", name=re.compile("^Number 1 is closed")).wait_for()
+    page.get_by_role("button", name=re.compile("^Number 1 is sealed")).wait_for()
     page.keyboard.press("Space")
     page.keyboard.press("Space")
     page.keyboard.press("Space")
@@ -243,12 +243,12 @@ def test_a_stop_goes_on_the_sheet_with_its_reason(page: Page, served: Here) -> N
     put_on_bench(page, served, "2 kg white sugar")
     page.get_by_role("radio", name="absorbers", exact=True).click()
     expect(page.get_by_role("button", name="Run sheet")).to_be_disabled()
-    page.get_by_role("button", name="All the same, for a reason …").click()
-    page.get_by_label("Why it is packed all the same").fill("a trial till May")
+    page.get_by_role("button", name="Pack anyway …").click()
+    page.get_by_label("Reason, printed on the label").fill("a trial till May")
     page.get_by_role("button", name="On the run sheet with it").click()
-    expect(page.get_by_text("Against the stop:")).to_be_visible()
+    expect(page.get_by_text("Packed anyway:")).to_be_visible()
     page.get_by_role("button", name="Begin").click()
-    expect(page.get_by_text("Packed all the same: a trial till May")).to_be_visible()
+    expect(page.get_by_text("Packed anyway: a trial till May")).to_be_visible()
 
 
 def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> None:
@@ -301,4 +301,4 @@ def test_on_a_phone_the_clock_and_the_target_are_both_in_sight(page: Page, serve
     page.goto(f"{served.url}/run")
     page.get_by_role("button", name="Absorbers are open: start").click()
     expect(page.get_by_role("timer")).to_be_in_viewport()
-    expect(page.get_by_role("button", name=re.compile("^Number 1 is closed"))).to_be_in_viewport(ratio=1)
+    expect(page.get_by_role("button", name=re.compile("^Number 1 is sealed"))).to_be_in_viewport(ratio=1)

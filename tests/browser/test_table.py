@@ -64,7 +64,7 @@ def test_who_eats_and_what_that_asks_for(page: Page, served: Here) -> None:
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("heading", name="1,561 kcal a day")).to_be_visible()
     page.get_by_role("button", name="Household").click()
-    expect(page.get_by_role("dialog", name="Household")).to_contain_text("1 eat here")
+    expect(page.get_by_role("dialog", name="Household")).to_contain_text("1 person, ")
 
 
 def test_write_a_meal(page: Page, served: Here) -> None:
@@ -98,7 +98,7 @@ def test_write_a_meal(page: Page, served: Here) -> None:
 
 def test_words_are_asked_about_once(page: Page, served: Here) -> None:
     write_meal(page, served, "Bannocks", "500 g bere\n1 oz marge")
-    page.get_by_role("button", name="not kept here").last.click()
+    page.get_by_role("button", name="not stored").last.click()
     expect(page.get_by_role("button", name="a food of our own…")).to_have_count(1)
     page.get_by_role("button", name="a food of our own…").click()
     sheet = page.get_by_role("dialog", name="A food of your own")

@@ -209,6 +209,6 @@ def test_a_label_says_what_it_was_packed_against(larder: Larder, why: str) -> No
     ask = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABSORBER, against=why)
     text, codes = read_back(sheet(larder, numbers=pack(larder, ask).numbers))
     shown = " ".join(text[0].split())
-    assert "it hardens into a brick. Packed all the same:" in shown
+    assert "it hardens into a brick. Packed anyway:" in shown
     assert why in shown
     assert codes == ["YELLOW LARDER 1"]

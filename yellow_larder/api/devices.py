@@ -23,7 +23,7 @@ router = larder_router(prefix="/devices", tags=["devices"], responses=REFUSALS)
 
 _SAYS = {
     State.SETTLED: "Stable.",
-    State.MOVING: "Wait until it stands still.",
+    State.MOVING: "Wait until it is stable.",
     State.SILENT: "No reading: is the scale on, and its cable in?",
     State.NONSENSE: "No reading: the scale sends something that is no weight.",
     State.OVER: "More than it can carry: take something off.",

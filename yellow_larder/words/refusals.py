@@ -30,7 +30,7 @@ _WORDS = {
     "age_years": ("birth_year", "The age"),
     "eaters": ("eaters", "How many it is for"),
     "per_month": ("per_month", "How often it is cooked in a month"),
-    "keep_years": ("keep_years", "How long it should keep"),
+    "keep_years": ("keep_years", "The shelf life wanted"),
     "freezer_c": ("freezer_c", "To kill eggs the freezer"),
     "air_c": ("air_c", "The air of this dryer"),
     "thickness_mm": ("thickness", "The thickness"),
@@ -42,7 +42,7 @@ _WORDS = {
     "mean_c": ("mean_c", "The mean temperature"),
     "swing_c": ("warmest_c", "The warmest above the mean"),
     "settled_g_ml": ("settled_g_ml", "The weight of a litre shaken down"),
-    "loose_g_ml": ("loose_g_ml", "The weight of a litre poured"),
+    "loose_g_ml": ("loose_g_ml", "The weight of a litre, loose"),
     "particle_g_ml": ("particle_g_ml", "The density of the pieces"),
 }
 

@@ -63,7 +63,7 @@ def test_a_week_of_free_days_and_the_bench_knows(larder: Larder, clock: Clock) -
     after = plan(larder, ask)
     assert "absorber-unconditioned" not in {each.code for each in after.verdict.findings}
     assert after.story[-1] == "1 Dec 2026: conditioned, 7 days free"
-    assert only(larder).says == "Done: it has proved dry."
+    assert only(larder).says == "Done: it is conditioned."
 
 
 def test_a_clump_starts_the_count_again(larder: Larder, clock: Clock) -> None:

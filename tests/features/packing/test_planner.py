@@ -341,4 +341,4 @@ def test_a_stop_yields_only_to_a_reason_that_the_label_carries(larder: Larder, c
             pack(larder, replace(ask, against=reason))
     number = pack(larder, replace(ask, against="a trial till May")).numbers[0]
     (label,) = labels(larder, numbers=[number])
-    assert label.against == f"{stop.says}. Packed all the same: a trial till May"
+    assert label.against == f"{stop.says}. Packed anyway: a trial till May"

@@ -211,7 +211,7 @@ def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
     numbers = pack(larder, replace(SUGAR, against=" a trial,  to be opened in May ")).numbers
     said = card(larder, numbers[0]).against
     assert said.startswith("No absorber with white sugar: it hardens into a brick")
-    assert said.endswith("Packed all the same: a trial, to be opened in May")
+    assert said.endswith("Packed anyway: a trial, to be opened in May")
     (label,) = labels(larder, numbers=numbers)
     assert label.against == said
 

@@ -292,7 +292,7 @@ def _unproven(case: Case) -> list[Finding]:
                 Severity.STOP,
                 f"{done}-unconditioned",
                 f"Not conditioned yet: no {done} with it",
-                f"{why} One wet piece without oxygen is what botulism needs. If a jar has proved it, say so.",
+                f"{why} One wet piece without oxygen is what botulism needs. If it was conditioned in a jar, say so.",
                 "common practice; published advice on conditioning",
             )
         ]

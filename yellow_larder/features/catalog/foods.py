@@ -102,7 +102,7 @@ def plain(words: str) -> str:
 def _own(key: str, own: NewFood) -> Food:
     like = table().get(own.like)
     if like is None:
-        raise Refused("like", "Pick the food in the table that it keeps and looks most like")
+        raise Refused("like", "Pick the food in the table that it is most like")
     loose = own.litre_g / 1000
     return replace(
         like,

@@ -278,7 +278,7 @@ def _dots(jar: JarRecord, now: JarState, today: date) -> list[Dot]:
 
 def _says(jar: JarRecord, now: JarState, today: date) -> str:
     if now.phase is JarPhase.DONE:
-        return "Done: it has proved dry."
+        return "Done: it is conditioned."
     if now.phase is JarPhase.DRYER:
         seen = next(event.look for event in reversed(jar.events) if event.look not in (None, Look.FREE))
         return f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""

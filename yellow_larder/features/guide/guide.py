@@ -264,7 +264,7 @@ def _kitchen_row(row: KitchenMeasure, units: Units) -> KitchenRow:
         food = foods()[row.food]
         what = f"a can of {first}" if row.measure == "can" else f"one {first}"
         return KitchenRow(what, food.name, say_mass(row.mass_g(food), units), row.source)
-    stands_for = "nothing: a seasoning" if row.measure == "seasoning" else "nothing: not kept here"
+    stands_for = "nothing: a seasoning" if row.measure == "seasoning" else "nothing: not stored"
     return KitchenRow(", ".join(row.words), stands_for, "", row.source)
 
 

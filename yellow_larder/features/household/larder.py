@@ -199,7 +199,7 @@ def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Set
         sizes = ", ".join(str(size) for size in packets())
         raise Refused("packet_sizes", f"Choose the absorbers you keep from {sizes} mL")
     if not 0 <= new.kwh_coins <= 1000:
-        raise Refused("kwh_coins", "A kilowatt-hour costs between 0 and 1,000 of the smallest coin")
+        raise Refused("kwh_coins", "The price per kWh is between 0 and 1,000 of the smallest coin")
     currency = new.currency.strip()
     if len(currency) > 3 or not currency.isprintable():
         raise Refused("currency", "A sign for money has three letters at most")

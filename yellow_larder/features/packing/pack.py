@@ -108,7 +108,7 @@ def stop_overridden(ask: Ask, planned: Plan) -> str:
         raise Refused(
             "against", f"Say why in a few words, {SHORTEST_WHY} to {LONGEST_WHY} letters: the label carries it"
         )
-    return f"{planned.verdict.says} Packed all the same: {why}"
+    return f"{planned.verdict.says} Packed anyway: {why}"
 
 
 def usual_shelf(kind: Kind, shelves: int) -> int:

@@ -255,4 +255,4 @@ def _say_fits(food: Food, container: Container, units: Units) -> str:
     loose, settled = (
         say_mass(mass_that_fits_g(space, density), units) for density in (food.loose_g_ml, food.settled_g_ml)
     )
-    return f"takes {loose} poured, {settled} shaken down, with {say_length(container.headspace_mm, units)} left free"
+    return f"holds {loose} loose, {settled} shaken down, with {say_length(container.headspace_mm, units)} of headspace"

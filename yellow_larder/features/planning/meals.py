@@ -186,7 +186,7 @@ def remember(larder: Larder, words: str, means: str) -> None:
     with writing(larder.engine) as session:
         foods = all_foods(session)
         if means not in (SEASONING, ELSEWHERE) and means not in foods:
-            raise NotThere("means", "Pick a food of the table, a seasoning, or not kept here")
+            raise NotThere("means", "Pick a food of the table, a seasoning, or not stored")
         known = log.records(session, MeaningSaid)
         number = next((n for n, each in known.items() if each.words == wanted), None)
         if number is None:

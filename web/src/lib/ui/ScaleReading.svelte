@@ -48,7 +48,7 @@
     <div class="flex shrink-0 gap-2">
       <button type="button" class="chip" onclick={() => ask(api.POST("/api/devices/scale/tare"))}>Tare</button>
       <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
-        >Take it</button
+        >Use this weight</button
       >
     </div>
   </div>
@@ -58,9 +58,9 @@
       {#if lay}<button type="button" class="chip !text-sm" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
       <button type="button" class="chip !text-sm" onclick={() => pan(0)}>empty it</button>
       {#if shows.grams === null}
-        <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>plug it in</button>
+        <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>connect</button>
       {:else}
-        <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>pull its plug</button>
+        <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>disconnect</button>
       {/if}
     </div>
   {/if}

@@ -94,7 +94,7 @@
       </div>
     </fieldset>
     <Field
-      label="A litre of it, poured, weighs, g"
+      label="A litre of it, loose, weighs, g"
       name="litre_g"
       type="number"
       bind:value={own.litre_g}

@@ -40,8 +40,8 @@
       <Field label="Depth" name="depth" bind:value={draft.depth as string} {wrong} placeholder="round" />
     </div>
     <div>
-      <p class="head">What dries in it</p>
-      <Choice label="What dries in it" options={AIRS} value={draft.air} onset={(air) => (draft.air = air)} />
+      <p class="head">How it dries</p>
+      <Choice label="How it dries" options={AIRS} value={draft.air} onset={(air) => (draft.air = air)} />
     </div>
     <div class="grid grid-cols-3 gap-3">
       <Field label="Watts" name="watts" type="number" bind:value={draft.watts as number} {wrong} />

@@ -137,7 +137,7 @@
         type="number"
         class="field mt-1"
         value={shown ?? ""}
-        placeholder="what suits"
+        placeholder="automatic"
         onchange={(event) => load.set({ air_c: event.currentTarget.value === "" ? null : toCelsius(Number(event.currentTarget.value), us) })}
         aria-invalid={wrong.air_c ? "true" : undefined}
       />

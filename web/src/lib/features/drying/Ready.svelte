@@ -29,8 +29,9 @@
   function stands(lot: Made): { words: string; good: boolean } {
     if (lot.meat) return { words: "fridge or freezer", good: false };
     if (lot.made === "freeze-dried") return { words: "close it at once", good: true };
-    if (lot.conditioned || !lot.wants_conditioning) return { words: "proved dry", good: true };
-    return { words: lot.in_jar ? "in its jar" : "wants a jar", good: false };
+    if (lot.conditioned) return { words: "conditioned", good: true };
+    if (!lot.wants_conditioning) return { words: "ready to pack", good: true };
+    return { words: lot.in_jar ? "being conditioned" : "not conditioned yet", good: false };
   }
 
   async function grind() {

@@ -136,7 +136,7 @@
         {#if wrong.meant}
           <div class="rounded-xl border-2 border-rust p-3" role="alert">
             <p class="leading-snug">{wrong.meant.message}</p>
-            <button class="chip mt-2" onclick={() => takeOut(true)}>Take it out all the same</button>
+            <button class="chip mt-2" onclick={() => takeOut(true)}>Take it out anyway</button>
           </div>
         {/if}
         {#each ["trays", "item", "request"] as field (field)}{#if wrong[field]}<p class="wrong">{wrong[field]?.message}</p>{/if}{/each}

@@ -109,6 +109,6 @@
   <p class="text-lg leading-snug">{soon}</p>
   <div class="mt-5 flex flex-wrap gap-3">
     <button class="do" onclick={() => (asking = false)}>Leave it in</button>
-    <button class="chip" onclick={() => out(true)}>Take it out all the same</button>
+    <button class="chip" onclick={() => out(true)}>Take it out anyway</button>
   </div>
 </Sheet>

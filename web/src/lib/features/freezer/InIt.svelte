@@ -67,9 +67,7 @@
     <p class="mt-2">{early.act === "open" ? "Wet grain and flour mould in a closed bag." : "It would not count as frozen through."}</p>
     <div class="mt-5 flex flex-wrap gap-3">
       <button class="do" onclick={() => (asking = false)}>Leave it</button>
-      <button class="chip" onclick={() => early && act(early.thing, early.act, true)}
-        >{early.act === "open" ? "Open it all the same" : "Take it out all the same"}</button
-      >
+      <button class="chip" onclick={() => early && act(early.thing, early.act, true)}>{early.act === "open" ? "Open it anyway" : "Take it out anyway"}</button>
     </div>
   {/if}
 </Sheet>

@@ -75,7 +75,7 @@
     },
     {
       title: "When the larder says stop",
-      text: "One ladder for every closing. Above a water activity of 0.85 germs that poison can grow: such food is perishable, and nothing makes it keep but cold. No absorber and no vacuum with anything moist: no oxygen and some moisture is what botulism needs. Moist is what passes its line, 10 %, or 13.5 % for traded grain, pulses and pasta; what is sticky; and what can mould at the warmest of the store. None either with what was dried at home before a jar has proved it. No absorber with sugar or salt: it hardens into a brick. When in doubt, throw it out, and ask your local food-safety authority.",
+      text: "One ladder for every closing. Above a water activity of 0.85 germs that poison can grow: such food is perishable, and nothing makes it keep but cold. No absorber and no vacuum with anything moist: no oxygen and some moisture is what botulism needs. Moist is what passes its line, 10 %, or 13.5 % for traded grain, pulses and pasta; what is sticky; and what can mould at the warmest of the store. None either with what was dried at home before it is conditioned. No absorber with sugar or salt: it hardens into a brick. When in doubt, throw it out, and ask your local food-safety authority.",
       sum: "perishable > 0.85 water activity; moist > 0.65, or > 10 % (grain, pulses, pasta 13.5 %); nothing grows < 0.60",
       source: "common practice; ICMSF; FDA 21 CFR 113 and 114, from memory; ASABE D245",
     },
@@ -87,7 +87,7 @@
     },
     {
       title: "What to store",
-      text: "Each meal is taken apart into ingredients, scaled to those at the table, and multiplied by how often it is cooked in the time you want to be ready for. Cups weigh what that food weighs poured; a can of beans stands for 71 g dry; an onion for what is left of it when its water is gone. Spices are left out, if you like. The diary gives the same from what was truly eaten: its average a day, over the days kept.",
+      text: "Each meal is taken apart into ingredients, scaled to those at the table, and multiplied by how often it is cooked in the time you want to be ready for. Cups weigh what that food weighs loose; a can of beans stands for 71 g dry; an onion for what is left of it when its water is gone. Spices are left out, if you like. The diary gives the same from what was truly eaten: its average a day, over the days kept.",
       sum: "need = Σ meals · helpings ÷ written for × at the table × times; missing = need − shelves − cupboard",
       source: "common practice; household measures of the USDA tables, from memory",
     },

@@ -6,7 +6,7 @@
   let { kitchen, bodies, thermal }: { kitchen: Schemas["KitchenRow"][]; bodies: Schemas["BodyRow"][]; thermal: Schemas["Thermal"][] } = $props();
 </script>
 
-<p class="caption mb-2 max-w-3xl">Meals and the diary count in these. Cups and spoons need no row: they weigh what that food weighs poured.</p>
+<p class="caption mb-2 max-w-3xl">Meals and the diary count in these. Cups and spoons need no row: they weigh what that food weighs loose.</p>
 <div class="overflow-x-auto">
   <table class="w-full min-w-[40rem] text-md">
     <thead class="border-b-2 border-ink text-left">

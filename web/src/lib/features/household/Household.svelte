@@ -21,7 +21,7 @@
 
   const LABELS = {
     name: "Name",
-    people: "People who eat here",
+    people: "People",
     kcal_per_person_day: "kcal a person a day",
     units: "Measures",
     altitude_m: "Height above sea, m",
@@ -124,11 +124,11 @@
       </div>
       {#if eating?.named}
         <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
-          <p><b>{eating.people} eat here</b>, {whole(eating.kcal_day)} kcal a day together.</p>
+          <p><b>{eating.people} {eating.people === 1 ? "person" : "people"}</b>, {whole(eating.kcal_day)} kcal a day together.</p>
           <a class="chip" href="/table/eaters" onclick={() => (open = false)}>Who eats</a>
         </div>
       {:else}
-        <Field label="People who eat here" name="people" type="number" bind:value={draft.people as number} {wrong} />
+        <Field label="People" name="people" type="number" bind:value={draft.people as number} {wrong} />
         <Field
           label="kcal a person a day"
           name="kcal_per_person_day"

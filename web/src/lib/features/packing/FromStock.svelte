@@ -45,8 +45,8 @@
         <p class="mt-1.5 font-bold text-rust">To buy: {found.buy.join(", ")}</p>
       {/if}
       <p class="caption mt-1.5">
-        Shared out over {plan.count === 1 ? "it" : `all ${plan.count} at once`}, with the least given away: {found.waste}, beyond what they ask for and by
-        spares that wait in their jar. Put it on the run sheet, and it is shared out with the rest there.
+        Allotted over {plan.count === 1 ? "it" : `all ${plan.count} at once`}, with the least given away: {found.waste}, beyond what they ask for and by spares
+        that wait in their jar. Put it on the run sheet, and it is shared out with the rest there.
       </p>
     </div>
   </div>

@@ -154,7 +154,7 @@
       {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) =>
           bench.set({ gel }),
         )}{/if}
-      {#if plan.food.says_conditioned}{@render check("A jar proved it dry", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
+      {#if plan.food.says_conditioned}{@render check("Conditioned in a jar", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
       {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>

@@ -109,22 +109,22 @@
     </p>{/if}
   {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">
       Not like this: {plan.verdict.says}
-      {#if unproven}<button class="chip" onclick={onproved}>A jar proved it dry</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}
-        >All the same, for a reason …</button
+      {#if unproven}<button class="chip" onclick={onproved}>Conditioned in a jar</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}
+        >Pack anyway …</button
       >
     </p>{/if}
 </section>
 
-<Sheet bind:open={against} title="Against the stop">
+<Sheet bind:open={against} title="Pack anyway">
   <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), onpack(day, why))} novalidate>
     <p class="text-lg leading-snug font-semibold text-rust">{plan.verdict.says}</p>
     <p class="leading-snug">{plan.verdict.findings[0]?.why}</p>
     <p class="leading-snug">If you know better, say why. The label carries it for whoever opens this in ten years. When in doubt, do not.</p>
-    <Field label="Why it is packed all the same" name="against" bind:value={why} {wrong} placeholder="goes into the freezer today" />
+    <Field label="Reason, printed on the label" name="against" bind:value={why} {wrong} placeholder="goes into the freezer today" />
     <div class="flex flex-wrap justify-end gap-3">
       <button type="button" class="do" onclick={() => (against = false)}>Leave it</button>
       <button type="button" class="chip" disabled={busy || !why.trim()} onclick={() => onrun(why)}>On the run sheet with it</button>
-      <button type="submit" class="chip" disabled={busy || !why.trim()}>Pack it against the stop</button>
+      <button type="submit" class="chip" disabled={busy || !why.trim()}>Pack anyway</button>
     </div>
   </form>
 </Sheet>

@@ -49,7 +49,7 @@
               <h2 class="text-4xl">{whole(store.covered * 100)} % of what {whole(store.days)} days ask for</h2>
               <p class="caption">
                 {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
-                {missing ? `${store.gap_mass} in ${missing} foods still to come` : "nothing is missing"}
+                {missing ? `${store.gap_mass} in ${missing} foods still needed` : "nothing is missing"}
               </p>
             </div>
             <a class="chip" href="/api/table/store.csv" download>As CSV</a>

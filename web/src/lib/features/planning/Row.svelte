@@ -40,7 +40,7 @@
     <span class="text-right">
       {#if row.gap_g > 0}
         <span class="block font-name text-xl font-extrabold whitespace-nowrap"><span class="sr-only">missing </span>{row.gap}</span>
-        <span class="block text-xs text-soft">to come</span>
+        <span class="block text-xs text-soft">needed</span>
       {:else}
         <span class="block font-bold text-leaf"><span aria-hidden="true">✓</span> enough</span>
       {/if}

@@ -131,7 +131,7 @@
           </div>{/if}
       </div>
       <button class="do mt-3 w-full flex-1 flex-col !min-h-28 !text-4xl leading-tight" disabled={!rested} onclick={close}>
-        Number {next.number} is closed
+        Number {next.number} is sealed
         <span class="text-base font-semibold"
           >{next.food}, {next.filled || next.planned}{next.packets ? `, ${next.packets}` : ""}<span class="max-lg:hidden">&nbsp;· Space</span></span
         >

@@ -46,7 +46,7 @@
             <p class="text-xl leading-snug font-bold">{line.food}</p>
             <p class="leading-snug">{line.says}</p>
             <p class="caption">{line.packets} · {line.place}</p>
-            {#if line.stop}<p class="wrong">Against the stop: {line.stop}</p>{/if}
+            {#if line.stop}<p class="wrong">Packed anyway: {line.stop}</p>{/if}
           </div>
           <button
             class="grid size-11 place-items-center rounded-lg hover:bg-cream"

@@ -54,7 +54,7 @@
 
       <aside aria-label="About the jars" class="border-line px-4 pt-3 pb-6 sm:px-6 md:border-l lg:overflow-y-auto">
         {#if view.waiting.length}
-          <h2 class="text-2xl">Waiting for a jar</h2>
+          <h2 class="text-2xl">To be conditioned</h2>
           <ul class="mt-1 border-t-2 border-ink">
             {#each view.waiting as lot (lot.lot)}
               <li class="flex items-center justify-between gap-3 border-b border-line py-2">

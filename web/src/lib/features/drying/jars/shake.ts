@@ -6,7 +6,7 @@ export async function shake(number: number, look: Schemas["Look"]): Promise<void
   const done = await ask(api.POST("/api/drying/jars/{number}/look", { params: { path: { number } }, body: { look } }));
   if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
   else if (done.data === "back in the dryer") larder.say("Back into the dryer with it; the count starts again.");
-  else if (done.data === "done" && look === "free") larder.say("Done: it has proved dry.");
+  else if (done.data === "done" && look === "free") larder.say("Done: it is conditioned.");
   await larder.changed();
 }
 

@@ -51,7 +51,7 @@
 </h2>
 
 {#if ahead}
-  <p class="caption mt-2">Still to come. The diary tells what was eaten, not what is planned.</p>
+  <p class="caption mt-2">That day is ahead. The diary tells what was eaten, not what is planned.</p>
 {:else}
   {#if day.kept}
     <ul class="mt-2 border-t border-line" aria-label="Written">
@@ -95,7 +95,7 @@
       aria-invalid={wrong.line || wrong.items ? "true" : undefined}
       aria-describedby="used-note"
     />
-    <button class="chip shrink-0" type="submit">Write it</button>
+    <button class="chip shrink-0" type="submit">Save</button>
   </form>
   <div id="used-note">
     {#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">

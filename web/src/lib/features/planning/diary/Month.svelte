@@ -40,7 +40,7 @@
       class="rounded-xl py-1 {day.day === chosen ? 'bg-yolk-pale outline-2 outline-ink' : 'hover:bg-cream'}"
       tabindex={day.day === chosen ? 0 : -1}
       aria-pressed={day.day === chosen}
-      aria-label="{n + 1}{day.day === view.today ? ' today' : ''}: {day.kept ? day.says : ahead ? 'still to come' : 'not written'}"
+      aria-label="{n + 1}{day.day === view.today ? ' today' : ''}: {day.kept ? day.says : ahead ? 'ahead' : 'not written'}"
       onclick={() => onpick(day.day)}
       onkeydown={(event) => onkeydown(event, n)}
     >

@@ -30,7 +30,7 @@
     <span class="text-right whitespace-nowrap">
       {#if line.reading === "read"}<b>{line.mass}</b><span class="ml-3 inline-block min-w-20 text-soft">{whole(line.kcal)} kcal</span>
       {:else if line.reading === "seasoning"}<span class="text-soft">seasoning{line.mass ? `, ${line.mass}` : ""}</span>
-      {:else if line.reading === "elsewhere"}<span class="text-soft">not kept here</span>
+      {:else if line.reading === "elsewhere"}<span class="text-soft">not stored</span>
       {:else if line.reading === "ask"}<span class="font-semibold text-rust">which food?</span>
       {:else}<span class="font-semibold text-rust">not counted</span>{/if}
     </span>
@@ -51,7 +51,7 @@
           {#each foods as food (food.key)}<option value={food.key}>{food.name}</option>{/each}
         </select>
         <button class="chip !px-3" onclick={() => mean("seasoning")}>a seasoning</button>
-        <button class="chip !px-3" onclick={() => mean("elsewhere")}>not kept here</button>
+        <button class="chip !px-3" onclick={() => mean("elsewhere")}>not stored</button>
         <button class="chip !border-dashed !px-3" onclick={() => mean("own")}>a food of our own…</button>
       </div>
     </div>
