@@ -34,7 +34,7 @@ from yellow_larder.features.household.larder import open_larder
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import eaten_in_all
 from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.planning.meals import Meal, keep_meal
@@ -199,7 +199,7 @@ def _table(file: Path) -> None:
         pack(larder, Ask(line=line, container="bag-quart"))
         pack(larder, Ask(line=line, container="bag-quart"))
     write_in_bulk(larder, chance, keys)
-    set_purse(larder, "60")
+    set_budget(larder, "60")
     spare_garbage()
     with reading(larder.engine) as session:
         kept = session.scalar(select(func.count()).select_from(Package))

@@ -19,7 +19,7 @@ from yellow_larder.features.lots.events import LotCame, Origin
 from yellow_larder.features.packages.events import PackageEmptied, PackagePacked
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.events import DayWritten, DiaryItem, PriceSeen
 from yellow_larder.features.planning.goal import Goal, set_goal
 from yellow_larder.features.planning.meals import Meal, keep_meal
@@ -49,7 +49,7 @@ def fill(file: Path) -> None:
         keep_meal(larder, Meal("Barley soup", "1 kg pearl barley\n200 g red lentils", per_month=8))
         for line, price in (("2.5 kg pearl barley", "3.20"), ("1 kg red lentils", "2.10")):
             see_price(larder, Seen(line, price))
-        set_purse(larder, "25")
+        set_budget(larder, "25")
         set_goal(larder, Goal("20 years"))
         _jars(larder, 500)
         # Today's copy is there, so that none is made in the middle of measuring.

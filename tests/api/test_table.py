@@ -63,7 +63,7 @@ def test_from_the_goal_to_the_list_to_the_bench(client: TestClient) -> None:
     client.post("/api/table/prices", json=price | {"line": "500 g dried onions"}).raise_for_status()
     number = client.post("/api/table/prices", json=price).json()
     assert len(client.get("/api/table/prices").json()["foods"]) == 2
-    assert client.put("/api/table/purse", json={"weekly": "6"}).status_code == 204
+    assert client.put("/api/table/budget", json={"weekly": "6"}).status_code == 204
     shown = client.get("/api/table/list").json()
     assert {line["name"]: line["packs"] for line in shown["lines"]} == {"pearl barley": 2, "dried onions": 1}
     assert client.get("/api/table/weeks").json()["weeks_needed"] == 1

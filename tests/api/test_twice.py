@@ -192,10 +192,10 @@ def test_goal_and_purse_too(client: TestClient) -> None:
     for length, status in (("3 months", 204), ("6 weeks", 409)):
         body = {"length": length}
         assert client.put("/api/table/goal", json=body, headers={"If-Match": str(version)}).status_code == status
-    version = client.get("/api/table/list").json()["purse_version"]
+    version = client.get("/api/table/list").json()["budget_version"]
     for weekly, status in (("25", 204), ("30", 409)):
         body = {"weekly": weekly}
-        assert client.put("/api/table/purse", json=body, headers={"If-Match": str(version)}).status_code == status
+        assert client.put("/api/table/budget", json=body, headers={"If-Match": str(version)}).status_code == status
 
 
 def test_undo_names_its_change(client: TestClient) -> None:

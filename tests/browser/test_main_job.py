@@ -140,15 +140,15 @@ def test_type_the_weight_in_each(page: Page, served: Here) -> None:
 
 def test_switch_the_school(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg egg noodles")
-    schools = page.get_by_role("radiogroup", name="How absorbers are sized")
-    expect(schools.get_by_role("radio", name="By the air")).to_be_checked()
-    by_container = schools.get_by_role("radio", name="By container")
+    methods = page.get_by_role("radiogroup", name="How absorbers are sized")
+    expect(methods.get_by_role("radio", name="By the air")).to_be_checked()
+    by_container = methods.get_by_role("radio", name="By container")
     expect(by_container).to_contain_text("short by")
     by_container.click()
     expect(by_container).to_be_checked()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("Short of absorbers")
     by_container.press("ArrowUp")
-    expect(schools.get_by_role("radio", name="By the air")).to_be_checked()
+    expect(methods.get_by_role("radio", name="By the air")).to_be_checked()
     expect(page.get_by_role("region", name="Verdict")).to_contain_text("The absorbers cover the oxygen")
 
 

@@ -19,7 +19,9 @@ def test_on_paper_it_tells_and_has_nothing_to_press(page: Page, demo: Here, view
         settled(page)
         expect(page.get_by_role("banner")).to_be_hidden()
         expect(page.get_by_role("main").get_by_role("heading").first).to_be_visible()
-        shown = page.locator(".do, .chip:not([aria-pressed=true], [aria-checked=true], [aria-selected=true], [aria-current]), form")
+        shown = page.locator(
+            ".do, .chip:not([aria-pressed=true], [aria-checked=true], [aria-selected=true], [aria-current]), form"
+        )
         assert [each.inner_text() for each in shown.all() if each.is_visible()] == []
         assert page.evaluate("getComputedStyle(document.documentElement).getPropertyValue('--paper')") == "#fffdf6"
         assert page.evaluate("document.documentElement.scrollWidth") <= 1280

@@ -46,7 +46,7 @@ def test_two_write_the_same_evening(page: Page, second: Page, served: Here) -> N
         each.get_by_placeholder("2 cups rice").wait_for()
     for each, line in ((page, "300 g red lentils"), (second, "200 g rolled oats")):
         each.get_by_placeholder("2 cups rice").fill(line)
-        each.get_by_role("button", name="Write it").click()
+        each.get_by_role("button", name="Save").click()
         expect(each.get_by_role("list", name="Written")).to_contain_text(line)
     expect(second.get_by_role("list", name="Written")).to_contain_text("300 g red lentils")
 

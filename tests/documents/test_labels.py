@@ -206,7 +206,7 @@ def test_not_every_text_is_a_code(text: str) -> None:
 def test_a_label_says_what_it_was_packed_against(larder: Larder, why: str) -> None:
     """All of it, however long, and nothing of it over the code."""
     why = why.strip()
-    ask = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABSORBER, against=why)
+    ask = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABSORBER, override=why)
     text, codes = read_back(sheet(larder, numbers=pack(larder, ask).numbers))
     shown = " ".join(text[0].split())
     assert "it hardens into a brick. Packed anyway:" in shown

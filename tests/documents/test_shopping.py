@@ -5,7 +5,7 @@ import pypdf
 
 from yellow_larder.documents.shopping import shopping_sheet
 from yellow_larder.features.household.larder import Larder
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import ListView, week_list
@@ -15,7 +15,7 @@ from yellow_larder.words.quantities import Units
 def shown(larder: Larder) -> ListView:
     keep_meal(larder, Meal("Barley broth", "200 g pearl barley", eaters=2, per_month=10))
     see_price(larder, Seen("2.5 kg pearl barley", "3.60", "Harbour store"))
-    set_purse(larder, "10")
+    set_budget(larder, "10")
     return week_list(larder)
 
 

@@ -16,7 +16,7 @@ from yellow_larder import reference
 from yellow_larder.core.planning import totals_g
 from yellow_larder.features.household.larder import Larder, open_larder
 from yellow_larder.features.lots.lots import cupboard_g, set_cupboard
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, eaten_in_all, ever_eaten, month, write_day
 from yellow_larder.features.planning.master_list import master_list, say_cups
 from yellow_larder.features.planning.meals import Meal, keep_meal
@@ -78,19 +78,19 @@ def test_money_is_neither_made_nor_lost(
     clock.now = NOON
     larder = new_larder()
     number = see_price(larder, Seen("1 kg pearl barley", "1.00"))
-    set_purse(larder, f"{weekly / 100:.2f}")
+    set_budget(larder, f"{weekly / 100:.2f}")
     spent, days = 0, 0
     for wait, packs in doings:
         clock.now += timedelta(days=wait)
         days += wait
-        purse = week_list(larder).purse
-        assert purse is not None
-        if packs and packs * 100 <= purse.at_hand_coins:
+        budget = week_list(larder).budget
+        assert budget is not None
+        if packs and packs * 100 <= budget.at_hand_coins:
             buy(larder, number, packs)
             spent += packs * 100
-        purse = week_list(larder).purse
-        assert purse is not None
-        assert purse.at_hand_coins == weekly * (days // 7 + 1) - spent
+        budget = week_list(larder).budget
+        assert budget is not None
+        assert budget.at_hand_coins == weekly * (days // 7 + 1) - spent
     larder.engine.dispose()
 
 

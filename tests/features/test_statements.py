@@ -10,7 +10,7 @@ from tests.conftest import Clock
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.labels import labels
@@ -46,7 +46,7 @@ def test_a_request_asks_the_file_a_few_times_however_much_is_in_it(larder: Larde
     do, most = REQUESTS[what]
     add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=50))
     add_supply(larder, NewSupply(sort=Sort.PACKETS, key="300", count=5, per_pack=10))
-    set_purse(larder, "60")
+    set_budget(larder, "60")
     for food in FOODS:
         pack(larder, Ask(line=f"1 kg {food}", container="bag-gallon"))
     with asked(larder) as little:

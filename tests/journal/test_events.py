@@ -100,11 +100,11 @@ def test_a_package_as_it_was_kept_before_is_lifted_whole() -> None:
     what: Contained = packed.what
     assert [(each.food_key, each.mass_g) for each in what.contents] == [("pearl-barley", 2500.0)]
     assert what.packets == {"300": 1, "gel-10": 2}
-    assert {school.value: (each.days, each.most) for school, each in what.lasts.items()} == {
+    assert {estimate.value: (each.days, each.most) for estimate, each in what.lasts.items()} == {
         "cautious": (3000.0, 4000.0),
         "customary": (None, None),
         "hopeful": (10958.0, pytest.approx(14610.67, abs=0.01)),
     }
-    assert (packed.batch, what.closed, what.against, what.draws_in) == (None, None, "", True)
+    assert (packed.batch, what.closed, what.override, what.draws_in) == (None, None, "", True)
     moved = read_event("package", "moved", 1, {"on": "2026-02-01", "place_id": 2, "shelf": 1})
     assert moved == PackageMoved(date(2026, 2, 1), 2, 1, None)

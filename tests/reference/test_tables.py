@@ -171,11 +171,11 @@ def test_every_food_has_a_life_in_every_packing_and_the_schools_are_in_order() -
 
 
 def test_better_packing_never_shortens_a_life() -> None:
-    """From the shop's packet to foil, each keeps out what the one before it does, and more; by every school."""
+    """From the shop's packet to foil, each keeps out what the one before it does, and more; by every estimate."""
     for life in reference.life_classes():
-        for school in Estimate:
-            table = [reference.lives()[life, packing].days.by(school) for packing in Packing]
-            assert table == sorted(table), (life, school)
+        for estimate in Estimate:
+            table = [reference.lives()[life, packing].days.by(estimate) for packing in Packing]
+            assert table == sorted(table), (life, estimate)
 
 
 def test_vegetables_keep_half_as_long_as_fruit_by_published_advice() -> None:

@@ -41,7 +41,7 @@ from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
 from yellow_larder.features.planning.goal import Goal, set_goal
 from yellow_larder.features.planning.master_list import mark_tried
@@ -123,7 +123,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: forget_price(larder, n),
         lambda: buy(larder, n, 1),
         lambda: pack(larder, Ask(line="3 kg pearl barley", lot=n)),
-        lambda: set_purse(larder, str(n)),
+        lambda: set_budget(larder, str(n)),
         lambda: mark_tried(larder, "millet"),
         lambda: put_in(larder, FreezeAsk(line="3 kg pearl barley", lot=n or None)),
         lambda: contents.take_out(larder, n, early=True),
@@ -144,7 +144,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: weigh_freeze_load(larder, n, "600 g"),
         lambda: take_out_freeze_load(larder, n, meant=True),
         lambda: closed_up(larder, n),
-        lambda: pack(larder, Ask(line="2 kg white sugar", closing=Closing.ABSORBER, against="a trial till May")),
+        lambda: pack(larder, Ask(line="2 kg white sugar", closing=Closing.ABSORBER, override="a trial till May")),
         lambda: add_supply(larder, NewSupply(sort=Sort.PACKETS, key=["500", "300"][n % 2], count=n, per_pack=4)),
         lambda: add_supply(larder, NewSupply(sort=Sort.BAGS, key="bag-gallon", count=n + 2)),
         lambda: add_supply(larder, NewSupply(sort=Sort.DESICCANT, key="10", count=n + 2)),

@@ -46,7 +46,7 @@ BY_NAME: dict[str, Sequence[Any]] = {
     "headspace": ["5 cm", "2 in", ""],
     "fill": ["", "2 kg"],
     "own_bag": ["", "", "25 × 35 cm"],
-    "against": ["", "a trial until May"],
+    "override": ["", "a trial until May"],
     "machine": ["cabinet"],
     "dryer": ["fd-medium"],
     "length": ["3 months", "6 weeks"],

@@ -1,4 +1,4 @@
-"""Packages as the core sees them, made from the tables: for the tests of rules, guards and best-bys."""
+"""Packages as the core sees them, made from the tables: for the tests of rules, protections and best-bys."""
 
 from __future__ import annotations
 
@@ -69,9 +69,9 @@ def case(
     return Case(f, Course(of), outer, years, filled, need, frozen=frozen, unproven=unproven, gel=gel_g > 0)
 
 
-def best(of: Case, school: Estimate = Estimate.CUSTOMARY) -> Best:
-    """Until when it is good, by a school."""
+def best(of: Case, estimate: Estimate = Estimate.CUSTOMARY) -> Best:
+    """Until when it is good, by an estimate."""
     climate, life = of.course.of.climate, reference.life_classes()[of.food.life]
     rate = ageing_rate(climate.mean_c, climate.swing_c, life.q10)
     packing = packing_class(of.container, of.closing)
-    return best_by(of.course, reference.lives_of(of.food.life), life.frozen, packing, rate, school)
+    return best_by(of.course, reference.lives_of(of.food.life), life.frozen, packing, rate, estimate)

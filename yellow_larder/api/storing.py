@@ -11,7 +11,7 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router, slow
 from yellow_larder.documents.shopping import shopping_sheet
 from yellow_larder.features.lots.lots import set_cupboard
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.goal import Goal, set_goal
 from yellow_larder.features.planning.master_list import StoreView, mark_tried, master_csv, master_list
 from yellow_larder.features.planning.prices import PricesView, Seen, forget_price, prices, see_price
@@ -75,12 +75,12 @@ def drop_price(larder: TheLarder, number: Number) -> None:
     forget_price(larder, number)
 
 
-@router.put("/purse", status_code=204)
-def fill_purse(
+@router.put("/budget", status_code=204)
+def fill_budget(
     larder: TheLarder, weekly: Annotated[str, Body(embed=True, examples=["25"])], based_on: BasedOn = None
 ) -> None:
     """Say what there is to spend in a week."""
-    set_purse(larder, weekly, based_on=based_on)
+    set_budget(larder, weekly, based_on=based_on)
 
 
 @router.get("/list")

@@ -10,7 +10,7 @@ from yellow_larder.demo.ago import Ago
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.household.people import Eater, keep_eater
 from yellow_larder.features.lots.lots import set_cupboard
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
 from yellow_larder.features.planning.events import Basis, MealKind
 from yellow_larder.features.planning.goal import Goal, set_goal
@@ -104,7 +104,7 @@ def lay_the_table(larder: Larder, ago: Ago) -> None:
     ):
         set_cupboard(larder, food, amount)
     on(16)
-    set_purse(larder, "14")
+    set_budget(larder, "14")
     on(9)
     buy(larder, _LENTILS, 3)
     on(2)

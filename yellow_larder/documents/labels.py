@@ -93,8 +93,8 @@ def _draw_whole(page: Canvas, label: Label, box: _Box) -> None:
     ):
         fit(page, text, box.left, top, room, font, size)
         top -= 5.4 * mm
-    if label.against:
-        _against(page, label.against, box.left, top + 3.4 * mm, room, top + 3.4 * mm - box.foot + 1 * mm)
+    if label.override:
+        _against(page, label.override, box.left, top + 3.4 * mm, room, top + 3.4 * mm - box.foot + 1 * mm)
     _code(page, label, box.right - code, box.top - code, code)
     page.setFillColor(INK)
     draw_right(page, f"No. {label.number}", box.right, box.foot + 5.5 * mm, NAME, 17)
@@ -121,8 +121,8 @@ def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
         fit(page, text, box.left, top, room, font, size)
         top -= step * line
     fit(page, label.packets, box.left, top, room, TEXT, 7.5)
-    if label.against:
-        _against(page, label.against, box.left, top - 0.8 * mm, room, top - 0.8 * mm - box.foot + 1.4 * mm)
+    if label.override:
+        _against(page, label.override, box.left, top - 0.8 * mm, room, top - 0.8 * mm - box.foot + 1.4 * mm)
 
 
 def _name(page: Canvas, name: str, x: float, top: float, room: float, size: float) -> float:

@@ -18,7 +18,7 @@ from yellow_larder.features.lots.state import LOT
 from yellow_larder.features.lots.text import TITLES as LOTS_TITLES
 from yellow_larder.features.packages.state import PACKAGE
 from yellow_larder.features.packing.text import TITLES as PACKING_TITLES
-from yellow_larder.features.planning.state import DIARY, GOAL, MEAL, MEANING, PRICE, PURSE, TRIED
+from yellow_larder.features.planning.state import BUDGET, DIARY, GOAL, MEAL, MEANING, PRICE, TRIED
 from yellow_larder.features.planning.text import TITLES as PLANNING_TITLES
 from yellow_larder.features.run.state import RUN
 from yellow_larder.features.run.text import TITLES as RUN_TITLES
@@ -29,7 +29,7 @@ from yellow_larder.journal import kinds
 from yellow_larder.words.titles import register_titles
 
 kinds.register(HOUSEHOLD, PLACE, FOOD, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
-kinds.register(EATER, MEAL, GOAL, PURSE, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD)
+kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD)
 
 for titles in (
     CATALOG_TITLES,

@@ -187,7 +187,7 @@ def life_classes() -> dict[str, LifeClass]:
             row["meaning"],
             float(row["q10"]),
             row["source"],
-            Life(*(_days(row[f"frozen_{school.value}_years"]) for school in Estimate)),
+            Life(*(_days(row[f"frozen_{estimate.value}_years"]) for estimate in Estimate)),
             row["frozen_source"],
         )
         for row in rows("life_classes")
@@ -196,7 +196,7 @@ def life_classes() -> dict[str, LifeClass]:
 
 @lru_cache
 def lives() -> dict[tuple[str, Packing], BaseLife]:
-    """Days each class of food keeps at 21 °C in each packing, by three schools.
+    """Days each class of food keeps at 21 °C in each packing, by three estimates.
 
     Example:
         >>> round(lives()["hard grain", Packing.FOIL].days.customary / DAYS_PER_YEAR)

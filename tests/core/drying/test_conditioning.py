@@ -4,7 +4,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from yellow_larder.core.drying import OURS, SCHOOLS, Event, JarPhase, Look, standing
+from yellow_larder.core.drying import GUIDELINES, OURS, Event, JarPhase, Look, standing
 from yellow_larder.core.errors import OutOfRange
 
 DAY = date(2026, 3, 1)
@@ -24,7 +24,7 @@ def on(day: int) -> date:
 
 def test_the_schools_are_those_of_the_trade() -> None:
     """Source: common practice five days, others five to seven; published advice seven to ten."""
-    assert [school.days for school in SCHOOLS] == [5, 7, 10]
+    assert [each.days for each in GUIDELINES] == [5, 7, 10]
     assert OURS.days == 7
 
 

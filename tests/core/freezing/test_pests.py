@@ -50,7 +50,7 @@ def test_a_pail_takes_a_day_and_a_half_only_to_get_cold() -> None:
 
 
 def test_a_day_does_not_reach_the_middle_of_a_pail() -> None:
-    """Why the schools differ: three of them count from the door, and a pail's middle is not cold by then."""
+    """Why the guidelines differ: three of them count from the door, and a pail's middle is not cold by then."""
     pail = Freeze(filled("lined-5-gallon"), RICE, 20, -18)
     day, _, _, ours = HOLDS
     assert pail.ends_hours(day) < pail.middle_cold_hours()

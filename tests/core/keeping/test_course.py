@@ -19,7 +19,7 @@ from yellow_larder.core.finding import Severity
 from yellow_larder.core.food import Trait
 from yellow_larder.core.keeping import LITTLE_OXYGEN, Climate, Course, Ends, Estimate, Packing, ageing_rate
 from yellow_larder.core.moisture import Spoils
-from yellow_larder.core.packing import Case, guards, judge, moisture_line_pct
+from yellow_larder.core.packing import Case, judge, moisture_line_pct, protections
 from yellow_larder.reference.drying import isotherm_of
 from yellow_larder.reference.walls import walls_of
 
@@ -111,10 +111,10 @@ def test_what_is_moist_is_stopped_without_air_and_what_is_perishable_anyhow(food
 
 
 @pytest.mark.parametrize("food", reference.foods())
-def test_guards_say_what_the_curves_say(food: str) -> None:
+def test_protections_say_what_the_curves_say(food: str) -> None:
     for corner in looked_at(food):
         of = corner.case()
-        by = {guard.threat: guard for guard in guards(of)}
+        by = {each.threat: each for each in protections(of)}
         at = np.array([of.days])
         codes = {finding.code for finding in judge(of)}
         if by["damp"].closed and corner.place != "freezer":
@@ -165,7 +165,7 @@ def test_the_best_by_is_the_least_of_what_can_end_it(food: str) -> None:
             assert ends.days == 0 or later <= of.course.of.texture.limit + 5e-3 or begins > 0.6, corner
         assert ends.days <= ends.most_days + 1e-6
         assert (ends.ends is Ends.NOTHING) is (ends.days == np.inf), corner
-        order = [best(of, school).days for school in (Estimate.CAUTIOUS, Estimate.CUSTOMARY, Estimate.HOPEFUL)]
+        order = [best(of, estimate).days for estimate in (Estimate.CAUTIOUS, Estimate.CUSTOMARY, Estimate.HOPEFUL)]
         assert order == sorted(order), corner
 
 

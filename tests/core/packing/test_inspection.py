@@ -10,7 +10,7 @@ from yellow_larder.reference import foods
 
 def look(
     feel: Feel,
-    eye: Indicator = Indicator.UNSEEN,
+    indicator: Indicator = Indicator.UNSEEN,
     *,
     day: int = 7,
     food: str = "pearl-barley",
@@ -18,7 +18,7 @@ def look(
     kind: Kind = Kind.BAG,
     draws_in: bool = True,
 ) -> Advice:
-    return advise(feel, eye, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
+    return advise(feel, indicator, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
 
 
 @pytest.mark.parametrize("food", ["pearl-barley", "dried-pears", "fd-fish-stew"])

@@ -6,7 +6,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.finding import Amount, Severity, Unit
 from yellow_larder.core.keeping import Climate
-from yellow_larder.core.packing import Case, guards, judge
+from yellow_larder.core.packing import Case, judge, protections
 
 
 def codes(of: Case, severity: Severity | None = None) -> set[str]:
@@ -120,10 +120,10 @@ def test_stops_come_first() -> None:
 
 
 def closed(of: Case) -> set[str]:
-    return {guard.threat for guard in guards(of) if guard.closed}
+    return {each.threat for each in protections(of) if each.closed}
 
 
-def test_all_six_guards_closed() -> None:
+def test_all_six_protections_in_place() -> None:
     assert len(closed(case("pearl-barley"))) == 6
 
 
@@ -138,7 +138,7 @@ def test_all_six_guards_closed() -> None:
         ("damp", case("pearl-barley", "packet-1-kg", Closing.LID, climate=Climate(16, 4, 0.85))),
     ],
 )
-def test_an_open_guard(threat: str, of: Case) -> None:
+def test_a_protection_that_is_missing(threat: str, of: Case) -> None:
     assert threat not in closed(of)
 
 
@@ -169,8 +169,8 @@ def test_the_guard_against_oxygen_is_read_off_the_course() -> None:
         (case("pearl-barley", "pouch-quart", Closing.VACUUM), "wall lets oxygen in"),
     ],
 )
-def test_an_open_guard_names_its_true_reason(of: Case, by: str) -> None:
-    assert next((guard.closed, guard.by) for guard in guards(of) if guard.threat == "oxygen") == (False, by)
+def test_a_protection_that_is_missing_names_its_true_reason(of: Case, by: str) -> None:
+    assert next((each.closed, each.by) for each in protections(of) if each.threat == "oxygen") == (False, by)
 
 
 def test_freezing_closes_the_first_guard_without_packets() -> None:
@@ -308,5 +308,5 @@ def test_light_turns_no_oil_of_salt_and_clear_film_is_no_foil() -> None:
 
 
 def test_plastic_stops_mice_and_says_that_rats_gnaw_it() -> None:
-    by = {each.threat: each for each in guards(case("pearl-barley", "pail-5-gallon", outer=False))}
+    by = {each.threat: each for each in protections(case("pearl-barley", "pail-5-gallon", outer=False))}
     assert (by["rodents"].closed, by["rodents"].by) == (True, "mice, not rats")

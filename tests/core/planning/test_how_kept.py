@@ -6,11 +6,11 @@ from yellow_larder.core.keeping import Estimate, Life, Packing
 from yellow_larder.core.planning import best_kept, may_meet_absorber
 
 
-def kept(food: str, years: float, rate: float = 1.0, school: Estimate = Estimate.CUSTOMARY) -> tuple[Packing, bool]:
+def kept(food: str, years: float, rate: float = 1.0, estimate: Estimate = Estimate.CUSTOMARY) -> tuple[Packing, bool]:
     wanted = reference.foods()[food]
     lives: dict[Packing, Life] = {each: reference.lives()[wanted.life, each].days for each in Packing}
     frozen = reference.life_classes()[wanted.life].frozen
-    keeping = best_kept(wanted, lives, frozen, wanted_days=years * 365, rate=rate, school=school)
+    keeping = best_kept(wanted, lives, frozen, wanted_days=years * 365, rate=rate, estimate=estimate)
     return keeping.packing, keeping.reaches
 
 
@@ -52,7 +52,7 @@ def test_a_warm_place_asks_for_better_packing() -> None:
 
 def test_a_cautious_school_asks_for_better_packing() -> None:
     assert kept("white-rice", 2)[0] is Packing.SHOP
-    assert kept("white-rice", 2, school=Estimate.CAUTIOUS)[0] is not Packing.SHOP
+    assert kept("white-rice", 2, estimate=Estimate.CAUTIOUS)[0] is not Packing.SHOP
 
 
 def test_an_endless_wish_is_refused() -> None:

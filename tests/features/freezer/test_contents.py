@@ -64,8 +64,8 @@ def test_through_the_freezer_and_out_again(larder: Larder, clock: Clock) -> None
     assert in_freezer(larder) == []
     ask = Ask(line="10 kg white rice", lot=lot)
     assert plan(larder, ask).frozen
-    guards = plan(larder, replace(ask, container="jar-quart")).guards
-    inside = next(guard for guard in guards if "inside" in guard.threat)
+    protections = plan(larder, replace(ask, container="jar-quart")).protections
+    inside = next(each for each in protections if "inside" in each.threat)
     assert inside.closed
     take_back(larder)
     assert only(larder).phase is Phase.READY
@@ -90,8 +90,8 @@ def test_too_soon_is_asked_about_and_remembered(larder: Larder, clock: Clock) ->
     with refused("g of water would settle on it"):
         open_it(larder, number)
     lot = open_it(larder, number, early=True)
-    open_guard = plan(larder, Ask(line="10 kg white rice", container="packet-5-kg", lot=lot)).guards
-    assert not next(guard for guard in open_guard if "inside" in guard.threat).closed
+    missing = plan(larder, Ask(line="10 kg white rice", container="packet-5-kg", lot=lot)).protections
+    assert not next(each for each in missing if "inside" in each.threat).closed
 
 
 @pytest.mark.parametrize(

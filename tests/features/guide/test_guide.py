@@ -96,7 +96,7 @@ def test_the_schools_stand_side_by_side_over_a_grid(larder: Larder) -> None:
     """By hand: macaroni in a gallon bag leaves more oxygen than the 400 mL of the rule by container, white rice less;
     the rule by kind covers both. Packet sizes: common practice.
     """
-    rows = {(row.food, row.container): row for row in guide(larder).schools}
+    rows = {(row.food, row.container): row for row in guide(larder).sizing}
     assert len(rows) == 55
     macaroni, rice = rows["macaroni", "1 gal foil bag"], rows["white rice", "1 gal foil bag"]
     assert (macaroni.by_container.asks_ml, macaroni.by_kind.asks_ml, rice.by_kind.asks_ml) == (400, 1000, 400)

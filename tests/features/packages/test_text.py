@@ -13,10 +13,10 @@ from yellow_larder.reference import foods
 @pytest.mark.parametrize("food", ["pearl-barley", "dried-pears", "fd-fish-stew"])
 def test_every_look_has_its_words_and_its_reason(food: str) -> None:
     found = set()
-    for feel, eye, day, closing, kind, draws_in in product(
+    for feel, indicator, day, closing, kind, draws_in in product(
         Feel, Indicator, (1, 7), Closing, (Kind.BAG, Kind.JAR), (True, False)
     ):
-        told = advise(feel, eye, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
+        told = advise(feel, indicator, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
         found.add(told.code)
         assert len(say_advice(told.code)) >= 5
         assert say_why(told).endswith(".")

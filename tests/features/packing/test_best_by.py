@@ -50,8 +50,8 @@ def test_the_shelf_shows_what_the_bench_promised_wherever_it_stands(
 ) -> None:
     """Packed here and carried there the same day, it lasts as long as if it had been packed there, or less."""
     planned = plan(larder, ask)
-    against = "a law is being tried" if planned.verdict.severity is Severity.STOP else ""
-    number = pack(larder, Ask(**{**_fields(ask), "against": against})).numbers[0]
+    override = "a law is being tried" if planned.verdict.severity is Severity.STOP else ""
+    number = pack(larder, Ask(**{**_fields(ask), "override": override})).numbers[0]
     shown = card(larder, number)
     assert shown.best_by == planned.best_by.text
     move(larder, [number], place=places["loft"], shelf=1)

@@ -67,12 +67,12 @@ def test_the_shops_packet_in_a_damp_place_lets_it_in(larder: Larder) -> None:
     assert seen_there.ends is Ends.MOULD
     assert seen_there.ends_days is not None
     assert codes(larder, replace(wheat, horizon_years=25))["damp-comes-in"] is Severity.MIND
-    guard = next(each for each in plan(larder, replace(wheat, horizon_years=25)).guards if each.threat == "damp")
-    assert (guard.closed, guard.by) == (False, "wall lets it in")
+    each = next(each for each in plan(larder, replace(wheat, horizon_years=25)).protections if each.threat == "damp")
+    assert (each.closed, each.by) == (False, "wall lets it in")
     # Thick plastic lets oxygen through within years, but so little damp that a pail of wheat never grows mouldy.
     lined = replace(wheat, line="14 kg hard red wheat", container="pail-5-gallon", horizon_years=25)
     assert "damp-comes-in" not in codes(larder, lined)
-    assert next(each for each in plan(larder, lined).guards if each.threat == "damp").closed
+    assert next(each for each in plan(larder, lined).protections if each.threat == "damp").closed
 
 
 def test_the_course_lies_within_its_band(larder: Larder) -> None:

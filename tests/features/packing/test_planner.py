@@ -88,7 +88,7 @@ def test_schools_against_the_air(larder: Larder) -> None:
     shown = plan(
         larder, Ask(line="5 kg macaroni", container="bag-gallon", headspace_mm=50, sizing=SizingMethod.CONTAINER)
     )
-    by_air, by_container, by_kind = shown.schools
+    by_air, by_container, by_kind = shown.sizing_options
     assert (by_kind.asks_ml, by_kind.covers) == (1000, True)
     assert (by_container.asks_ml, by_container.covers) == (400, False)
     assert by_air.covers
@@ -119,8 +119,8 @@ def test_shown_in_the_households_units(larder: Larder) -> None:
 
 def test_schools_of_shelf_life_are_in_order(larder: Larder) -> None:
     dates = []
-    for school in Estimate:
-        settle(larder, Settings(school=school))
+    for estimate in Estimate:
+        settle(larder, Settings(estimate=estimate))
         best_by = plan(larder, BARLEY).best_by
         dates.append(best_by.chosen)
         assert best_by.cautious
@@ -338,7 +338,7 @@ def test_a_stop_yields_only_to_a_reason_that_the_label_carries(larder: Larder, c
     assert (stop.severity, stop.code) == (Severity.STOP, code)
     for reason in ("", "   ", "short"):
         with refused():
-            pack(larder, replace(ask, against=reason))
-    number = pack(larder, replace(ask, against="a trial till May")).numbers[0]
+            pack(larder, replace(ask, override=reason))
+    number = pack(larder, replace(ask, override="a trial till May")).numbers[0]
     (label,) = labels(larder, numbers=[number])
-    assert label.against == f"{stop.says}. Packed anyway: a trial till May"
+    assert label.override == f"{stop.says}. Packed anyway: a trial till May"

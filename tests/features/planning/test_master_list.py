@@ -17,7 +17,7 @@ from yellow_larder.features.lots.lots import cupboard_g, set_cupboard
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.planning.budget import set_purse
+from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
 from yellow_larder.features.planning.events import Basis
 from yellow_larder.features.planning.goal import Goal, read_days, set_goal, wanted_in
@@ -272,7 +272,7 @@ def stocked(larder: Larder, weekly: str = "10") -> None:
     keep_meal(larder, BROTH)
     see_price(larder, Seen("1 kg pearl barley", "2.00", "shop"))
     see_price(larder, Seen("500 g red lentils", "1.50", "shop"))
-    set_purse(larder, weekly)
+    set_budget(larder, weekly)
 
 
 def test_this_weeks_list(larder: Larder) -> None:
@@ -304,7 +304,7 @@ def test_bought_is_a_lot_and_the_bench_takes_it(larder: Larder) -> None:
     assert in_cupboard(larder) == {"pearl-barley": 2000}
     shown = week_list(larder)
     assert shown.bought[0].line == "2 kg pearl barley"
-    assert (shown.purse.spent, shown.purse.at_hand) == ("4.00", "6.00")
+    assert (shown.budget.spent, shown.budget.at_hand) == ("4.00", "6.00")
     ask = Ask(line=shown.bought[0].line, container="jar-quart", lot=lot)
     assert (plan(larder, ask).cost, plan(larder, ask).cost_per_1000_kcal) == ("4.00", "0.57")
     batch = pack(larder, replace(ask, line="1.5 kg pearl barley"))
@@ -331,15 +331,15 @@ def test_unspent_money_is_carried_over(larder: Larder, clock: Clock) -> None:
     stocked(larder)
     buy(larder, 1, 1)
     clock.now = NOON + timedelta(days=8)
-    purse = week_list(larder).purse
-    assert (purse.carried, purse.spent, purse.at_hand) == ("8.00", "", "18.00")
-    set_purse(larder, "20")
-    assert week_list(larder).purse.at_hand == "28.00"
+    budget = week_list(larder).budget
+    assert (budget.carried, budget.spent, budget.at_hand) == ("8.00", "", "18.00")
+    set_budget(larder, "20")
+    assert week_list(larder).budget.at_hand == "28.00"
     clock.now = NOON + timedelta(days=15)
     buy(larder, 1, 100)
-    assert week_list(larder).purse.at_hand == "0.00"
+    assert week_list(larder).budget.at_hand == "0.00"
     clock.now = NOON + timedelta(days=22)
-    assert week_list(larder).purse.at_hand == "20.00", "a debt is not carried"
+    assert week_list(larder).budget.at_hand == "20.00", "a debt is not carried"
 
 
 def test_the_weeks_until_the_goal(larder: Larder) -> None:
@@ -357,7 +357,7 @@ def test_weeks_that_cannot_be_told(larder: Larder) -> None:
     with refused("spend in a week"):
         weeks(larder)
     see_price(larder, Seen("1 kg pearl barley", "2.00"))
-    set_purse(larder, "5")
+    set_budget(larder, "5")
     assert "no price yet" in weeks(larder).says
     assert week_list(larder).not_on_offer == ["red lentils"]
 
@@ -367,7 +367,7 @@ def test_why_the_list_is_empty(larder: Larder) -> None:
     says.append(week_list(larder).says)
     keep_meal(larder, BROTH)
     says.append(week_list(larder).says)
-    set_purse(larder, "2")
+    set_budget(larder, "2")
     says.append(week_list(larder).says)
     see_price(larder, Seen("10 kg rice", "1.00"))
     see_price(larder, Seen("25 kg pearl barley", "7.00"))

@@ -74,7 +74,7 @@ def test_a_stop_goes_on_the_sheet_only_with_its_reason(larder: Larder) -> None:
     sugar = Ask(line="2 kg white sugar", closing=Closing.ABSORBER)
     with pytest.raises(Refused):
         steps.add_line(larder, sugar)
-    number = steps.add_line(larder, replace(sugar, against="a trial till May"))
+    number = steps.add_line(larder, replace(sugar, override="a trial till May"))
     assert seen(larder).lines[0].stop
     steps.begin(larder, number)
     assert any("a trial till May" in each for each in seen(larder).cautions)

@@ -203,19 +203,19 @@ SUGAR = Ask(line="2 kg white sugar", container="bag-gallon", closing=Closing.ABS
 
 
 def test_a_stop_is_overridden_only_by_saying_why(larder: Larder) -> None:
-    for why, field in (("", "verdict"), ("  ", "verdict"), ("ok", "against"), ("x" * 200, "against")):
+    for why, field in (("", "verdict"), ("  ", "verdict"), ("ok", "override"), ("x" * 200, "override")):
         with refused() as found:
-            pack(larder, replace(SUGAR, against=why))
+            pack(larder, replace(SUGAR, override=why))
         assert found.value.field == field
     assert shelves(larder).packages == []
-    numbers = pack(larder, replace(SUGAR, against=" a trial,  to be opened in May ")).numbers
-    said = card(larder, numbers[0]).against
+    numbers = pack(larder, replace(SUGAR, override=" a trial,  to be opened in May ")).numbers
+    said = card(larder, numbers[0]).override
     assert said.startswith("No absorber with white sugar: it hardens into a brick")
     assert said.endswith("Packed anyway: a trial, to be opened in May")
     (label,) = labels(larder, numbers=numbers)
-    assert label.against == said
+    assert label.override == said
 
 
 def test_where_there_is_no_stop_nothing_is_overridden(larder: Larder) -> None:
-    numbers = pack(larder, Ask(line="2 kg pearl barley", against="because I say so")).numbers
-    assert card(larder, numbers[0]).against == ""
+    numbers = pack(larder, Ask(line="2 kg pearl barley", override="because I say so")).numbers
+    assert card(larder, numbers[0]).override == ""

@@ -232,7 +232,7 @@ def need_by_kind_ml(nominal_qt: float, *, airy: bool) -> float:
         2000.0
 
     Source: common practice: dense food as by container; airy food 1,000 for the half gallon and the gallon. For the
-    quart and for five gallons the school is not agreed: half of the half gallon's, and 2,500, are our reading of it.
+    quart and for five gallons the custom is not agreed: half of the half gallon's, and 2,500, are our reading of it.
     """
     if not airy:
         return need_by_container_ml(nominal_qt)
@@ -244,7 +244,7 @@ def need_by_kind_ml(nominal_qt: float, *, airy: bool) -> float:
 
 
 def is_airy_kind(food: Food) -> bool:
-    """Whether that school counts a food as airy: pasta, beans, flakes, and what was dried in pieces.
+    """Whether that custom counts a food as airy: pasta, beans, flakes, and what was dried in pieces.
 
     Source: common practice.
     """

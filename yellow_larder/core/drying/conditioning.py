@@ -31,8 +31,8 @@ class JarPhase(StrEnum):
 
 
 @dataclass(frozen=True, slots=True)
-class JarSchool:
-    """One school of how long a jar is shaken."""
+class ConditioningGuideline:
+    """One guideline of how long a jar is shaken."""
 
     days: int
     name: str
@@ -40,14 +40,18 @@ class JarSchool:
     source: str
 
 
-SCHOOLS = (
-    JarSchool(5, "five days", "what most do, with small pieces dried crisp", "common practice"),
-    JarSchool(7, "a week", "the middle of what is advised; ours: whole pieces even out slowly", "common practice"),
-    JarSchool(10, "ten days", "the longest advised: thick pieces, sugary fruit", "published advice, from memory"),
+GUIDELINES = (
+    ConditioningGuideline(5, "five days", "what most do, with small pieces dried crisp", "common practice"),
+    ConditioningGuideline(
+        7, "a week", "the middle of what is advised; ours: whole pieces even out slowly", "common practice"
+    ),
+    ConditioningGuideline(
+        10, "ten days", "the longest advised: thick pieces, sugary fruit", "published advice, from memory"
+    ),
 )
-"""The schools, the shortest first."""
+"""The guidelines, the shortest first."""
 
-OURS = SCHOOLS[1]
+OURS = GUIDELINES[1]
 
 
 @dataclass(frozen=True, slots=True)

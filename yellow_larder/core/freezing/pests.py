@@ -32,7 +32,7 @@ _LATENT_KJ_KG, _AIR_KJ_KG_K, _WATER_TO_AIR = 2500.0, 1.006, 0.622
 
 @dataclass(frozen=True, slots=True)
 class Hold:
-    """One school of how long the cold must last.
+    """One guideline of how long the cold must last.
 
     Attributes:
         name: what it is called.
@@ -64,7 +64,7 @@ HOLDS = (
         at_c=-18,
     ),
 )
-"""The schools, the shortest first; the last is ours."""
+"""The guidelines, the shortest first; the last is ours."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,7 +109,7 @@ class Freeze:
         return hours_until(self.solid, self.stuff, surface=self.surface, share=share)
 
     def ends_hours(self, hold: Hold) -> float:
-        """Hours from the door closing until a school's hold is over."""
+        """Hours from the door closing until a guideline's hold is over."""
         return hold.hours + (self.middle_cold_hours() if hold.from_middle else 0.0)
 
     def temperature_c(self, hours: Numbers, *, at_surface: bool = False) -> Numbers:

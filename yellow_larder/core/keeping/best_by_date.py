@@ -15,7 +15,7 @@ from yellow_larder.core.keeping.shelf_life import Estimate, Life, Packing, most_
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, Spoils
 
 _WALL_OF = {Estimate.CUSTOMARY: 0, Estimate.HOPEFUL: 1, Estimate.CAUTIOUS: 2}
-"""Which wall a school believes in: the middle one, the tightest, the leakiest."""
+"""Which wall an estimate believes in: the middle one, the tightest, the leakiest."""
 
 _MOULDS_AT = (MOULD_GROWS, 0.70, 0.75, 0.80, 0.85, 0.90, 1.0)
 _MOULDS_DAYS = (180.0, 120.0, 60.0, 25.0, 10.0, 5.0, 2.0)
@@ -36,7 +36,7 @@ class Ends(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Best:
-    """Until when one package is good, by one school.
+    """Until when one package is good, by one estimate.
 
     Attributes:
         days: from packing, where it stands; infinite if nothing ends it.
@@ -56,7 +56,7 @@ _SHOWS = {Spoils.SOFT: Ends.SOFT, Spoils.CLUMPS: Ends.CLUMPS, Spoils.MOULD: Ends
 
 
 def best_by(
-    course: Course, lives: Mapping[Packing, Life], frozen: Life, packing: Packing, rate: float, school: Estimate
+    course: Course, lives: Mapping[Packing, Life], frozen: Life, packing: Packing, rate: float, estimate: Estimate
 ) -> Best:
     """Until when a package is good.
 
@@ -70,18 +70,18 @@ def best_by(
         frozen: the most days it keeps in a freezer as published.
         packing: the class of its packing.
         rate: days of life used a day where it stands, above 0.
-        school: whose word is taken; it says which wall too.
+        estimate: whose word is taken; it says which wall too.
 
     Returns:
         Until when, and why.
 
     Source: table of lives; `Course`.
     """
-    wall = _WALL_OF[school]
-    cold = frozen.by(school)
+    wall = _WALL_OF[estimate]
+    cold = frozen.by(estimate)
 
     def by(of: Packing, back_days: float) -> Best:
-        base = lives[of].by(school)
+        base = lives[of].by(estimate)
         most = most_days(base, cold)
         days = min(base / rate, most)
         ends = Ends.NOTHING if math.isinf(days) else Ends.OXYGEN if back_days < days else Ends.AGE

@@ -47,15 +47,15 @@ class Packing(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Life:
-    """Days a food keeps at 21 °C in one packing, by school; infinite for what does not age (sugar, salt)."""
+    """Days a food keeps at 21 °C in one packing, by estimate; infinite for what does not age (sugar, salt)."""
 
     cautious: float
     customary: float
     hopeful: float
 
-    def by(self, school: Estimate) -> float:
-        """The days that one school gives."""
-        return float(getattr(self, school.value))
+    def by(self, estimate: Estimate) -> float:
+        """The days that one estimate gives."""
+        return float(getattr(self, estimate.value))
 
 
 THICK_MIL = 5.0

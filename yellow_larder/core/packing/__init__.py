@@ -26,7 +26,7 @@ from yellow_larder.core.packing.proposal import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.core.packing.protections import Gap, Guard, guards, oxygen_gap
+from yellow_larder.core.packing.protections import Gap, Protection, oxygen_gap, protections
 
 __all__ = [
     "GAP",
@@ -42,10 +42,10 @@ __all__ = [
     "Exposed",
     "Feel",
     "Gap",
-    "Guard",
     "Indicator",
     "NothingFits",
     "Proposal",
+    "Protection",
     "RunForecast",
     "about_food",
     "about_packing",
@@ -55,13 +55,13 @@ __all__ = [
     "draws_in",
     "gel_code",
     "gel_g",
-    "guards",
     "is_moist",
     "judge",
     "keeps_too_short",
     "moisture_line_pct",
     "oxygen_gap",
     "propose",
+    "protections",
     "run_forecast",
     "seconds_each",
     "stands_open_too_long",

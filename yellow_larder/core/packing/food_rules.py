@@ -168,7 +168,7 @@ def _hard(case: Case) -> list[Finding]:
 def is_moist(case: Case) -> bool:
     """Whether a food is too moist to be closed without air: sticky, above its line, or lively.
 
-    Two schools: ten per cent for all that is dried at home, sugary or sticky; water activity for traded grain, pulses
+    Two customs: ten per cent for all that is dried at home, sugary or sticky; water activity for traded grain, pulses
     and pasta, which are sold at 10–13.5 % and are safe there if the store is cool enough. Either says so.
 
     Source: common practice, the ten-per-cent line; water activity (ICMSF), see `MOULD_GROWS`.

@@ -48,7 +48,7 @@ class AdviceCode(StrEnum):
     PUFFED = "puffed"
     LEAKS = "leaks"
     VACUUM_LEAKS = "vacuum-leaks"
-    EYE_GREY = "eye-grey"
+    INDICATOR_GREY = "indicator-grey"
     HOLDS = "holds"
     HOLDS_A_WEEK = "holds-a-week"
     LID_FLAT = "lid-flat"
@@ -86,12 +86,14 @@ class Advice:
     exposed: Exposed | None = None
 
 
-def advise(feel: Feel, eye: Indicator, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool) -> Advice:
+def advise(
+    feel: Feel, indicator: Indicator, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool
+) -> Advice:
     """What a look at a package means.
 
     Args:
         feel: how it feels.
-        eye: colour of the absorbers' eye.
+        indicator: colour of the absorbers' indicator.
         day: days since it was closed, 0–3,650.
         food: what is in it.
         closing: what was done about the air.
@@ -123,8 +125,8 @@ def advise(feel: Feel, eye: Indicator, *, day: int, food: Food, closing: Closing
     if feel is Feel.LEAKS:
         leaks = AdviceCode.VACUUM_LEAKS if closing is Closing.VACUUM else AdviceCode.LEAKS
         return Advice(leaks, Doing.REPACK, closing, _exposed(food))
-    if eye is Indicator.GREY and closing is Closing.ABSORBER:
-        return Advice(AdviceCode.EYE_GREY, Doing.REPACK, closing, _exposed(food))
+    if indicator is Indicator.GREY and closing is Closing.ABSORBER:
+        return Advice(AdviceCode.INDICATOR_GREY, Doing.REPACK, closing, _exposed(food))
     if feel is Feel.FIRM:
         return Advice(AdviceCode.HOLDS_A_WEEK if a_week else AdviceCode.HOLDS, Doing.NOTHING, closing)
     if kind is Kind.JAR:

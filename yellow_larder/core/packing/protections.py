@@ -1,4 +1,4 @@
-"""The six guards of a package: what can still get at the food, and what stands in the way."""
+"""The six protections of a package: what can still get at the food, and what stands in the way."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from yellow_larder.core.packing.case import Case
 
 
 @dataclass(frozen=True, slots=True)
-class Guard:
+class Protection:
     """One threat, and whether the package is closed to it.
 
     Attributes:
@@ -27,8 +27,8 @@ class Guard:
     by: str
 
 
-def guards(case: Case) -> list[Guard]:
-    """The six guards, in the order they are drawn, read off the course at the time the food is wanted.
+def protections(case: Case) -> list[Protection]:
+    """The six protections, in the order they are drawn, read off the course at the time the food is wanted.
 
     Args:
         case: the packing.
@@ -41,7 +41,7 @@ def guards(case: Case) -> list[Guard]:
     shop = case.container.kind is Kind.PACKET
     return [
         _insects_inside(case),
-        Guard("insects outside", not shop, "sealed" if not shop else "moths bite in"),
+        Protection("insects outside", not shop, "sealed" if not shop else "moths bite in"),
         _rodents(case),
         _oxygen(case),
         _damp(case),
@@ -49,65 +49,67 @@ def guards(case: Case) -> list[Guard]:
     ]
 
 
-def _rodents(case: Case) -> Guard:
+def _rodents(case: Case) -> Protection:
     """Mice and rats; plastic stops the mice only."""
     if case.outer:
-        return Guard("rodents", True, "its outer")
+        return Protection("rodents", True, "its outer")
     if case.container.stops_rodents:
         plastic = case.container.kind in (Kind.PAIL, Kind.LINED_PAIL)
-        return Guard("rodents", True, "mice, not rats" if plastic else "its wall")
-    return Guard("rodents", False, "needs an outer")
+        return Protection("rodents", True, "mice, not rats" if plastic else "its wall")
+    return Protection("rodents", False, "needs an outer")
 
 
-def _light(case: Case) -> Guard:
+def _light(case: Case) -> Protection:
     """Light, which a dark wall stops if it is thick enough, and whatever stands round it."""
     thick = not case.container.has_film or case.container.film_mil >= THICK_MIL
     if thick and not case.container.lets_light_in:
-        return Guard("light", True, "the wall")
+        return Protection("light", True, "the wall")
     if case.outer:
-        return Guard("light", True, "its outer")
-    return Guard("light", not case.oxygen_harms, "keep it dark" if case.oxygen_harms else "does it no harm")
+        return Protection("light", True, "its outer")
+    return Protection("light", not case.oxygen_harms, "keep it dark" if case.oxygen_harms else "does it no harm")
 
 
-def _damp(case: Case) -> Guard:
+def _damp(case: Case) -> Protection:
     """Damp: whether it shows before the food is wanted, and what lets it in."""
     if case.stands_frozen:
-        return Guard("damp", True, "the cold")
+        return Protection("damp", True, "the cold")
     lasts = case.damp_ends[1]
     if lasts >= case.days and not case.is_lively:
         dry = case.course.of.climate.humidity <= case.course.of.texture.limit
-        return Guard("damp", True, "gel" if case.gel and case.course.of.gel_g else "a dry place" if dry else "the wall")
+        return Protection(
+            "damp", True, "gel" if case.gel and case.course.of.gel_g else "a dry place" if dry else "the wall"
+        )
     if lasts <= 0 or case.is_lively:
-        return Guard("damp", False, "too moist")
+        return Protection("damp", False, "too moist")
     if case.is_opened and case.if_never_opened.damp_ends[1] >= case.days:
-        return Guard("damp", False, "opened too often")
-    return Guard("damp", False, "wall lets it in")
+        return Protection("damp", False, "opened too often")
+    return Protection("damp", False, "wall lets it in")
 
 
-def _insects_inside(case: Case) -> Guard:
+def _insects_inside(case: Case) -> Protection:
     """Eggs and larvae that came with the food."""
     threat = "insects inside"
     if not case.food.carries_insects:
-        return Guard(threat, True, "none in it")
+        return Protection(threat, True, "none in it")
     if case.frozen:
-        return Guard(threat, True, "frozen through")
+        return Protection(threat, True, "frozen through")
     if case.stands_frozen:
-        return Guard(threat, True, "the cold")
+        return Protection(threat, True, "the cold")
     if not math.isinf(case.course.kills_in_days):
-        return Guard(threat, True, "no oxygen")
-    return Guard(threat, False, "freeze it first")
+        return Protection(threat, True, "no oxygen")
+    return Protection(threat, False, "freeze it first")
 
 
-def _oxygen(case: Case) -> Guard:
+def _oxygen(case: Case) -> Protection:
     """Oxygen inside, and oxygen that comes back."""
     if not case.oxygen_harms:
-        return Guard("oxygen", True, "does it no harm")
+        return Protection("oxygen", True, "does it no harm")
     if case.closing is Closing.LID:
-        return Guard("oxygen", False, "air inside")
+        return Protection("oxygen", False, "air inside")
     by = "absorbers" if case.closing is Closing.ABSORBER else "vacuum"
     if case.oxygen_back_days > 0 and case.oxygen_back_days >= case.days:
-        return Guard("oxygen", True, by)
-    return Guard("oxygen", False, _say_gap(case))
+        return Protection("oxygen", True, by)
+    return Protection("oxygen", False, _say_gap(case))
 
 
 class Gap(StrEnum):

@@ -43,7 +43,7 @@ def may_meet_absorber(food: Food) -> bool:
 
 
 def best_kept(
-    food: Food, lives: Mapping[Packing, Life], frozen: Life, *, wanted_days: float, rate: float, school: Estimate
+    food: Food, lives: Mapping[Packing, Life], frozen: Life, *, wanted_days: float, rate: float, estimate: Estimate
 ) -> Keeping:
     """The packing of least trouble that keeps a food as long as it is wanted; else the one that keeps longest.
 
@@ -53,7 +53,7 @@ def best_kept(
         frozen: the most days it keeps in a freezer as published.
         wanted_days: how long it is meant to keep, days, 1–15,000.
         rate: days of life used per day in the coolest place there is, 0.05–20.
-        school: whose word is taken.
+        estimate: whose word is taken.
 
     Returns:
         The packing, how long it keeps the food there, and whether that is long enough.
@@ -66,8 +66,8 @@ def best_kept(
     check_range("wanted_days", wanted_days, 1, 15_000, "days")
     check_range("rate", rate, 0.05, 20, "")
     allowed = [each for each in _BY_TROUBLE if each not in _WITHOUT_OXYGEN or may_meet_absorber(food)]
-    bases = {each: lives[each].by(school) for each in allowed}
-    kept = [(each, min(base / rate, most_days(base, frozen.by(school)))) for each, base in bases.items()]
+    bases = {each: lives[each].by(estimate) for each in allowed}
+    kept = [(each, min(base / rate, most_days(base, frozen.by(estimate)))) for each, base in bases.items()]
     for packing, days in kept:
         if days >= wanted_days:
             return Keeping(packing, days, reaches=True)

@@ -10,7 +10,17 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Kind
-from yellow_larder.core.drying import FULLEST, OURS, SCHOOLS, Event, JarPhase, JarSchool, JarState, Look, standing
+from yellow_larder.core.drying import (
+    FULLEST,
+    GUIDELINES,
+    OURS,
+    ConditioningGuideline,
+    Event,
+    JarPhase,
+    JarState,
+    Look,
+    standing,
+)
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods
@@ -90,11 +100,11 @@ class Waiting:
 
 @dataclass(frozen=True, slots=True)
 class JarsView:
-    """The jars, what waits for one, and the schools."""
+    """The jars, what waits for one, and the guidelines."""
 
     jars: list[Jar]
     waiting: list[Waiting]
-    schools: list[JarSchool]
+    guidelines: list[ConditioningGuideline]
     ours: int
 
 
@@ -114,7 +124,7 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         vessel = container_by_key(jar)
         if vessel.kind is not Kind.JAR:
             raise Refused("jar", "Glass shows droplets and clumps: pick a jar")
-        if days not in [school.days for school in SCHOOLS]:
+        if days not in [each.days for each in GUIDELINES]:
             raise Refused("days", "Choose one of the guidelines: 5, 7 or 10 days")
         jars = jars_for(food, mine.mass_g, vessel.capacity_ml)
         if jars > MOST_JARS:
@@ -197,7 +207,7 @@ def see_jars(larder: Larder) -> JarsView:
         ]
     order = [JarPhase.DRYER, JarPhase.SHAKING, JarPhase.DONE]
     jars.sort(key=lambda jar: (order.index(jar.phase), jar.due or today, jar.number))
-    return JarsView(jars, waiting, list(SCHOOLS), OURS.days)
+    return JarsView(jars, waiting, list(GUIDELINES), OURS.days)
 
 
 def jars_for(food: Food, mass_g: float, capacity_ml: float) -> int:

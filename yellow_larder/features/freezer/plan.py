@@ -48,7 +48,7 @@ class FreezeAsk:
         container: what it is closed in.
         freezer_c: the freezer's temperature, °C.
         moving: whether a fan moves the air round it.
-        hold: which school's hold, counted from the shortest; the last is ours.
+        hold: which guideline's hold, counted from the shortest; the last is ours.
         lot: number of the lot it is, if it came from the cupboard.
     """
 
@@ -62,7 +62,7 @@ class FreezeAsk:
 
 @dataclass(frozen=True, slots=True)
 class HoldView:
-    """What one school asks of this package."""
+    """What one guideline asks of this package."""
 
     name: str
     why: str

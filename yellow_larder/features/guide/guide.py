@@ -23,7 +23,7 @@ from yellow_larder.features.guide.tables import (
     say_size,
 )
 from yellow_larder.features.household.larder import Larder, settings
-from yellow_larder.features.packing.sizing_methods import SchoolsRow, schools_table
+from yellow_larder.features.packing.sizing_methods import SizingRow, sizing_table
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import (
     DAYS_PER_YEAR,
@@ -53,7 +53,7 @@ from yellow_larder.words.quantities import Units, say_length, say_mass, say_shar
 
 @dataclass(frozen=True, slots=True)
 class LifeRow:
-    """How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps."""
+    """How long a class of food keeps in one packing at 21 °C, in years, by three estimates; none if it keeps."""
 
     packing: Packing
     cautious: float | None
@@ -170,7 +170,7 @@ class Guide:
     isotherms: list[IsothermGuide]
     powders: list[PowderRow]
     walls: list[WallRow]
-    schools: list[SchoolsRow]
+    sizing: list[SizingRow]
 
 
 def guide(larder: Larder) -> Guide:
@@ -196,7 +196,7 @@ def guide(larder: Larder) -> Guide:
             *(_freeze_dryer_row(each, units) for each in freeze_dryers().values()),
         ],
         isotherms=[_isotherm_guide(row) for row in isotherms()],
-        schools=schools_table({food.key: food for food in known}, containers(), units),
+        sizing=sizing_table({food.key: food for food in known}, containers(), units),
         powders=[PowderRow(foods()[row.pieces].name, foods()[row.powder].name, row.source) for row in powder_rows()],
     )
 

@@ -10,7 +10,7 @@ from yellow_larder.journal.events import Event, Facts, event, lift
 from yellow_larder.words.quantities import Units
 
 
-@event("household", "settled")
+@event("household", "settled", version=2)
 @dataclass(frozen=True, slots=True)
 class Settings(Event):
     """Who eats here, the room they pack in, and how they like to see things.
@@ -23,7 +23,7 @@ class Settings(Event):
         altitude_m: height of the house above the sea.
         room_c: temperature of the room they pack in, °C.
         humidity: relative humidity of that room, 0–1.
-        school: whose word they take on shelf life.
+        estimate: which estimate of shelf life they go by.
         packet_sizes: ratings of the absorber packets they keep, mL.
         currency: the sign put before sums of money; may be empty.
         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
@@ -36,10 +36,15 @@ class Settings(Event):
     altitude_m: float = 0
     room_c: float = 20
     humidity: float = 0.5
-    school: Estimate = Estimate.CUSTOMARY
+    estimate: Estimate = Estimate.CUSTOMARY
     packet_sizes: tuple[int, ...] = (100, 300, 500, 2000)
     currency: str = ""
     kwh_coins: float = 0
+
+
+@lift("household", "settled", version=1)
+def _with_estimate(facts: Facts) -> Facts:
+    return {"estimate" if name == "school" else name: value for name, value in facts.items()}
 
 
 @event("place", "made")

@@ -69,7 +69,7 @@ class Contained:
         q10: how much faster it ages in a place warmer by 10 K.
         lasts: how long, by each estimate.
         closed: how it was closed; none if nobody wrote that down.
-        against: the stop it was packed against, and why; empty if there was none.
+        override: the stop it was packed against, and why; empty if there was none.
         draws_in: whether it is expected to feel firm.
     """
 
@@ -86,7 +86,7 @@ class Contained:
     q10: float
     lasts: dict[Estimate, Life]
     closed: Closed | None = None
-    against: str = ""
+    override: str = ""
     draws_in: bool = True
 
     @property
@@ -116,7 +116,7 @@ class Filling:
         )
 
 
-@event("package", "packed", version=2)
+@event("package", "packed", version=3)
 @dataclass(frozen=True, slots=True)
 class PackagePacked(Event):
     """A container was closed: from here on the package exists.
@@ -142,6 +142,16 @@ def _with_contents(facts: Facts) -> Facts:
     return kept | {"what": contained_before(facts)}
 
 
+@lift("package", "packed", version=2)
+def _with_override(facts: Facts) -> Facts:
+    return facts | {"what": override_named(facts["what"])}
+
+
+def override_named(facts: Facts) -> Facts:
+    """The reason for an override under its own name: until version 3 it was kept under what it went against."""
+    return {"override" if name == "against" else name: value for name, value in facts.items()}
+
+
 def contained_before(facts: Facts) -> Facts:
     """What a package is, from how it was kept until November 2026: in one flat list."""
     same = ("container_key", "closing", "outer", "kcal", "moisture_pct", "level", "place_id", "shelf", "q10")
@@ -149,18 +159,18 @@ def contained_before(facts: Facts) -> Facts:
     return {name: facts[name] for name in same} | {
         "contents": [portion],
         "packets": codes_before(facts["packets"]),
-        "lasts": {school.value: _lasts_before(facts, school.value) for school in Estimate},
+        "lasts": {estimate.value: _lasts_before(facts, estimate.value) for estimate in Estimate},
         "closed": facts.get("closed") or None,
         "against": facts.get("against", ""),
         "draws_in": facts.get("draws_in", True),
     }
 
 
-def _lasts_before(facts: Facts, school: str) -> Facts:
+def _lasts_before(facts: Facts, estimate: str) -> Facts:
     """Days of life, and the most of them; before that was worked out, a third more than its life."""
-    days = facts.get(f"{school}_days")
+    days = facts.get(f"{estimate}_days")
     stretched = None if days is None else days * COOL_STRETCH
-    return {"days": days, "most": facts.get(f"{school}_most", stretched)}
+    return {"days": days, "most": facts.get(f"{estimate}_most", stretched)}
 
 
 def codes_before(packets: dict[str, int]) -> dict[str, int]:
@@ -190,7 +200,7 @@ def _with_lasts(facts: Facts) -> Facts:
     return {name: facts[name] for name in ("on", "place_id", "shelf")} | {"lasts": lasts}
 
 
-@event("package", "looked", version=2)
+@event("package", "looked", version=3)
 @dataclass(frozen=True, slots=True)
 class PackageLooked(Event):
     """It was looked over.
@@ -198,7 +208,7 @@ class PackageLooked(Event):
     Attributes:
         on: when.
         feel: how it felt.
-        eye: colour of the absorbers' indicator.
+        indicator: colour of the absorbers' indicator.
         advice: what that means.
         wrong: whether it is not right, and to be opened or thrown out.
         next: when it is looked over again; none if that is done with.
@@ -206,7 +216,7 @@ class PackageLooked(Event):
 
     on: date
     feel: Feel
-    eye: Indicator
+    indicator: Indicator
     advice: AdviceCode
     wrong: bool
     next: date | None
@@ -216,12 +226,13 @@ class PackageLooked(Event):
 def _with_advice(facts: Facts) -> Facts:
     """What a look meant stood there as a sentence; which it was follows from what was seen."""
     wrong, feel = bool(facts["trouble"]), Feel(facts["feel"])
+    advice: str
     if feel is Feel.PUFFED:
         advice = AdviceCode.PUFFED
     elif feel is Feel.LEAKS:
         advice = AdviceCode.LEAKS
     elif wrong and facts["eye"] == Indicator.GREY:
-        advice = AdviceCode.EYE_GREY
+        advice = "eye-grey"
     elif feel is Feel.FIRM:
         advice = AdviceCode.HOLDS
     elif wrong:
@@ -229,7 +240,15 @@ def _with_advice(facts: Facts) -> Facts:
     else:
         advice = AdviceCode.LOOSE_FINE if facts["next"] is None else AdviceCode.LOOSE_YET
     same = {name: facts[name] for name in ("on", "feel", "eye", "next")}
-    return same | {"advice": advice.value, "wrong": wrong}
+    return same | {"advice": str(advice), "wrong": wrong}
+
+
+@lift("package", "looked", version=2)
+def _with_indicator(facts: Facts) -> Facts:
+    """What the absorbers' indicator showed was kept as the colour of their eye."""
+    same = {name: facts[name] for name in ("on", "feel", "wrong", "next")}
+    advice = "indicator-grey" if facts["advice"] == "eye-grey" else facts["advice"]
+    return same | {"indicator": facts["eye"], "advice": advice}
 
 
 @event("package", "photographed")

@@ -63,20 +63,20 @@ class Package(Base):
     cautious_days: Mapped[float | None]
     customary_days: Mapped[float | None]
     hopeful_days: Mapped[float | None]
-    """Life at 21 °C by school; none for food that does not age."""
+    """Life at 21 °C by estimate; none for food that does not age."""
     cautious_most: Mapped[float | None]
     customary_most: Mapped[float | None]
     hopeful_most: Mapped[float | None]
-    """The most days from packing that it can last, by school: what cold can stretch, oxygen, damp; none if endless."""
+    """The most days from packing that it can last, by estimate: what cold stretches, oxygen, damp; none if endless."""
     cautious_end: Mapped[int | None]
     customary_end: Mapped[int | None]
     hopeful_end: Mapped[int | None]
-    """The day, as a day number, before which its life cannot be over where it stands, by school."""
+    """The day, as a day number, before which its life cannot be over where it stands, by estimate."""
     used_days: Mapped[float]
     """Life used up to `stands_since`, days at 21 °C."""
     stands_since: Mapped[date]
     thrown_out_on: Mapped[date | None]
-    against: Mapped[str]
+    override: Mapped[str]
     """The stop it was packed against, and why; empty if there was none."""
     look_due: Mapped[date | None]
     """The day it is to be looked over next; none if its looks are done."""
@@ -175,7 +175,7 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
         "used_days": 0.0,
         "stands_since": told.packed_on,
         "thrown_out_on": None,
-        "against": what.against,
+        "override": what.override,
         "look_due": told.look_due,
         "closed": {} if what.closed is None else as_json(what.closed),
         "trouble": "",
@@ -184,26 +184,26 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
 
 def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     return {
-        f"{school.value}_{name}": value
-        for school, each in lasts.items()
+        f"{estimate.value}_{name}": value
+        for estimate, each in lasts.items()
         for name, value in (("days", each.days), ("most", each.most))
     }
 
 
 def _soonest_ends(row: Row, place: Climate) -> Row:
-    """The day before which its life cannot be over, by school: so that what could be due is found without a sum."""
+    """The day before which its life cannot be over, by estimate: so that what could be due is found without a sum."""
     peak = row["q10"] ** ((place.mean_c + abs(place.swing_c) - REFERENCE_C) / 10)
     since, packed_on = row["stands_since"].toordinal(), row["packed_on"].toordinal()
     return {
-        f"{school.value}_end": soonest_end(
+        f"{estimate.value}_end": soonest_end(
             since,
             packed_on,
-            endless(row[f"{school.value}_days"]),
+            endless(row[f"{estimate.value}_days"]),
             row["used_days"],
             peak,
-            endless(row[f"{school.value}_most"]),
+            endless(row[f"{estimate.value}_most"]),
         )
-        for school in Estimate
+        for estimate in Estimate
     }
 
 

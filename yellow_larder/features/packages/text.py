@@ -9,7 +9,7 @@ _SAYS = {
     AdviceCode.PUFFED: "Puffed up: do not open it indoors, do not taste it, throw it out",
     AdviceCode.LEAKS: "The seal leaks: open it, look at the food, and repack it with fresh absorbers",
     AdviceCode.VACUUM_LEAKS: "The seal leaks: open it, look at the food, and draw the vacuum anew",
-    AdviceCode.EYE_GREY: "The indicator has met oxygen: absorbers spent, or a leak. Repack it with fresh ones",
+    AdviceCode.INDICATOR_GREY: "The indicator has met oxygen: absorbers spent, or a leak. Repack it with fresh ones",
     AdviceCode.HOLDS: "Holds",
     AdviceCode.HOLDS_A_WEEK: "Holds after a week: put it away for years",
     AdviceCode.LID_FLAT: "The lid has not drawn in: wipe the rim, take another lid, close it anew",

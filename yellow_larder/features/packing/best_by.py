@@ -27,9 +27,9 @@ WHY = {
 _LATEST = date.max.toordinal()
 
 
-def best_by_of(food: Food, course: Course, bests: Mapping[Estimate, Best], school: Estimate, today: date) -> BestBy:
-    """The day by which it is best eaten, by the household's school, with the band of all that is unsure."""
-    chosen = bests[school]
+def best_by_of(food: Food, course: Course, bests: Mapping[Estimate, Best], estimate: Estimate, today: date) -> BestBy:
+    """The day by which it is best eaten, by the household's estimate, with the band of all that is unsure."""
+    chosen = bests[estimate]
     day = _day(today, chosen.days)
     if day is None:
         return BestBy(None, None, None, say_best_by(None, today), WHY[Ends.NOTHING], chosen.ends, WHY[Ends.NOTHING])

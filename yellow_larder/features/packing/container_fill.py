@@ -19,7 +19,7 @@ from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.people import Appetite
-from yellow_larder.features.packing.plan import Packed, PacketShape, SizingSchool, packets_by_size
+from yellow_larder.features.packing.plan import Packed, PacketShape, SizingOption, packets_by_size
 from yellow_larder.features.packing.request import Ask, SizingMethod
 from yellow_larder.features.packing.sizing_methods import asks_ml
 from yellow_larder.words.errors import Refused
@@ -110,8 +110,8 @@ class Packer:
                 packed += n * each.worth_ml
         return dict(sorted(chosen.items(), reverse=True)), packed
 
-    def schools(self, full: Packed) -> list[SizingSchool]:
-        """What each school would put in, against what the air asks for."""
+    def sizing_options(self, full: Packed) -> list[SizingOption]:
+        """What each method would put in, against what the air asks for."""
         found = []
         for sizing, name in _SCHOOL_NAMES.items():
             asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
@@ -119,7 +119,7 @@ class Packer:
             # Against what the air asks for with its margin, as the finding has it.
             spare = packed - need_by_air_ml(full.oxygen_ml)
             judged = f"{spare:,.0f} mL to spare" if spare >= 0 else f"short by {-spare:,.0f} mL"
-            found.append(SizingSchool(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
+            found.append(SizingOption(sizing, name, asks, packed, _say_packets(chosen), judged, spare >= 0))
         return found
 
 

@@ -64,14 +64,14 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
     day = check_day(packed_on or today, today, "packed_on")
     with writing(larder.engine) as session:
         planned = plan_in(session, ask, now=larder.clock(), packed_on=day)
-        against = stop_overridden(ask, planned)
+        override = stop_overridden(ask, planned)
         place = session.get_one(Place, planned.place)
         chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)
         if not 1 <= chosen <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
         first = log.next_number(session, "package")
         groups = [planned.full] * planned.full.count + ([planned.rest] if planned.rest else [])
-        packages = [contained(session, ask, planned, group, shelf=chosen, against=against) for group in groups]
+        packages = [contained(session, ask, planned, group, shelf=chosen, override=override) for group in groups]
         title = log.title("package.packed", count=len(packages), mass_g=planned.full.mass_g, name=planned.food.name)
         check_lot_holds(session, ask, planned)
         stock = Stock(session)
@@ -101,12 +101,12 @@ def stop_overridden(ask: Ask, planned: Plan) -> str:
     """
     if planned.verdict.severity is not Severity.STOP:
         return ""
-    why = " ".join(ask.against.split())
+    why = " ".join(ask.override.split())
     if not why:
         raise Refused("verdict", planned.verdict.says)
     if not SHORTEST_WHY <= len(why) <= LONGEST_WHY or not why.isprintable():
         raise Refused(
-            "against", f"Say why in a few words, {SHORTEST_WHY} to {LONGEST_WHY} letters: the label carries it"
+            "override", f"Say why in a few words, {SHORTEST_WHY} to {LONGEST_WHY} letters: the label carries it"
         )
     return f"{planned.verdict.says} Packed anyway: {why}"
 
@@ -157,7 +157,7 @@ def contained(
     group: Packed,
     *,
     shelf: int,
-    against: str,
+    override: str,
     packets: Mapping[int, int] | None = None,
 ) -> Contained:
     """What a container of a plan is once it is closed.
@@ -168,7 +168,7 @@ def contained(
         planned: its plan.
         group: the containers that it is one of.
         shelf: where it will stand.
-        against: what the label says of a stop that was overridden; empty if there is none.
+        override: what the label says of a stop that was overridden; empty if there is none.
         packets: its absorbers by rating; none means those of the plan.
     """
     food = all_foods(session)[planned.food.key]
@@ -186,9 +186,9 @@ def contained(
         place_id=planned.place,
         shelf=shelf,
         q10=life_classes()[food.life].q10,
-        lasts={school: each.life for school, each in planned.lasts.items()},
+        lasts={estimate: each.life for estimate, each in planned.lasts.items()},
         closed=filling.closed,
-        against=against,
+        override=override,
         draws_in=planned.draws_in,
     )
 

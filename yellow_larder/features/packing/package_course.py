@@ -147,8 +147,8 @@ def _course(
 
 
 def bests_of(food: Food, course: Course) -> dict[Estimate, Best]:
-    """Until when a package is good, by each school."""
+    """Until when a package is good, by each estimate."""
     of, life = course.of, life_classes()[food.life]
     rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
     packing, table = packing_class(of.container, of.closing), lives_of(food.life)
-    return {school: best_by(course, table, life.frozen, packing, rate, school) for school in Estimate}
+    return {estimate: best_by(course, table, life.frozen, packing, rate, estimate) for estimate in Estimate}

@@ -12,7 +12,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Nutrients
 from yellow_larder.core.keeping import Best, Ends, Estimate
-from yellow_larder.core.packing import Guard
+from yellow_larder.core.packing import Protection
 from yellow_larder.features.catalog.containers import Drawing
 from yellow_larder.features.packages.events import Closed, Life
 from yellow_larder.features.packing.request import SizingMethod
@@ -69,8 +69,8 @@ def packets_by_size(groups: Iterable[Packed]) -> Counter[int]:
 
 
 @dataclass(frozen=True, slots=True)
-class SizingSchool:
-    """What one sizing school would put in, against what the air asks for, margin included."""
+class SizingOption:
+    """What one sizing method would put in, against what the air asks for, margin included."""
 
     sizing: SizingMethod
     name: str
@@ -83,7 +83,7 @@ class SizingSchool:
 
 @dataclass(frozen=True, slots=True)
 class BestBy:
-    """Until when it is good: the household's school, with the band of all that is unsure; none if it keeps."""
+    """Until when it is good: the household's estimate, with the band of all that is unsure; none if it keeps."""
 
     chosen: date | None
     cautious: date | None
@@ -228,7 +228,7 @@ class Plan:
     packets_in_all: str
     packets_at_hand: str
     """How many of these packets the supplies have, in words; empty if none are counted, or none are taken."""
-    schools: list[SizingSchool]
+    sizing_options: list[SizingOption]
     air_asks_ml: float
     """Packet millilitres that the air in each asks for, margin included."""
     air: AirInside | None
@@ -236,10 +236,10 @@ class Plan:
     damp: DampInside | None
     """How its damp goes; none for sugar and salt, which have no isotherm."""
     verdict: Verdict
-    guards: list[Guard]
+    protections: list[Protection]
     best_by: BestBy
     lasts: dict[Estimate, Lasts]
-    """By school, what of that is kept with each package."""
+    """By estimate, what of that is kept with each package."""
     closed: Closed
     fits: str
     place: int

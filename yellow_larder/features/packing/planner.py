@@ -16,7 +16,7 @@ from yellow_larder.core.containers import Closing, Container, volume_below_ml
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.core.keeping import Course
-from yellow_larder.core.packing import Case, draws_in, guards, judge, moisture_line_pct
+from yellow_larder.core.packing import Case, draws_in, judge, moisture_line_pct, protections
 from yellow_larder.features.catalog.containers import called, drawing, say_container
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
@@ -161,7 +161,7 @@ def _plan(on: _OnBench) -> Plan:
     count = sum(group.count for group in groups)
     packets = packets_by_size(groups)
     to_pack = stock.cost(container, sum(group.count for group in groups), packets)
-    best_by = best_by_of(food, course, bests, household.school, on.today)
+    best_by = best_by_of(food, course, bests, household.estimate, on.today)
     beside = [
         *keeps_too_short(ask.horizon_years, best_by, on.today),
         *short_of(stock, container, count, household.units),
@@ -200,14 +200,14 @@ def _plan(on: _OnBench) -> Plan:
         household_days=days / on.eating.people,
         packets_in_all=packets_in_all(groups),
         packets_at_hand=stock.say_at_hand(packets),
-        schools=packer.schools(full) if closing is Closing.ABSORBER else [],
+        sizing_options=packer.sizing_options(full) if closing is Closing.ABSORBER else [],
         air_asks_ml=case.need_ml,
         air=None if closing is Closing.LID else air_inside(course),
         damp=damp,
         verdict=verdict_on([with_outer(each, container, full, count) for each in found]),
-        guards=guards(case),
+        protections=protections(case),
         best_by=best_by,
-        lasts={school: Lasts.of(best) for school, best in bests.items()},
+        lasts={estimate: Lasts.of(best) for estimate, best in bests.items()},
         closed=closed_of(course, waxed=ask.waxed),
         fits=_say_fits(food, container, household.units),
         place=place.id,

@@ -326,7 +326,7 @@ def _pair(lot: _Lot, container: Container, household: Settings, place: Place, as
     )
     stops = [each for each in judge(case) if each.severity is Severity.STOP]
     stop = in_units(stops[:1], household.units)[0].says if stops else ""
-    life = bests_of(food, course)[household.school].days
+    life = bests_of(food, course)[household.estimate].days
     days_open = fits / lot.uses_g_day if lot.uses_g_day else None
     worth = fits * (mine.coins / mine.came_g if mine is not None and mine.coins else _FOOD_COINS_PER_G)
     best = _CRISP_OPEN_DAYS if course.of.texture.spoils is not Spoils.MOULD else _GOOD_OPEN_DAYS

@@ -85,7 +85,7 @@ class Ask:
         pull: what draws the vacuum.
         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
         conditioned: that food dried at home, and typed without its record, was conditioned in a jar.
-        against: why it is packed although the verdict is a stop; the label says so.
+        override: why it is packed although the verdict is a stop; the label says so.
         more: that there was more in the lot than is written, and all of it is packed.
     """
 
@@ -114,7 +114,7 @@ class Ask:
     pull: Pull = Pull.MACHINE
     left_kpa: float | None = None
     conditioned: bool = False
-    against: str = ""
+    override: str = ""
     more: bool = False
 
 

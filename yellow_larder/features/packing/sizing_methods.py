@@ -1,4 +1,4 @@
-"""The schools of sizing absorbers, side by side over a grid of foods and containers, against the oxygen there is."""
+"""The methods of sizing absorbers, side by side over a grid of foods and containers, against the oxygen there is."""
 
 from __future__ import annotations
 
@@ -36,7 +36,7 @@ _CONTAINERS = ("jar-quart", "jar-half-gallon", "bag-quart", "bag-gallon", "lined
 
 
 def asks_ml(sizing: SizingMethod, food: Food, container: Container, oxygen_there_ml: float) -> float:
-    """Packet millilitres that a school asks for.
+    """Packet millilitres that a method asks for.
 
     Example:
         >>> from yellow_larder.reference import containers, foods
@@ -53,8 +53,8 @@ def asks_ml(sizing: SizingMethod, food: Food, container: Container, oxygen_there
 
 
 @dataclass(frozen=True, slots=True)
-class SchoolSays:
-    """What a school asks for, and what that comes to."""
+class SizingSays:
+    """What a method asks for, and what that comes to."""
 
     asks_ml: int
     over_ml: int
@@ -62,7 +62,7 @@ class SchoolSays:
 
 
 @dataclass(frozen=True, slots=True)
-class SchoolsRow:
+class SizingRow:
     """One food in one container, filled to the customary headspace and shut at sea level."""
 
     food: str
@@ -70,12 +70,12 @@ class SchoolsRow:
     holds: str
     oxygen_ml: int
     airy: bool
-    by_air: SchoolSays
-    by_container: SchoolSays
-    by_kind: SchoolSays
+    by_air: SizingSays
+    by_container: SizingSays
+    by_kind: SizingSays
 
 
-def schools_table(foods: dict[str, Food], containers: dict[str, Container], units: Units) -> list[SchoolsRow]:
+def sizing_table(foods: dict[str, Food], containers: dict[str, Container], units: Units) -> list[SizingRow]:
     """Every food of the grid in every container of it."""
     return [
         _row(foods[food], containers[container], units)
@@ -86,12 +86,12 @@ def schools_table(foods: dict[str, Food], containers: dict[str, Container], unit
     ]
 
 
-def _row(food: Food, container: Container, units: Units) -> SchoolsRow:
+def _row(food: Food, container: Container, units: Units) -> SizingRow:
     mass = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
     there = oxygen_ml(fill(container, food, mass, pressed=True).void_ml, humidity=0.5)
     asks = {sizing: round(asks_ml(sizing, food, container, there)) for sizing in SizingMethod}
-    says = {sizing: SchoolSays(each, each - round(there)) for sizing, each in asks.items()}
-    return SchoolsRow(
+    says = {sizing: SizingSays(each, each - round(there)) for sizing, each in asks.items()}
+    return SizingRow(
         food=food.name,
         container=called(container, units),
         holds=say_mass(mass, units),

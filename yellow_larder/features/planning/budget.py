@@ -20,7 +20,7 @@ from yellow_larder.words.dates import say_day
 
 
 @dataclass(frozen=True, slots=True)
-class PurseView:
+class BudgetView:
     """The purse as shown."""
 
     weekly: str
@@ -32,11 +32,11 @@ class PurseView:
     week_began: str
 
 
-def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> None:
+def set_budget(larder: Larder, weekly: str, *, based_on: int | None = None) -> None:
     """Say what there is to spend in a week, from the version it was shown in; what is over so far goes on."""
     coins = read_money(weekly, "weekly")
     with writing(larder.engine) as session:
-        old = purse_in(session)
+        old = budget_in(session)
         check_based_on(session, "purse", 1, based_on, lambda: old)
         today = larder.today()
         if old is None:
@@ -48,19 +48,19 @@ def set_purse(larder: Larder, weekly: str, *, based_on: int | None = None) -> No
         log.record(session, title, [log.Act(1, new)], at=larder.clock())
 
 
-def purse_in(session: Session) -> BudgetSet | None:
+def budget_in(session: Session) -> BudgetSet | None:
     """The purse, if a week's sum was ever said."""
     return log.records(session, BudgetSet).get(1)
 
 
-def _week_began(purse: BudgetSet, today: date) -> date:
-    return purse.since + timedelta(days=(today - purse.since).days // 7 * 7)
+def _week_began(budget: BudgetSet, today: date) -> date:
+    return budget.since + timedelta(days=(today - budget.since).days // 7 * 7)
 
 
-def _carried(session: Session, purse: BudgetSet, began: date) -> int:
+def _carried(session: Session, budget: BudgetSet, began: date) -> int:
     """What is over from all the weeks before the one that began on a day; never less than nothing."""
-    weeks_past = (began - purse.since).days // 7
-    return max(0, purse.carried_coins + purse.weekly_coins * weeks_past - _spent(session, purse.since, began))
+    weeks_past = (began - budget.since).days // 7
+    return max(0, budget.carried_coins + budget.weekly_coins * weeks_past - _spent(session, budget.since, began))
 
 
 def _spent(session: Session, since: date, until: date | None = None) -> int:
@@ -68,17 +68,17 @@ def _spent(session: Session, since: date, until: date | None = None) -> int:
     return session.scalar(sum_of if until is None else sum_of.where(Lot.came_on < until)) or 0
 
 
-def purse_view(session: Session, purse: BudgetSet, household: Settings, today: date) -> PurseView:
+def budget_view(session: Session, budget: BudgetSet, household: Settings, today: date) -> BudgetView:
     """The purse as it stands today."""
-    began = _week_began(purse, today)
-    carried, spent = _carried(session, purse, began), _spent(session, began)
-    at_hand = max(0, purse.weekly_coins + carried - spent)
-    return PurseView(
-        weekly=say_money(purse.weekly_coins, household),
+    began = _week_began(budget, today)
+    carried, spent = _carried(session, budget, began), _spent(session, began)
+    at_hand = max(0, budget.weekly_coins + carried - spent)
+    return BudgetView(
+        weekly=say_money(budget.weekly_coins, household),
         carried=say_money(carried, household) if carried else "",
         spent=say_money(spent, household) if spent else "",
         at_hand=say_money(at_hand, household),
         at_hand_coins=at_hand,
-        weekly_coins=purse.weekly_coins,
+        weekly_coins=budget.weekly_coins,
         week_began=say_day(began),
     )

@@ -132,7 +132,7 @@ def master_list(larder: Larder) -> StoreView:
     table = wanted.table
     cooked = whole_meals(table)
     rows = [
-        _row(wanted, n, rate, household.school, household.units, new=diary_ever > 0 and food.key not in eaten)
+        _row(wanted, n, rate, household.estimate, household.units, new=diary_ever > 0 and food.key not in eaten)
         for n, food in enumerate(wanted.foods)
     ]
     covered = table.covered()
@@ -204,7 +204,7 @@ def say_cups(mass_g: float, food: Food) -> str:
     return f"{whole or ''}{('', '¼', '½', '¾')[quarter]} cup{'' if (whole, quarter) <= (1, 0) else 's'}"
 
 
-def _row(wanted: Wanted, n: int, rate: dict[str, float], school: Estimate, units: Units, *, new: bool) -> StoreRow:
+def _row(wanted: Wanted, n: int, rate: dict[str, float], estimate: Estimate, units: Units, *, new: bool) -> StoreRow:
     food, table = wanted.foods[n], wanted.table
     need, gap = float(table.need_g[n]), float(table.gap_g[n])
     here = float(table.here_g[n])
@@ -214,7 +214,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], school: Estimate, units
         life_classes()[food.life].frozen,
         wanted_days=wanted.goal.keep_years * DAYS_PER_YEAR,
         rate=rate[food.life],
-        school=school,
+        estimate=estimate,
     )
     return StoreRow(
         food=food.key,

@@ -27,7 +27,7 @@ from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
 from yellow_larder.features.lots.events import LotCame
 from yellow_larder.features.lots.state import Lot
-from yellow_larder.features.planning.budget import PurseView, purse_in, purse_view
+from yellow_larder.features.planning.budget import BudgetView, budget_in, budget_view
 from yellow_larder.features.planning.events import BudgetSet, GoalSet, MealKept, MeaningSaid
 from yellow_larder.features.planning.goal import Wanted, wanted_in
 from yellow_larder.features.planning.prices import newest_prices
@@ -80,8 +80,8 @@ class Bought:
 class ListView:
     """This week's list, and what it gains."""
 
-    purse: PurseView | None
-    purse_version: int
+    budget: BudgetView | None
+    budget_version: int
     lines: list[ToBuy]
     cost: str
     left_over: str
@@ -128,9 +128,9 @@ def week_list(larder: Larder) -> ListView:
     with reading(larder.engine) as session:
         log.read_records(session, Settings, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
         household = settings(session)
-        purse, shown, wanted, rows, offers = _market(session, household, larder.today())
+        budget, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
-        purse_version = log.version(session, "purse", 1)
+        budget_version = log.version(session, "purse", 1)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
     coins = shown.at_hand_coins if shown else 0
     now = whole_meals(wanted.table)
@@ -141,8 +141,8 @@ def week_list(larder: Larder) -> ListView:
     gap = wanted.table.gap_g
     on_offer = set(offers.food.tolist())
     return ListView(
-        purse=shown,
-        purse_version=purse_version,
+        budget=shown,
+        budget_version=budget_version,
         lines=[
             _to_buy(row, int(n), wanted, columns[row.food_key], household)
             for row, n in zip(rows, bought.packs, strict=True)
@@ -158,7 +158,7 @@ def week_list(larder: Larder) -> ListView:
         gains=_gains(wanted, now, bought),
         proven=bought.proven,
         meals_at_most=bought.meals_at_most,
-        says=_says(wanted, rows, bought, coins, purse, household),
+        says=_says(wanted, rows, bought, coins, budget, household),
         bought=lots,
         not_on_offer=[food.name for n, food in enumerate(wanted.foods) if gap[n] > 0 and n not in on_offer],
     )
@@ -168,12 +168,12 @@ def weeks(larder: Larder) -> WeeksView:
     """The weeks until the goal at the pace of the purse."""
     with reading(larder.engine) as session:
         household = settings(session)
-        purse, shown, wanted, _, offers = _market(session, household, larder.today())
-    if purse is None or shown is None or not purse.weekly_coins:
+        budget, shown, wanted, _, offers = _market(session, household, larder.today())
+    if budget is None or shown is None or not budget.weekly_coins:
         raise Refused("weekly", "Say first what there is to spend in a week")
     table = wanted.table
     ahead = weeks_ahead(
-        table, offers, first_coins=shown.at_hand_coins, weekly_coins=purse.weekly_coins, before_each=still_wanted
+        table, offers, first_coins=shown.at_hand_coins, weekly_coins=budget.weekly_coins, before_each=still_wanted
     )
     total = int(table.times.sum())
     covered = [_covered(wanted, each.here_g) for each in ahead]
@@ -181,7 +181,7 @@ def weeks(larder: Larder) -> WeeksView:
     cost = least_coins(table.gap_g, offers)
     needed = ahead[-1].week if reached else None
     if not reached and math.isfinite(cost):
-        needed = max(ahead[-1].week + 1, math.ceil(max(0.0, cost - shown.at_hand_coins) / purse.weekly_coins) + 1)
+        needed = max(ahead[-1].week + 1, math.ceil(max(0.0, cost - shown.at_hand_coins) / budget.weekly_coins) + 1)
     return WeeksView(
         weeks=[
             WeekAhead(
@@ -252,9 +252,9 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
 
 def _market(
     session: Session, household: Settings, today: date
-) -> tuple[BudgetSet | None, PurseView | None, Wanted, list[Price], Offers]:
+) -> tuple[BudgetSet | None, BudgetView | None, Wanted, list[Price], Offers]:
     """The purse, what is wanted, and the prices at which that can be bought, as rows and as the program takes them."""
-    purse = purse_in(session)
+    budget = budget_in(session)
     wanted = wanted_in(session, today)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}
     rows = [row for row in newest_prices(session) if row.food_key in columns]
@@ -263,7 +263,7 @@ def _market(
         size_g=np.array([row.pack_g for row in rows], dtype=float),
         coins=np.array([row.coins for row in rows], dtype=float),
     )
-    return purse, purse_view(session, purse, household, today) if purse else None, wanted, rows, offers
+    return budget, budget_view(session, budget, household, today) if budget else None, wanted, rows, offers
 
 
 def _covered(wanted: Wanted, here_g: Numbers) -> float:
@@ -298,7 +298,7 @@ def _gains(wanted: Wanted, now: Indices, bought: Purchase) -> list[str]:
 
 
 def _says(
-    wanted: Wanted, rows: list[Price], bought: Purchase, coins: int, purse: BudgetSet | None, household: Settings
+    wanted: Wanted, rows: list[Price], bought: Purchase, coins: int, budget: BudgetSet | None, household: Settings
 ) -> str:
     """Why the list is as short as it is, if it is."""
     gap = wanted.table.gap_g
@@ -306,7 +306,7 @@ def _says(
         return "Write a meal or keep the diary first: then there is something to buy for."
     if not gap.any():
         return "All that the goal asks for is here. Set a longer goal, or rest."
-    if purse is None:
+    if budget is None:
         return "Say what there is to spend in a week."
     if not rows:
         return "Write down a price or two: the list buys only what has been seen in a shop."
@@ -317,7 +317,7 @@ def _says(
         return "None of what is missing has a price yet."
     least = min(row.coins for row in useful)
     if least > coins:
-        more = math.ceil((least - coins) / purse.weekly_coins) if purse.weekly_coins else 0
+        more = math.ceil((least - coins) / budget.weekly_coins) if budget.weekly_coins else 0
         wait = f": wait {more} week{'s' if more > 1 else ''}, what is over is carried" if more else ""
         return f"The smallest pack that helps costs {say_money(least, household)}, more than there is{wait}."
     return "Nothing there is to buy would help."

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 
-from yellow_larder.features.packages.events import Contained, Filling, contained_before
+from yellow_larder.features.packages.events import Contained, Filling, contained_before, override_named
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.events import Event, Facts, event, lift
 
@@ -65,7 +65,7 @@ class HeldPackets:
     size_ml: int
 
 
-@event("run", "line", version=2)
+@event("run", "line", version=3)
 @dataclass(frozen=True, slots=True)
 class LineAdded(Event):
     """Something that was planned is on the run sheet."""
@@ -78,6 +78,11 @@ class LineAdded(Event):
 def _of_one_line(facts: Facts) -> Facts:
     ((line, asked),) = facts["lines"].items()
     return {"line": int(line), "ask": dict(asked["ask"])}
+
+
+@lift("run", "line", version=2)
+def _with_override(facts: Facts) -> Facts:
+    return facts | {"ask": override_named(facts["ask"])}
 
 
 @event("run", "line off", version=2)
@@ -94,7 +99,7 @@ def _of_no_line(facts: Facts) -> Facts:
     return {"line": int(line)}
 
 
-@event("run", "begun", version=2)
+@event("run", "begun", version=3)
 @dataclass(frozen=True, slots=True)
 class RunBegun(Event):
     """Its containers have their numbers, by their place in the row."""
@@ -106,6 +111,12 @@ class RunBegun(Event):
 @lift("run", "begun", version=1)
 def _with_what(facts: Facts) -> Facts:
     return facts | {"containers": {n: _planned_before(each) for n, each in facts["containers"].items()}}
+
+
+@lift("run", "begun", version=2)
+def _with_overrides(facts: Facts) -> Facts:
+    containers = facts["containers"]
+    return facts | {"containers": {n: each | {"what": override_named(each["what"])} for n, each in containers.items()}}
 
 
 def _planned_before(each: Facts) -> Facts:

@@ -94,12 +94,12 @@ def lay_out(session: Session, sheet: Sheet, first: int) -> list[PlannedContainer
     for line in sheet.lines:
         place = session.get_one(Place, line.plan.place)
         shelf = usual_shelf(line.plan.draw.kind, place.shelves)
-        against = stop_overridden(line.ask, line.plan)
+        override = stop_overridden(line.ask, line.plan)
         for group in line.groups:
             for _ in range(group.count):
                 packets = next(ways[line.number, id(group)]) if (line.number, id(group)) in ways else ()
                 inside = by_size([packets])
-                what = contained(session, line.ask, line.plan, group, shelf=shelf, against=against, packets=inside)
+                what = contained(session, line.ask, line.plan, group, shelf=shelf, override=override, packets=inside)
                 containers.append(
                     PlannedContainer(
                         package=first + len(containers),

@@ -387,4 +387,4 @@ def _minutes(seconds: float) -> str:
 
 
 def _cautions(run: Run) -> list[str]:
-    return sorted({each.what.against for each in run.containers.values() if each.what.against})
+    return sorted({each.what.override for each in run.containers.values() if each.what.override})

@@ -32,7 +32,7 @@ LIFE_COLUMNS = [
         "stands_since",
         "packed_on",
         "used_days",
-        *(f"{school.value}_{what}" for school in Estimate for what in ("days", "most")),
+        *(f"{estimate.value}_{what}" for estimate in Estimate for what in ("days", "most")),
     )
 ]
 """What the life of a package is worked out from."""
@@ -79,13 +79,13 @@ class DueSoon:
 
 
 def due_within(session: Session, today: date, days: float) -> DueSoon:
-    """What is kept and has fewer than so many days left by the household's school.
+    """What is kept and has fewer than so many days left by the household's estimate.
 
     The file is asked only for what could be due if every day were as warm as the warmest.
     """
-    school = settings(session).school
+    estimate = settings(session).estimate
     places = places_in(session)
-    base, most, ends = (Package.__table__.columns[f"{school.value}_{what}"] for what in ("days", "most", "end"))
+    base, most, ends = (Package.__table__.columns[f"{estimate.value}_{what}"] for what in ("days", "most", "end"))
     day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
     drawn = (Package.food_name, Package.form, Package.colour)
     wanted = select(Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, *drawn)
@@ -138,9 +138,9 @@ def _lives(
 
 
 def lives_left(
-    rows: Sequence[dict[str, Any]], places: dict[int, Place], school: Estimate, today: date
+    rows: Sequence[dict[str, Any]], places: dict[int, Place], estimate: Estimate, today: date
 ) -> tuple[Numbers, Numbers, str]:
-    """Days left and share left by the household's school, and the band of the first in words."""
+    """Days left and share left by the household's estimate, and the band of the first in words."""
     if not rows:
         return np.zeros(0), np.zeros(0), ""
     place = np.array([row["place_id"] for row in rows], dtype=np.int64)
@@ -150,7 +150,7 @@ def lives_left(
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
     used = np.array([row["used_days"] for row in rows], dtype=float)
-    left, share = _lives(place, q10, since, until, age, used, *_base(rows, school), places)
+    left, share = _lives(place, q10, since, until, age, used, *_base(rows, estimate), places)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
         band = _band(rows[0], (since[:1], until[:1], age[:1], used[:1]), places[rows[0]["place_id"]], ends[0])
@@ -158,13 +158,13 @@ def lives_left(
 
 
 def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], place: Place, end: date) -> str:
-    """The soonest and the latest end of one package for all that is unsure: schools, its place's warmth, its pace."""
+    """The soonest and the latest end of one package for all that is unsure: estimates, its place's warmth, its pace."""
     since, until, age, used = of
     so_far = used + life_used_in(place, row["q10"], since, until)
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
     said = []
-    for school, rate in ((Estimate.CAUTIOUS, fast), (Estimate.HOPEFUL, slow)):
-        base, most = _base([row], school)
+    for estimate, rate in ((Estimate.CAUTIOUS, fast), (Estimate.HOPEFUL, slow)):
+        base, most = _base([row], estimate)
         left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
         said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
     return f"{said[0]} cautious · {said[1]} hopeful"
@@ -176,8 +176,8 @@ def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
     return say_best_by(None if isinf(days_left) else end + timedelta(days=days_left), row["packed_on"])
 
 
-def _base(rows: Sequence[dict[str, Any]], school: Estimate) -> tuple[Numbers, Numbers]:
-    """Lives at 21 °C and the most days from packing, by a school; infinite where there is no end."""
-    columns = (f"{school.value}_days", f"{school.value}_most")
+def _base(rows: Sequence[dict[str, Any]], estimate: Estimate) -> tuple[Numbers, Numbers]:
+    """Lives at 21 °C and the most days from packing, by an estimate; infinite where there is no end."""
+    columns = (f"{estimate.value}_days", f"{estimate.value}_most")
     base, most = (np.array([np.inf if row[name] is None else row[name] for row in rows]) for name in columns)
     return base, most

@@ -92,7 +92,7 @@ class Card:
     """The day it was thrown out or emptied; none if it is kept."""
     gone: str
     """The same in words; empty if it is kept."""
-    against: str
+    override: str
     """The stop it was packed against, and why; empty if there was none."""
     trouble: str
     """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
@@ -111,7 +111,7 @@ def card(larder: Larder, number: int) -> Card:
         eating = appetite(session, larder.today().year)
     row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
     today = larder.today()
-    left, share, band = lives_left([row], places, household.school, today)
+    left, share, band = lives_left([row], places, household.estimate, today)
     container = container_by_key(package.container_key)
     shown = on_shelf(row, float(left[0]), float(share[0]), household.units, today)
     return Card(
@@ -143,7 +143,7 @@ def card(larder: Larder, number: int) -> Card:
         due=shown.due,
         gone_on=say_day(package.thrown_out_on) if package.thrown_out_on else None,
         gone=_gone(package, standing),
-        against=package.against,
+        override=package.override,
         trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
         journal=[_happening(each.event, places, household.units) for each in standing],
@@ -174,8 +174,8 @@ def _happening(told: Event, places: dict[int, Place], units: Units) -> Happening
         case PackageMoved():
             return Happening(say_day(told.on), f"Moved to {places[told.place_id].name}", f"shelf {told.shelf}")
         case PackageLooked():
-            eye = "" if told.eye is Indicator.UNSEEN else f", indicator {told.eye.value}"
-            return Happening(say_day(told.on), f"Checked: {told.feel.value}{eye}", say_advice(told.advice))
+            indicator = "" if told.indicator is Indicator.UNSEEN else f", indicator {told.indicator.value}"
+            return Happening(say_day(told.on), f"Checked: {told.feel.value}{indicator}", say_advice(told.advice))
         case PackagePhotographed():
             return Happening(say_day(told.on), "A picture taken", "")
         case PackageEmptied():

@@ -39,7 +39,7 @@ class Felt:
 
     number: int
     feel: Feel
-    eye: Indicator = Indicator.UNSEEN
+    indicator: Indicator = Indicator.UNSEEN
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,7 +163,7 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
             container = container_by_key(package.container_key)
             advice = advise(
                 look.feel,
-                look.eye,
+                look.indicator,
                 day=min(day, 3650),
                 food=known[package.food_key],
                 closing=Closing(package.closing),
@@ -188,7 +188,7 @@ def _looked(look: Felt, advice: Advice, day: int, today: date, package: Package)
         again = later[0]
     else:
         again = today + timedelta(days=AGAIN_DAYS) if advice.doing is Doing.AGAIN else None
-    return PackageLooked(today, look.feel, look.eye, advice.code, wrong, again)
+    return PackageLooked(today, look.feel, look.indicator, advice.code, wrong, again)
 
 
 def is_puffed(standing: Sequence[log.Happening]) -> bool:

@@ -41,7 +41,7 @@ class Label:
     packets: str
     container: str
     code: str
-    against: str = ""
+    override: str = ""
 
 
 def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] = ()) -> list[Label]:
@@ -59,7 +59,7 @@ def labels(larder: Larder, *, batch: int | None = None, numbers: Sequence[int] =
         raise NotThere("number", f"There is no package number {missing}")
     today = larder.today()
     ordered = [rows[number] for number in wanted]
-    left, _, _ = lives_left(ordered, places, household.school, today)
+    left, _, _ = lives_left(ordered, places, household.estimate, today)
     return [
         _label(row, best_by(row, float(days), today), household.units, ages=math.isfinite(days))
         for row, days in zip(ordered, left, strict=True)
@@ -104,7 +104,7 @@ def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> La
         packets=row["packets"],
         closing=Closing(row["closing"]),
         container=called(container_by_key(row["container_key"]), units),
-        against=row["against"],
+        override=row["override"],
     )
 
 
@@ -121,7 +121,7 @@ def _planned(mine: Container, units: Units, today: date) -> Label:
         packets=what.packets,
         closing=what.closing,
         container=called(container_by_key(what.container_key), units),
-        against=what.against,
+        override=what.override,
     )
 
 
@@ -137,7 +137,7 @@ def _of(
     packets: Mapping[str, int],
     closing: Closing,
     container: str,
-    against: str,
+    override: str,
 ) -> Label:
     absorbers = " absorbers" if all(absorber_ml(code) for code in packets) else ""
     inside = f"{say_packets(packets)}{absorbers}: not food" if packets else "no absorbers inside"
@@ -153,5 +153,5 @@ def _of(
         packets=inside,
         container=container,
         code=code_of(number),
-        against=against,
+        override=override,
     )

@@ -52,11 +52,11 @@ def lasts_there(
 
 def _goes_on(package: Package, bests: Mapping[Estimate, Best], age: int) -> dict[Estimate, Life]:
     kept = {}
-    for school, there in bests.items():
-        base, most = (endless(getattr(package, f"{school.value}_{what}")) for what in ("days", "most"))
+    for estimate, there in bests.items():
+        base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
         rest = rest_days(most, there.most_days, age)
-        kept[school] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
+        kept[estimate] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
     return kept
 
 

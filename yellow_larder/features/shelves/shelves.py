@@ -184,7 +184,7 @@ def find_packages(larder: Larder, words: str, number: int | None) -> list[Found]
 def _on_shelves(
     rows: list[dict[str, Any]], places: dict[int, Place], household: Settings, today: date
 ) -> list[OnShelf]:
-    left, share, _ = lives_left(rows, places, household.school, today)
+    left, share, _ = lives_left(rows, places, household.estimate, today)
     return [
         on_shelf(row, days, part, household.units, today)
         for row, days, part in zip(rows, left.tolist(), share.tolist(), strict=True)

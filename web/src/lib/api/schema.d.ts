@@ -1707,6 +1707,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table/budget": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Fill Budget
+         * @description Say what there is to spend in a week.
+         */
+        put: operations["fill_budget_api_table_budget_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/table/buy": {
         parameters: {
             query?: never;
@@ -2067,26 +2087,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/table/purse": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Fill Purse
-         * @description Say what there is to spend in a week.
-         */
-        put: operations["fill_purse_api_table_purse_put"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/table/store": {
         parameters: {
             query?: never;
@@ -2312,15 +2312,10 @@ export interface components {
          *         pull: what draws the vacuum.
          *         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
          *         conditioned: that food dried at home, and typed without its record, was conditioned in a jar.
-         *         against: why it is packed although the verdict is a stop; the label says so.
+         *         override: why it is packed although the verdict is a stop; the label says so.
          *         more: that there was more in the lot than is written, and all of it is packed.
          */
         Ask: {
-            /**
-             * Against
-             * @default
-             */
-            against?: string;
             /**
              * Amount
              * @default
@@ -2398,6 +2393,11 @@ export interface components {
              */
             outer?: boolean;
             /**
+             * Override
+             * @default
+             */
+            override?: string;
+            /**
              * Own Bag
              * @default
              */
@@ -2452,7 +2452,7 @@ export interface components {
         Believe: "dry" | "weight" | "hand" | "wet";
         /**
          * BestBy
-         * @description Until when it is good: the household's school, with the band of all that is unsure; none if it keeps.
+         * @description Until when it is good: the household's estimate, with the band of all that is unsure; none if it keeps.
          */
         BestBy: {
             /** Band */
@@ -2605,8 +2605,8 @@ export interface components {
              */
             weight: string;
         };
-        /** Body_fill_purse_api_table_purse_put */
-        Body_fill_purse_api_table_purse_put: {
+        /** Body_fill_budget_api_table_budget_put */
+        Body_fill_budget_api_table_budget_put: {
             /**
              * Weekly
              * @example 25
@@ -2935,6 +2935,26 @@ export interface components {
             name: string;
         };
         /**
+         * BudgetView
+         * @description The purse as shown.
+         */
+        BudgetView: {
+            /** At Hand */
+            at_hand: string;
+            /** At Hand Coins */
+            at_hand_coins: number;
+            /** Carried */
+            carried: string;
+            /** Spent */
+            spent: string;
+            /** Week Began */
+            week_began: string;
+            /** Weekly */
+            weekly: string;
+            /** Weekly Coins */
+            weekly_coins: number;
+        };
+        /**
          * CameOut
          * @description What came out of the dryer: the lot it became, and what it gives.
          */
@@ -2952,8 +2972,6 @@ export interface components {
          * @description Everything about one package.
          */
         Card: {
-            /** Against */
-            against: string;
             /** Ages */
             ages: boolean;
             /** Band */
@@ -3000,6 +3018,8 @@ export interface components {
             number: number;
             /** Outer */
             outer: boolean;
+            /** Override */
+            override: string;
             /** Packed On */
             packed_on: string;
             /** Packets */
@@ -3082,6 +3102,20 @@ export interface components {
          * @enum {string}
          */
         Closing: "absorber" | "vacuum" | "lid";
+        /**
+         * ConditioningGuideline
+         * @description One guideline of how long a jar is shaken.
+         */
+        ConditioningGuideline: {
+            /** Days */
+            days: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+            /** Why */
+            why: string;
+        };
         /**
          * ContainerRow
          * @description A container of the table.
@@ -3472,9 +3506,9 @@ export interface components {
          * @description What was found at one package.
          */
         Felt: {
-            /** @default not seen */
-            eye?: components["schemas"]["Indicator"];
             feel: components["schemas"]["Feel"];
+            /** @default not seen */
+            indicator?: components["schemas"]["Indicator"];
             /** Number */
             number: number;
         };
@@ -3673,7 +3707,7 @@ export interface components {
          *         container: what it is closed in.
          *         freezer_c: the freezer's temperature, °C.
          *         moving: whether a fan moves the air round it.
-         *         hold: which school's hold, counted from the shortest; the last is ours.
+         *         hold: which guideline's hold, counted from the shortest; the last is ours.
          *         lot: number of the lot it is, if it came from the cupboard.
          */
         FreezeAsk: {
@@ -4024,23 +4058,6 @@ export interface components {
             lot: number;
         };
         /**
-         * Guard
-         * @description One threat, and whether the package is closed to it.
-         *
-         *     Attributes:
-         *         threat: what can get at the food.
-         *         closed: whether something stands in the way for the whole horizon, or there is nothing to get at.
-         *         by: what closes it, or what leaves it open.
-         */
-        Guard: {
-            /** By */
-            by: string;
-            /** Closed */
-            closed: boolean;
-            /** Threat */
-            threat: string;
-        };
-        /**
          * Guide
          * @description All tables.
          */
@@ -4065,8 +4082,8 @@ export interface components {
             packets: components["schemas"]["PacketRow"][];
             /** Powders */
             powders: components["schemas"]["PowderRow"][];
-            /** Schools */
-            schools: components["schemas"]["SchoolsRow"][];
+            /** Sizing */
+            sizing: components["schemas"]["SizingRow"][];
             /** Thermal */
             thermal: components["schemas"]["Thermal"][];
             /** Walls */
@@ -4086,7 +4103,7 @@ export interface components {
         };
         /**
          * HoldView
-         * @description What one school asks of this package.
+         * @description What one guideline asks of this package.
          */
         HoldView: {
             /** Ends */
@@ -4389,30 +4406,16 @@ export interface components {
          */
         JarPhase: "shaking" | "back in the dryer" | "done";
         /**
-         * JarSchool
-         * @description One school of how long a jar is shaken.
-         */
-        JarSchool: {
-            /** Days */
-            days: number;
-            /** Name */
-            name: string;
-            /** Source */
-            source: string;
-            /** Why */
-            why: string;
-        };
-        /**
          * JarsView
-         * @description The jars, what waits for one, and the schools.
+         * @description The jars, what waits for one, and the guidelines.
          */
         JarsView: {
+            /** Guidelines */
+            guidelines: components["schemas"]["ConditioningGuideline"][];
             /** Jars */
             jars: components["schemas"]["Jar"][];
             /** Ours */
             ours: number;
-            /** Schools */
-            schools: components["schemas"]["JarSchool"][];
             /** Waiting */
             waiting: components["schemas"]["Waiting"][];
         };
@@ -4513,7 +4516,7 @@ export interface components {
         };
         /**
          * LifeRow
-         * @description How long a class of food keeps in one packing at 21 °C, in years, by three schools; none if it keeps.
+         * @description How long a class of food keeps in one packing at 21 °C, in years, by three estimates; none if it keeps.
          */
         LifeRow: {
             /** Cautious */
@@ -4549,6 +4552,9 @@ export interface components {
         ListView: {
             /** Bought */
             bought: components["schemas"]["Bought"][];
+            budget: components["schemas"]["BudgetView"] | null;
+            /** Budget Version */
+            budget_version: number;
             /** Cost */
             cost: string;
             /** Days Now */
@@ -4573,9 +4579,6 @@ export interface components {
             not_on_offer: string[];
             /** Proven */
             proven: boolean;
-            purse: components["schemas"]["PurseView"] | null;
-            /** Purse Version */
-            purse_version: number;
             /** Says */
             says: string;
         };
@@ -5407,8 +5410,6 @@ export interface components {
             /** Frozen */
             frozen: boolean;
             full: components["schemas"]["Packed"];
-            /** Guards */
-            guards: components["schemas"]["Guard"][];
             /** Household Days */
             household_days: number;
             /** Kcal */
@@ -5433,9 +5434,11 @@ export interface components {
             place: number;
             /** Place Name */
             place_name: string;
+            /** Protections */
+            protections: components["schemas"]["Protection"][];
             rest: components["schemas"]["Packed"] | null;
-            /** Schools */
-            schools: components["schemas"]["SizingSchool"][];
+            /** Sizing Options */
+            sizing_options: components["schemas"]["SizingOption"][];
             /** Story */
             story: string[];
             /** Vacuum */
@@ -5613,31 +5616,28 @@ export interface components {
             optimal: boolean;
         };
         /**
+         * Protection
+         * @description One threat, and whether the package is closed to it.
+         *
+         *     Attributes:
+         *         threat: what can get at the food.
+         *         closed: whether something stands in the way for the whole horizon, or there is nothing to get at.
+         *         by: what closes it, or what leaves it open.
+         */
+        Protection: {
+            /** By */
+            by: string;
+            /** Closed */
+            closed: boolean;
+            /** Threat */
+            threat: string;
+        };
+        /**
          * Pull
          * @description What draws a vacuum.
          * @enum {string}
          */
         Pull: "machine" | "hand pump";
-        /**
-         * PurseView
-         * @description The purse as shown.
-         */
-        PurseView: {
-            /** At Hand */
-            at_hand: string;
-            /** At Hand Coins */
-            at_hand_coins: number;
-            /** Carried */
-            carried: string;
-            /** Spent */
-            spent: string;
-            /** Week Began */
-            week_began: string;
-            /** Weekly */
-            weekly: string;
-            /** Weekly Coins */
-            weekly_coins: number;
-        };
         /**
          * Reading
          * @description What became of an ingredient as typed.
@@ -5858,35 +5858,6 @@ export interface components {
             text: string;
         };
         /**
-         * SchoolSays
-         * @description What a school asks for, and what that comes to.
-         */
-        SchoolSays: {
-            /** Asks Ml */
-            asks_ml: number;
-            /** Over Ml */
-            over_ml: number;
-        };
-        /**
-         * SchoolsRow
-         * @description One food in one container, filled to the customary headspace and shut at sea level.
-         */
-        SchoolsRow: {
-            /** Airy */
-            airy: boolean;
-            by_air: components["schemas"]["SchoolSays"];
-            by_container: components["schemas"]["SchoolSays"];
-            by_kind: components["schemas"]["SchoolSays"];
-            /** Container */
-            container: string;
-            /** Food */
-            food: string;
-            /** Holds */
-            holds: string;
-            /** Oxygen Ml */
-            oxygen_ml: number;
-        };
-        /**
          * Seen
          * @description A price as seen in a shop.
          *
@@ -5931,7 +5902,7 @@ export interface components {
          *         altitude_m: height of the house above the sea.
          *         room_c: temperature of the room they pack in, °C.
          *         humidity: relative humidity of that room, 0–1.
-         *         school: whose word they take on shelf life.
+         *         estimate: which estimate of shelf life they go by.
          *         packet_sizes: ratings of the absorber packets they keep, mL.
          *         currency: the sign put before sums of money; may be empty.
          *         kwh_coins: what a kilowatt-hour costs, in the smallest coin; 0 if it is not said.
@@ -5947,6 +5918,8 @@ export interface components {
              * @default
              */
             currency?: string;
+            /** @default customary */
+            estimate?: components["schemas"]["Estimate"];
             /**
              * Humidity
              * @default 0.5
@@ -5987,8 +5960,6 @@ export interface components {
              * @default 20
              */
             room_c?: number;
-            /** @default customary */
-            school?: components["schemas"]["Estimate"];
             /** @default metric */
             units?: components["schemas"]["Units"];
         };
@@ -6043,10 +6014,10 @@ export interface components {
          */
         SizingMethod: "air" | "container" | "kind";
         /**
-         * SizingSchool
-         * @description What one sizing school would put in, against what the air asks for, margin included.
+         * SizingOption
+         * @description What one sizing method would put in, against what the air asks for, margin included.
          */
-        SizingSchool: {
+        SizingOption: {
             /** Asks Ml */
             asks_ml: number;
             /** Covers */
@@ -6060,6 +6031,35 @@ export interface components {
             /** Packets */
             packets: string;
             sizing: components["schemas"]["SizingMethod"];
+        };
+        /**
+         * SizingRow
+         * @description One food in one container, filled to the customary headspace and shut at sea level.
+         */
+        SizingRow: {
+            /** Airy */
+            airy: boolean;
+            by_air: components["schemas"]["SizingSays"];
+            by_container: components["schemas"]["SizingSays"];
+            by_kind: components["schemas"]["SizingSays"];
+            /** Container */
+            container: string;
+            /** Food */
+            food: string;
+            /** Holds */
+            holds: string;
+            /** Oxygen Ml */
+            oxygen_ml: number;
+        };
+        /**
+         * SizingSays
+         * @description What a method asks for, and what that comes to.
+         */
+        SizingSays: {
+            /** Asks Ml */
+            asks_ml: number;
+            /** Over Ml */
+            over_ml: number;
         };
         /**
          * Sort
@@ -11681,6 +11681,61 @@ export interface operations {
             };
         };
     };
+    fill_budget_api_table_budget_put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_fill_budget_api_table_budget_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     buy_it_api_table_buy_post: {
         parameters: {
             query?: never;
@@ -12815,61 +12870,6 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    fill_purse_api_table_purse_put: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
-                "If-Match"?: number | null;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Body_fill_purse_api_table_purse_put"];
-            };
-        };
         responses: {
             /** @description Successful Response */
             204: {

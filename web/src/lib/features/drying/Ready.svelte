@@ -114,7 +114,7 @@
     {/if}
   </section>
 
-  {#if filling && jars}<Fill bind:open={fillOpen} lot={filling} schools={jars.schools} ours={jars.ours} />{/if}
+  {#if filling && jars}<Fill bind:open={fillOpen} lot={filling} guidelines={jars.guidelines} ours={jars.ours} />{/if}
   <Sheet bind:open={grindOpen} title={ground ? "Ground" : `Grind ${grinding?.food ?? ""}`}>
     {#if ground}
       <p class="text-lg leading-snug"><b>{ground.line}</b> is a lot of its own now. {ground.keeps}</p>

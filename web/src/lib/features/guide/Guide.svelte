@@ -8,7 +8,7 @@
   import { outline } from "$lib/draw/outline";
   import { Tabs } from "bits-ui";
   import Drying from "./Drying.svelte";
-  import SchoolsTable from "./Schools.svelte";
+  import SizingTable from "./SizingTable.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
 
@@ -237,7 +237,7 @@
             {/each}
           </ul>
           <p class="caption mt-4">Source: {packets[0]?.source}</p>
-          {#if guide && !wanted}<SchoolsTable rows={guide.schools} />{/if}
+          {#if guide && !wanted}<SizingTable rows={guide.sizing} />{/if}
         {/if}
       </Tabs.Content>
 

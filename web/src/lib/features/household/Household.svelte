@@ -27,7 +27,7 @@
     altitude_m: "Height above sea, m",
     room_c: "Packing room, °C",
     humidity: "Humidity, 0–1",
-    school: "Shelf-life estimates",
+    estimate: "Shelf-life estimates",
     packet_sizes: "Absorbers, mL",
     currency: "Currency",
     kwh_coins: "Electricity, smallest coin per kWh",
@@ -168,12 +168,12 @@
         <Choice
           label="Shelf-life estimates"
           options={SCHOOLS}
-          value={draft.school}
-          onset={(school) => draft && (draft.school = school)}
+          value={draft.estimate}
+          onset={(estimate) => draft && (draft.estimate = estimate)}
           row="mt-1 grid gap-2 sm:grid-cols-3"
           chip="flex-col !gap-0 py-2"
         >
-          {#snippet content(school, means)}<span>{school}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
+          {#snippet content(estimate, means)}<span>{estimate}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
         </Choice>
       </fieldset>
       {#if copy}

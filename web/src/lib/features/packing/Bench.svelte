@@ -18,7 +18,7 @@
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import Propose from "./Propose.svelte";
-  import Schools from "./Schools.svelte";
+  import SizingMethods from "./SizingMethods.svelte";
   import Setup from "./Setup.svelte";
   import Stage from "./Stage.svelte";
   import Start from "./Start.svelte";
@@ -46,8 +46,8 @@
   let packed = $state<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
-  type Below = "schools" | "stock" | "oxygen" | "damp";
-  let below = $state<Below>("schools");
+  type Below = "methods" | "stock" | "oxygen" | "damp";
+  let below = $state<Below>("methods");
   let packing = $state(false);
   let printing = $state(false);
 
@@ -55,8 +55,8 @@
   const views = $derived(
     (
       [
-        ["schools", "Sizing methods", plan?.schools.length],
-        ["stock", "From stock", plan?.schools.length],
+        ["methods", "Sizing methods", plan?.sizing_options.length],
+        ["stock", "From stock", plan?.sizing_options.length],
         ["oxygen", "Oxygen over time", plan?.air],
         ["damp", "Moisture over time", plan?.damp],
       ] as [Below, string, unknown][]
@@ -81,12 +81,12 @@
     return () => removeEventListener("larder:fresh", fresh);
   });
 
-  async function pack(packedOn: string, against = "") {
+  async function pack(packedOn: string, override = "") {
     packing = true;
-    tried = () => pack(packedOn, against);
+    tried = () => pack(packedOn, override);
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
     const labels = sheetOf(0) ? open("", "_blank") : null;
-    const body = { ask: { ...$state.snapshot(bench.ask), against }, packed_on: packedOn || null };
+    const body = { ask: { ...$state.snapshot(bench.ask), override }, packed_on: packedOn || null };
     const done = await ask(api.POST("/api/bench/pack", { body }));
     packing = false;
     packWrong = done.wrong ?? {};
@@ -112,7 +112,7 @@
     await tried();
   }
 
-  const toRun = (against = "") => allToRun([{ ...$state.snapshot(bench.ask), against }]);
+  const toRun = (override = "") => allToRun([{ ...$state.snapshot(bench.ask), override }]);
 
   async function allToRun(asks: Schemas["Ask"][]) {
     packing = true;
@@ -167,7 +167,7 @@
             />
           </div>
           <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
-          {#if !plan.schools.length}
+          {#if !plan.sizing_options.length}
             <p class="caption text-center">No absorbers: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
           {/if}
           {#if views.length}
@@ -187,8 +187,8 @@
               {:else if shown === "damp" && plan.damp}
                 <DampOverTime damp={plan.damp} />
               {:else}
-                <Schools
-                  schools={plan.schools}
+                <SizingMethods
+                  options={plan.sizing_options}
                   oxygen={plan.full.oxygen_ml}
                   asks={plan.air_asks_ml}
                   chosen={bench.ask.sizing ?? "air"}

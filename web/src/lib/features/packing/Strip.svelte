@@ -17,21 +17,21 @@
     plan: Schemas["Plan"];
     wrong: Wrong;
     busy: boolean;
-    onpack: (packedOn: string, against?: string) => void;
+    onpack: (packedOn: string, override?: string) => void;
     /** Onto the run sheet, to be packed with others against the clock. */
-    onrun: (against?: string) => void;
+    onrun: (override?: string) => void;
     /** There was more in the lot than is written: all of it is packed. */
     onmore: () => void;
     /** A jar proved it dry, though it was written here without its record. */
     onproved: () => void;
   } = $props();
 
-  let against = $state(false);
+  let overriding = $state(false);
   let why = $state("");
 
   $effect(() => {
     // It is packed, or stands otherwise now: the reason was for that stop only.
-    if (!stop) against = false;
+    if (!stop) overriding = false;
   });
 
   let day = $state(today());
@@ -109,20 +109,21 @@
     </p>{/if}
   {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">
       Not like this: {plan.verdict.says}
-      {#if unproven}<button class="chip" onclick={onproved}>Conditioned in a jar</button>{/if}<button class="min-h-9 underline" onclick={() => (against = true)}
-        >Pack anyway …</button
+      {#if unproven}<button class="chip" onclick={onproved}>Conditioned in a jar</button>{/if}<button
+        class="min-h-9 underline"
+        onclick={() => (overriding = true)}>Pack anyway …</button
       >
     </p>{/if}
 </section>
 
-<Sheet bind:open={against} title="Pack anyway">
+<Sheet bind:open={overriding} title="Pack anyway">
   <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), onpack(day, why))} novalidate>
     <p class="text-lg leading-snug font-semibold text-rust">{plan.verdict.says}</p>
     <p class="leading-snug">{plan.verdict.findings[0]?.why}</p>
     <p class="leading-snug">If you know better, say why. The label carries it for whoever opens this in ten years. When in doubt, do not.</p>
-    <Field label="Reason, printed on the label" name="against" bind:value={why} {wrong} placeholder="goes into the freezer today" />
+    <Field label="Reason, printed on the label" name="override" bind:value={why} {wrong} placeholder="goes into the freezer today" />
     <div class="flex flex-wrap justify-end gap-3">
-      <button type="button" class="do" onclick={() => (against = false)}>Leave it</button>
+      <button type="button" class="do" onclick={() => (overriding = false)}>Leave it</button>
       <button type="button" class="chip" disabled={busy || !why.trim()} onclick={() => onrun(why)}>On the run sheet with it</button>
       <button type="submit" class="chip" disabled={busy || !why.trim()}>Pack anyway</button>
     </div>

@@ -1,9 +1,9 @@
-<!-- The verdict in a word, its findings with the reason one tap away, and the guards. -->
+<!-- The verdict in a word, its findings with the reason one tap away, and the protections. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import { Accordion } from "bits-ui";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
-  import Guards from "./Guards.svelte";
+  import Protections from "./Protections.svelte";
 
   let { plan }: { plan: Schemas["Plan"] } = $props();
 
@@ -41,5 +41,5 @@
     {/each}
   </Accordion.Root>
   <h2 class="sr-only">Protections</h2>
-  <div class="mt-3"><Guards guards={plan.guards} /></div>
+  <div class="mt-3"><Protections protections={plan.protections} /></div>
 </section>

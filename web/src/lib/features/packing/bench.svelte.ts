@@ -32,7 +32,7 @@ export function nothing(): Ask {
     pull: "machine",
     left_kpa: null,
     conditioned: false,
-    against: "",
+    override: "",
     more: false,
   };
 }

@@ -114,7 +114,7 @@
         <span class="caption block pt-1">{card.band}</span>
       </p>
       {#if card.trouble}<p class="mt-2 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.trouble}</p>{/if}
-      {#if card.against}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.against}</p>{/if}
+      {#if card.override}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.override}</p>{/if}
     {/if}
     {#if alike.length > 1}
       <div class="mt-3 flex flex-wrap items-center gap-1.5" role="group" aria-label="Alike">

@@ -8,9 +8,9 @@
   let {
     open = $bindable(false),
     lot,
-    schools,
+    guidelines,
     ours,
-  }: { open?: boolean; lot: { lot: number; food: string; mass: string }; schools: Schemas["JarSchool"][]; ours: number } = $props();
+  }: { open?: boolean; lot: { lot: number; food: string; mass: string }; guidelines: Schemas["ConditioningGuideline"][]; ours: number } = $props();
 
   let containers = $state<Schemas["ContainerRow"][]>([]);
   let jar = $state("jar-half-gallon");
@@ -40,7 +40,7 @@
   <p class="head mt-4">Shaken daily for</p>
   <Choice
     label="Days"
-    options={schools.map((each) => [each.days, each.why] as const)}
+    options={guidelines.map((each) => [each.days, each.why] as const)}
     value={days}
     onset={(many) => (picked = many)}
     row="mt-1 grid gap-2"

@@ -77,12 +77,12 @@
         <div class="mt-5">
           <p class="head">How long? Guidelines</p>
           <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-md leading-snug">
-            {#each view.schools as school (school.days)}<dt class="font-bold">{school.days} days</dt>
-              <dd>{school.why} <span class="text-soft">({school.source})</span></dd>{/each}
+            {#each view.guidelines as guideline (guideline.days)}<dt class="font-bold">{guideline.days} days</dt>
+              <dd>{guideline.why} <span class="text-soft">({guideline.source})</span></dd>{/each}
           </dl>
         </div>
       </aside>
     </div>
-    {#if filling}<Fill bind:open lot={filling} schools={view.schools} ours={view.ours} />{/if}
+    {#if filling}<Fill bind:open lot={filling} guidelines={view.guidelines} ours={view.ours} />{/if}
   {/if}
 </Page>

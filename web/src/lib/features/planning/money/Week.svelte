@@ -8,7 +8,7 @@
   import Bought from "./Bought.svelte";
   import List from "./List.svelte";
   import Prices from "./Prices.svelte";
-  import Purse from "./Purse.svelte";
+  import Budget from "./Budget.svelte";
   import Working from "$lib/ui/Working.svelte";
 
   const seen = query((signal) => all({ list: ask(api.GET("/api/table/list", { signal })), prices: ask(api.GET("/api/table/prices", { signal })) }), {
@@ -26,7 +26,7 @@
     // The weeks ahead take longest: everything else is on show by then. Long work that nobody waits for any more is
     // dropped: the page was left, or something changed.
     const leaving = new AbortController();
-    void ahead(!!list?.purse && !!prices?.foods.length, leaving.signal);
+    void ahead(!!list?.budget && !!prices?.foods.length, leaving.signal);
     return () => leaving.abort();
   });
 
@@ -45,13 +45,13 @@
     <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[16.5rem_1fr_22rem]">
       <section aria-label="Money" class="border-line px-4 pt-2.5 pb-4 md:border-r md:pb-6 sm:px-6 lg:overflow-y-auto">
         <h1 class="sr-only">This week</h1>
-        <Purse {list} />
+        <Budget {list} />
         {#if list.bought.length}<Bought bought={list.bought} />{/if}
       </section>
       <section aria-label="This week's list" class="min-w-0 px-4 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
         <List {list} />
         {#if weeks}<Ahead {weeks} />{/if}
-        {#if working && list.purse}<Working says={weeks ? "Calculating again …" : "Calculating the weeks ahead …"} />{/if}
+        {#if working && list.budget}<Working says={weeks ? "Calculating again …" : "Calculating the weeks ahead …"} />{/if}
       </section>
       <aside aria-label="Prices seen" class="border-line px-4 pt-2.5 pb-6 sm:px-6 md:col-start-2 lg:col-start-auto lg:overflow-y-auto lg:border-l">
         <Prices {prices} {see} />

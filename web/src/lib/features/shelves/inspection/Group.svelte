@@ -14,8 +14,8 @@
     onfeel,
   }: {
     packages: Schemas["ToLook"][];
-    felt: Record<number, { feel?: Feel; eye: Indicator }>;
-    onfeel: (numbers: number[], what: { feel?: Feel; eye?: Indicator }) => void;
+    felt: Record<number, { feel?: Feel; indicator: Indicator }>;
+    onfeel: (numbers: number[], what: { feel?: Feel; indicator?: Indicator }) => void;
   } = $props();
 
   const FEELS: Feel[] = ["firm", "loose", "puffed", "leaks"];
@@ -55,14 +55,14 @@
             {#snippet content(feel)}<Hand {feel} jar={each.is_jar} />{feel}{/snippet}
           </Choice>
           {#if each.closing === "absorber"}
-            <div class="flex flex-wrap items-center gap-1.5 max-lg:col-start-2 lg:justify-end" role="group" aria-label="The eye of number {each.number}">
-              <span class="caption">eye</span>
-              {#each [["pink", "var(--eye-pink)"], ["grey or blue", "var(--eye-blue)"]] as [eye, paint] (eye)}
+            <div class="flex flex-wrap items-center gap-1.5 max-lg:col-start-2 lg:justify-end" role="group" aria-label="The indicator of number {each.number}">
+              <span class="caption">indicator</span>
+              {#each [["pink", "var(--eye-pink)"], ["grey or blue", "var(--eye-blue)"]] as [shows, paint] (shows)}
                 <button
                   class="chip !text-sm"
-                  aria-pressed={mine?.eye === eye}
-                  onclick={() => onfeel([each.number], { eye: mine?.eye === eye ? "not seen" : (eye as Indicator) })}
-                  ><span class="size-3.5 rounded-full border border-label-ink" style="background:{paint}"></span>{eye}</button
+                  aria-pressed={mine?.indicator === shows}
+                  onclick={() => onfeel([each.number], { indicator: mine?.indicator === shows ? "not seen" : (shows as Indicator) })}
+                  ><span class="size-3.5 rounded-full border border-label-ink" style="background:{paint}"></span>{shows}</button
                 >
               {/each}
             </div>

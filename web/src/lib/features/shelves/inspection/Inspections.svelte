@@ -7,7 +7,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Group from "./Group.svelte";
 
-  type Felt = { feel?: Schemas["Feel"]; eye: Schemas["Indicator"] };
+  type Felt = { feel?: Schemas["Feel"]; indicator: Schemas["Indicator"] };
 
   const seen = query((signal) => ask(api.GET("/api/rounds/looks", { signal })));
   const due = $derived(seen.data);
@@ -23,11 +23,11 @@
   const fine = $derived(looked.filter((each) => each.doing === "nothing" || each.doing === "look again"));
 
   function feel(numbers: number[], what: Partial<Felt>) {
-    for (const number of numbers) felt[number] = { ...(felt[number] ?? { eye: "not seen" }), ...what };
+    for (const number of numbers) felt[number] = { ...(felt[number] ?? { indicator: "not seen" }), ...what };
   }
 
   async function tell() {
-    const looks = said.map((each) => ({ number: each.number, feel: felt[each.number]?.feel ?? "firm", eye: felt[each.number]?.eye ?? "not seen" }));
+    const looks = said.map((each) => ({ number: each.number, feel: felt[each.number]?.feel ?? "firm", indicator: felt[each.number]?.indicator ?? "not seen" }));
     const names = new Map(said.map((each) => [each.number, each]));
     const { data, wrong } = await ask(api.POST("/api/rounds/looks", { body: { looks } }));
     failed = Object.values(wrong ?? {})[0]?.message ?? "";

@@ -1,10 +1,10 @@
-<!-- What each sizing school asks for, over a grid of foods and containers, against the oxygen that is there. -->
+<!-- What each sizing method asks for, over a grid of foods and containers, against the oxygen that is there. -->
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
-  let { rows }: { rows: Schemas["SchoolsRow"][] } = $props();
+  let { rows }: { rows: Schemas["SizingRow"][] } = $props();
 
   /** A table that scrolls has to be reached by keys. */
   const SCROLLS = { tabindex: 0 };
@@ -30,7 +30,7 @@
   row="mt-2 flex flex-wrap gap-2"
   chip="!text-sm"
 />
-<div class="mt-2 overflow-x-auto" role="region" aria-label="Schools of sizing absorbers" {...SCROLLS}>
+<div class="mt-2 overflow-x-auto" role="region" aria-label="Methods of sizing absorbers" {...SCROLLS}>
   <table class="w-full min-w-[50rem] text-md">
     <thead class="border-b-2 border-ink text-left"
       ><tr
@@ -47,22 +47,22 @@
           >
           <td class="px-3 text-right whitespace-nowrap">{row.holds}</td>
           <td class="px-3 text-right">{amount(row.oxygen_ml)}</td>
-          {#each [row.by_air, row.by_container, row.by_kind] as school, n (n)}
+          {#each [row.by_air, row.by_container, row.by_kind] as method, n (n)}
             <td class="px-3 py-1.5">
               <svg viewBox="0 0 160 12" class="h-3 w-40" aria-hidden="true">
                 <rect
                   y="1"
-                  width={(160 * school.asks_ml) / longest}
+                  width={(160 * method.asks_ml) / longest}
                   height="10"
                   rx="2"
-                  fill={school.over_ml < 0 ? "var(--rust)" : n ? "var(--lid)" : "var(--yolk)"}
+                  fill={method.over_ml < 0 ? "var(--rust)" : n ? "var(--lid)" : "var(--yolk)"}
                   stroke="var(--ink)"
                   stroke-width="1"
                 />
                 <path d="M{(160 * row.oxygen_ml) / longest} 0V12" stroke="var(--ink)" stroke-width="2.400" />
               </svg>
-              <span class="block whitespace-nowrap text-sm {school.over_ml < 0 ? 'font-bold text-rust' : ''}"
-                >{amount(school.asks_ml)}, {school.over_ml < 0 ? `short by ${amount(school.over_ml)}` : `${amount(school.over_ml)} to spare`}</span
+              <span class="block whitespace-nowrap text-sm {method.over_ml < 0 ? 'font-bold text-rust' : ''}"
+                >{amount(method.asks_ml)}, {method.over_ml < 0 ? `short by ${amount(method.over_ml)}` : `${amount(method.over_ml)} to spare`}</span
               >
             </td>
           {/each}

@@ -9,7 +9,7 @@
 
   async function keep(weekly: string) {
     if (typed === undefined) return;
-    const done = await ask(api.PUT("/api/table/purse", { params: { header: basedOn(list.purse_version) }, body: { weekly } }));
+    const done = await ask(api.PUT("/api/table/budget", { params: { header: basedOn(list.budget_version) }, body: { weekly } }));
     wrong = done.wrong ?? {};
     if (wrong.request) {
       wrong = { weekly: { message: `${wrong.request.message}: see what it is now, and type yours again`, nearest: [] } };
@@ -26,7 +26,7 @@
 <input
   id="weekly"
   data-find
-  value={typed ?? list.purse?.weekly ?? ""}
+  value={typed ?? list.budget?.weekly ?? ""}
   placeholder="25"
   inputmode="decimal"
   autocomplete="off"
@@ -39,20 +39,20 @@
     : 'border-yolk focus:border-ink'}"
 />
 {#if wrong.weekly}<p id="wrong-weekly" class="wrong mt-1" role="alert">{wrong.weekly.message}</p>{/if}
-{#if list.purse}
+{#if list.budget}
   <dl class="mt-3 grid gap-1.5">
-    {#if list.purse.carried}<div class="flex justify-between gap-3">
+    {#if list.budget.carried}<div class="flex justify-between gap-3">
         <dt class="text-soft">Carried over</dt>
-        <dd class="font-semibold">{list.purse.carried}</dd>
+        <dd class="font-semibold">{list.budget.carried}</dd>
       </div>{/if}
-    {#if list.purse.spent}<div class="flex justify-between gap-3">
+    {#if list.budget.spent}<div class="flex justify-between gap-3">
         <dt class="text-soft">Spent this week</dt>
-        <dd class="font-semibold">−{list.purse.spent}</dd>
+        <dd class="font-semibold">−{list.budget.spent}</dd>
       </div>{/if}
     <div class="flex justify-between gap-3 border-t border-line pt-1.5">
       <dt>Available</dt>
-      <dd class="font-name text-xl font-extrabold">{list.purse.at_hand}</dd>
+      <dd class="font-name text-xl font-extrabold">{list.budget.at_hand}</dd>
     </div>
   </dl>
-  <p class="caption mt-1">The week began on {list.purse.week_began}. What is not spent is carried over.</p>
+  <p class="caption mt-1">The week began on {list.budget.week_began}. What is not spent is carried over.</p>
 {/if}

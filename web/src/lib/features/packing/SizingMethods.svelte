@@ -1,17 +1,17 @@
-<!-- The sizing schools as bars against what the air asks for; picking a bar takes that school. -->
+<!-- The sizing methods as bars against what the air asks for; picking a bar takes that method. -->
 <script lang="ts">
   import { RadioGroup } from "bits-ui";
   import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
   let {
-    schools,
+    options,
     oxygen,
     asks,
     chosen,
     onpick,
   }: {
-    schools: Schemas["SizingSchool"][];
+    options: Schemas["SizingOption"][];
     oxygen: number;
     /** What the air asks for, margin included. */
     asks: number;
@@ -19,15 +19,15 @@
     onpick: (sizing: Schemas["SizingMethod"]) => void;
   } = $props();
 
-  const longest = $derived(Math.max(asks, ...schools.map((school) => school.packed_ml)) * 1.12);
+  const longest = $derived(Math.max(asks, ...options.map((each) => each.packed_ml)) * 1.12);
   const share = (ml: number) => `${((ml / longest) * 100).toFixed(2)}%`;
 </script>
 
 <RadioGroup.Root aria-label="How absorbers are sized" class="grid gap-1" bind:value={() => chosen, (sizing) => onpick(sizing as Schemas["SizingMethod"])}>
-  {#each schools as school (school.sizing)}
-    {@const on = school.sizing === chosen}
+  {#each options as each (each.sizing)}
+    {@const on = each.sizing === chosen}
     <RadioGroup.Item
-      value={school.sizing}
+      value={each.sizing}
       class="grid min-h-11 grid-cols-[7.6rem_1fr] items-center gap-x-3 rounded-lg border-[1.5px] px-2.5 py-0.5 text-left sm:grid-cols-[7.6rem_1fr_14rem] lg:max-xl:grid-cols-[7.6rem_1fr] {on
         ? 'border-ink bg-cream'
         : 'border-transparent hover:bg-cream'}"
@@ -36,19 +36,19 @@
         <span class="grid size-4 shrink-0 place-items-center rounded-full border-2 border-ink"
           >{#if on}<span class="size-2 rounded-full bg-ink"></span>{/if}</span
         >
-        {school.name}
+        {each.name}
       </span>
       <span class="relative h-5" aria-hidden="true">
         <span class="absolute inset-y-1 left-0 w-full rounded-sm bg-[color-mix(in_oklab,var(--line)_55%,var(--paper))]"></span>
         <span
-          class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {school.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}"
-          style:width={share(school.packed_ml)}
+          class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {each.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}"
+          style:width={share(each.packed_ml)}
         ></span>
         <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(asks)}></span>
       </span>
       <span class="col-span-2 text-md sm:col-span-1 lg:max-xl:col-span-2">
-        <b>{school.packets}</b>
-        <span class="text-xs whitespace-nowrap {school.covers ? 'text-soft' : 'font-bold text-rust'}">{school.judged}</span>
+        <b>{each.packets}</b>
+        <span class="text-xs whitespace-nowrap {each.covers ? 'text-soft' : 'font-bold text-rust'}">{each.judged}</span>
       </span>
     </RadioGroup.Item>
   {/each}
