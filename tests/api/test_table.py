@@ -101,7 +101,7 @@ def test_open_formats(client: TestClient) -> None:
         ("PUT", "cupboard/manna", {"amount": "1 kg"}, (404, "food")),
         ("POST", "prices", {"line": "1 kg rice", "price": "0"}, (422, "price")),
         ("POST", "prices", {"line": "1 kg perl barlee", "price": "1"}, (422, "line")),
-        ("PUT", "purse", {"weekly": "plenty"}, (422, "weekly")),
+        ("PUT", "budget", {"weekly": "plenty"}, (422, "weekly")),
         ("POST", "buy", {"price": 9, "packs": 1}, (404, "price")),
         ("GET", "weeks", None, (422, "weekly")),
     ],

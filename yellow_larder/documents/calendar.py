@@ -6,7 +6,6 @@ from datetime import UTC, datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.rounds.rounds import Rounds, Task, When
 
 _LASTS = timedelta(minutes=15)
@@ -39,18 +38,18 @@ def rounds_calendar(rounds: Rounds, *, name: str, made: datetime) -> bytes:
 
 def _event(due: Task, rounds: Rounds, ahead: int, made: datetime) -> Event:
     event = Event()
-    day = max(due.due.date() if due.all_day else day_of(due.due), rounds.day) + timedelta(days=ahead)
+    day = max(due.on, rounds.day) + timedelta(days=ahead)
     # A day tells apart what comes again, its food what happens at one load.
-    apart = day.isoformat() if due.all_day else str(due.item)
+    apart = day.isoformat() if due.at is None else str(due.item)
     event.add("uid", f"{due.kind}-{due.number}-{apart}@yellow-larder")
     event.add("dtstamp", made.replace(tzinfo=UTC))
     event.add("summary", due.title)
     event.add("description", due.detail if not ahead else "")
-    if due.all_day or due.when is When.LATE:
+    if due.at is None or due.when is When.LATE:
         event.add("dtstart", day)
         event.add("dtend", day + timedelta(days=1))
         event.add("transp", "TRANSPARENT")
     else:
-        event.add("dtstart", due.due.replace(tzinfo=UTC))
-        event.add("dtend", due.due.replace(tzinfo=UTC) + _LASTS)
+        event.add("dtstart", due.at.replace(tzinfo=UTC))
+        event.add("dtend", due.at.replace(tzinfo=UTC) + _LASTS)
     return event

@@ -53,7 +53,7 @@ def test_a_jar_is_shaken_daily(larder: Larder, clock: Clock) -> None:
     number = fill_jar(larder, out.lot, days=5)
     (shake,) = due(larder, TaskKind.SHAKE)
     assert (shake.when, shake.now, shake.more_days) == (When.AHEAD, False, 4)
-    assert shake.due.date() == (NOON + timedelta(days=1)).date()
+    assert (shake.on, shake.at) == ((NOON + timedelta(days=1)).date(), None)
     clock.now += timedelta(days=1)
     assert [each.when for each in due(larder, TaskKind.SHAKE)] == [When.TODAY]
     clock.now += timedelta(days=1)

@@ -25,6 +25,7 @@ from yellow_larder.features.drying.events import LoadItem, LoadRecord
 from yellow_larder.features.drying.load_plan import Trays, trays_of
 from yellow_larder.features.drying.machines import find_machine
 from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range
+from yellow_larder.features.household.clock import Moment
 from yellow_larder.features.household.larder import settings
 from yellow_larder.journal import log
 from yellow_larder.reference.drying import Machine, produce
@@ -58,7 +59,7 @@ class ToDo:
     """What it is, in a few words."""
     says: str
     """The same, with how it is done."""
-    due: datetime
+    due: Moment
     item: int
     tray: int | None = None
     """The tray to weigh, counted from 1."""
@@ -209,10 +210,10 @@ class Drying:
     target_g: float
     target: str
     target_pct: float
-    went_in: datetime
-    done_low: datetime
-    done: datetime
-    done_high: datetime
+    went_in: Moment
+    done_low: Moment
+    done: Moment
+    done_high: Moment
     takes: str
     hours: Hours
     trays: list[int]
@@ -251,7 +252,7 @@ class Load:
     machine: str
     machine_name: str
     warmth: str
-    began: datetime
+    began: Moment
     trays_look: Trays
     free_trays: int
     with_tray: bool

@@ -28,7 +28,7 @@ from yellow_larder.features.freeze_drying.plan import (
     FreezeLoadAsk,
     read_chamber,
 )
-from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.clock import Moment, day_of
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.events import FreezeDried, LotCame, Origin
@@ -55,7 +55,7 @@ class Stage(StrEnum):
 class Weighed:
     """A weighing of the whole load."""
 
-    at: datetime
+    at: Moment
     mass: str
     agrees: bool
 
@@ -69,18 +69,18 @@ class FreezeLoad:
     dryer_name: str
     stage: Stage
     next: str
-    due: datetime
-    began: datetime
-    frozen_at: datetime
-    dry_low: datetime
-    dry_high: datetime
+    due: Moment
+    began: Moment
+    frozen_at: Moment
+    dry_low: Moment
+    dry_high: Moment
     share: float
     wet: str
     dry: str
     weighed: list[Weighed]
     items: list[FreezeItemPlan]
-    out_at: datetime | None
-    pack_by: datetime | None
+    out_at: Moment | None
+    pack_by: Moment | None
     moisture_now: float
     lots: list[int]
     lines: list[str]

@@ -13,6 +13,7 @@ from yellow_larder.features.catalog.containers import called
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
+from yellow_larder.features.household.clock import Moment
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.events import LotCame, LotFrozen
 from yellow_larder.features.lots.lots import find_lot
@@ -44,11 +45,11 @@ class InFreezer:
     colour: str
     phase: Phase
     next: str
-    went_in: datetime
-    cold_at: datetime
-    out_at: datetime
-    taken_out: datetime | None
-    open_at: datetime | None
+    went_in: Moment
+    cold_at: Moment
+    out_at: Moment
+    taken_out: Moment | None
+    open_at: Moment | None
     middle_c: float
     middle: str
     share: float

@@ -3,6 +3,27 @@
 from __future__ import annotations
 
 from datetime import UTC, date, datetime
+from typing import Annotated
+
+from pydantic import PlainSerializer, WithJsonSchema
+
+
+def say_utc(moment: datetime) -> str:
+    """A moment in UTC as it is sent: with its zone, so that nobody takes it for the time in their own house.
+
+    Example:
+        >>> say_utc(datetime(2026, 11, 27, 6, 30))
+        '2026-11-27T06:30:00Z'
+    """
+    return f"{moment.isoformat()}Z"
+
+
+Moment = Annotated[
+    datetime,
+    PlainSerializer(say_utc, when_used="json"),
+    WithJsonSchema({"type": "string", "format": "date-time"}, mode="serialization"),
+]
+"""A moment in a view, kept in UTC and sent with its zone."""
 
 
 def utc_now() -> datetime:

@@ -24,7 +24,7 @@ from yellow_larder.features.freeze_drying.loads import Stage, freeze_loads
 from yellow_larder.features.freezer.contents import Phase, freezings
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
-from yellow_larder.features.household.clock import day_of
+from yellow_larder.features.household.clock import Moment, day_of
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G, LotLeft, lots_left
@@ -38,9 +38,6 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.quantities import Units, say_mass
-
-MORNING = time(8)
-"""When things that are due on a day are put in a calendar. Source: our judgement."""
 
 
 class TaskKind(StrEnum):
@@ -81,8 +78,8 @@ class Task:
         item: the food of a load, the tray to weigh; 0 otherwise.
         title: what to do, in a short line.
         detail: the rest of it.
-        due: when, UTC.
-        all_day: whether only the day matters.
+        on: the day in the house that it is due on.
+        at: the moment on that day; none if only the day matters.
         when: late, today or ahead.
         now: whether it can be done now.
         form: shape of the food, for drawing; empty if there is none.
@@ -95,8 +92,8 @@ class Task:
     item: int
     title: str
     detail: str
-    due: datetime
-    all_day: bool
+    on: date
+    at: Moment | None
     when: When
     now: bool
     form: str = ""
@@ -129,8 +126,8 @@ def rounds(larder: Larder) -> Rounds:
             session, Settings, NewFood, SupplyRecord, MachineAdded, Freezing, LoadRecord, JarRecord, FreezeLoadRecord
         )
         found = _found(session, now, safe_copy(larder, session))
-    order = list(When)
-    found.sort(key=lambda each: (order.index(each.when), each.due, each.kind, each.number))
+    order = {when: n for n, when in enumerate(When)}
+    found.sort(key=lambda it: (order[it.when], it.on, it.at or _whole_day(it.on), it.kind, it.number))
     late, today, ahead = (sum(each.when is when for each in found) for when in When)
     return Rounds(day_of(now), found, late, today, ahead, _to_do(found))
 
@@ -163,9 +160,13 @@ def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]
     ]
 
 
-def _by_day(due: datetime, today: date) -> When:
+def _whole_day(day: date) -> datetime:
+    """Where what is due on a day stands among what is due at an hour of it: before all of that."""
+    return datetime.combine(day, time.min)
+
+
+def _by_day(day: date, today: date) -> When:
     """Late, today or ahead of what is due on a day: it is late once the day is over."""
-    day = due.date()
     return When.AHEAD if day > today else When.LATE if day < today else When.TODAY
 
 
@@ -189,8 +190,8 @@ def _loads(session: Session, now: datetime) -> Iterator[Task]:
                 step.item,
                 step.title,
                 f"{running.machine.name}, {running.lying[step.item].produce.cut}",
+                day_of(step.due),
                 step.due,
-                False,
                 when,
                 step.due <= now,
                 food.form,
@@ -208,8 +209,8 @@ def _freezer(session: Session, now: datetime) -> Iterator[Task]:
             0,
             f"Take the {each.food} out of the freezer, closed" if out else f"Open the {each.food}, and pack it dry",
             each.says,
+            day_of(due),
             due,
-            False,
             _by_hour(due, now, timedelta(days=2)),
             each.phase in (Phase.DONE, Phase.READY),
             each.form,
@@ -232,8 +233,8 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
             0,
             title,
             each.says,
+            day_of(each.due),
             each.due,
-            False,
             _by_hour(each.due, now, timedelta(0) if open_now else timedelta(hours=6)),
             open_now or each.due <= now,
             first.form,
@@ -253,19 +254,19 @@ def _jars(
         jars = f"{jar.jars} jars" if jar.jars > 1 else "a jar"
         detail = f"{say_mass(lot.mass_g, units)} in {jars}"
         if stands.phase is JarPhase.DRYER:
-            due = datetime.combine(stands.counted_from, MORNING)
+            due = stands.counted_from
             when = _by_day(due, today)
             title = f"Dry the {_plain(food)} again: back on the trays"
-            yield Task(TaskKind.REDRY, number, 0, title, detail, due, True, when, True, food.form, food.colour)
+            yield Task(TaskKind.REDRY, number, 0, title, detail, due, None, when, True, food.form, food.colour)
         elif stands.due is not None:
-            due = datetime.combine(stands.due, MORNING)
+            due = stands.due
             said = f"{detail}, day {stands.free_days + 1} of {stands.wanted}"
             when = _by_day(due, today)
             more = stands.wanted - stands.free_days - 1
             can = stands.due <= today
             title = f"Shake the {_plain(food)}"
             yield Task(
-                TaskKind.SHAKE, number, 0, title, said, due, True, when, can, food.form, food.colour, more_days=more
+                TaskKind.SHAKE, number, 0, title, said, due, None, when, can, food.form, food.colour, more_days=more
             )
 
 
@@ -278,16 +279,15 @@ def _waiting(
         if not lot.wants_jar or number in held:
             continue
         food = known[lot.food_key]
-        due = datetime.combine(lot.came_on, MORNING)
         yield Task(
             TaskKind.CONDITION,
             number,
             0,
             f"Put the {_plain(food)} into a jar to condition",
             say_mass(lot.mass_g, units),
-            due,
-            True,
-            _by_day(due, day_of(now)),
+            lot.came_on,
+            None,
+            _by_day(lot.came_on, day_of(now)),
             True,
             food.form,
             food.colour,
@@ -312,8 +312,8 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
             0,
             f"Look at the {food.name}: past best-by" if past else f"Eat the {food.name} next",
             count,
-            datetime.combine(end, MORNING),
-            True,
+            end,
+            None,
             When.TODAY if past else When.AHEAD,
             past,
             food.form,
@@ -328,7 +328,6 @@ def _looks(due: Sequence[Package], now: datetime) -> Iterator[Task]:
         together[package.batch, package.food_name, package.look_due or day_of(now)].append(package)
     for (_, food, day), packages in together.items():
         first = packages[0]
-        when = datetime.combine(day, MORNING)
         after = (day - first.packed_on).days
         count = f"{len(packages)} packages" if len(packages) > 1 else "1 package"
         yield Task(
@@ -337,9 +336,9 @@ def _looks(due: Sequence[Package], now: datetime) -> Iterator[Task]:
             0,
             f"Look at the {food}: firm, loose or puffed?",
             f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
-            when,
-            True,
-            _by_day(when, day_of(now)),
+            day,
+            None,
+            _by_day(day, day_of(now)),
             day <= day_of(now),
             first.form,
             first.colour,
@@ -355,8 +354,8 @@ def _trouble(wrong: Sequence[Package]) -> Iterator[Task]:
             0,
             f"Number {package.number}, {package.food_name}: not right",
             say_trouble(package.trouble),
-            datetime.combine(package.stands_since, MORNING),
-            True,
+            package.stands_since,
+            None,
             When.TODAY,
             True,
             package.form,
@@ -370,8 +369,7 @@ def _supplies(session: Session, now: datetime) -> Iterator[Task]:
     if not low:
         return
     names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
-    today = datetime.combine(day_of(now), MORNING)
-    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, today, True, When.TODAY, True)
+    yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, day_of(now), None, When.TODAY, True)
 
 
 def _copy(copy: SafeCopy | None, now: datetime) -> Iterator[Task]:
@@ -380,8 +378,7 @@ def _copy(copy: SafeCopy | None, now: datetime) -> Iterator[Task]:
         return
     newest = f"The newest is of {say_day(copy.on)}, {copy.days} days old" if copy.on else "There is none yet"
     detail = f"{newest}. {copy.trouble[0].upper()}{copy.trouble[1:]}" if copy.trouble else newest
-    today = datetime.combine(day_of(now), MORNING)
-    yield Task(TaskKind.COPY, 0, 0, "Keep a safe copy of the larder", detail, today, True, When.TODAY, True)
+    yield Task(TaskKind.COPY, 0, 0, "Keep a safe copy of the larder", detail, day_of(now), None, When.TODAY, True)
 
 
 def _plain(food: Food) -> str:

@@ -14,6 +14,7 @@ from yellow_larder.core.errors import Refusal
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import OUT_MINUTES, RunForecast, batch_size, seconds_each
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
+from yellow_larder.features.household.clock import Moment
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
@@ -88,7 +89,7 @@ class RunContainer:
     short: str
     """What its packets lack since it was filled otherwise than planned; empty if nothing."""
     closed: bool
-    closed_at: datetime | None
+    closed_at: Moment | None
     late: bool
     note: str
     out: bool
@@ -100,7 +101,7 @@ class RunContainer:
 class Clock:
     """The clock: packets are out."""
 
-    opened_at: datetime
+    opened_at: Moment
     out_s: float
     left_s: float
     over: bool
@@ -109,7 +110,7 @@ class Clock:
     next: int | None
     each_s: float
     put_back: int
-    done_at: datetime
+    done_at: Moment
     says: str
     tone: Severity
 
@@ -132,7 +133,7 @@ class RunView:
 
     number: int
     phase: RunPhase
-    now: datetime
+    now: Moment
     lines: list[RunLine]
     containers: list[RunContainer]
     packs: list[str]

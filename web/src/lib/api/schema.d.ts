@@ -6262,8 +6262,8 @@ export interface components {
          *         item: the food of a load, the tray to weigh; 0 otherwise.
          *         title: what to do, in a short line.
          *         detail: the rest of it.
-         *         due: when, UTC.
-         *         all_day: whether only the day matters.
+         *         on: the day in the house that it is due on.
+         *         at: the moment on that day; none if only the day matters.
          *         when: late, today or ahead.
          *         now: whether it can be done now.
          *         form: shape of the food, for drawing; empty if there is none.
@@ -6271,8 +6271,8 @@ export interface components {
          *         more_days: on how many days after this one it comes again, one after the other.
          */
         Task: {
-            /** All Day */
-            all_day: boolean;
+            /** At */
+            at: string | null;
             /**
              * Colour
              * @default
@@ -6280,11 +6280,6 @@ export interface components {
             colour?: string;
             /** Detail */
             detail: string;
-            /**
-             * Due
-             * Format: date-time
-             */
-            due: string;
             /**
              * Form
              * @default
@@ -6302,6 +6297,11 @@ export interface components {
             now: boolean;
             /** Number */
             number: number;
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
             /** Title */
             title: string;
             when: components["schemas"]["When"];

@@ -1,7 +1,6 @@
 <!-- Ten days, and how much is due on each: a pip for every thing. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
-  import { moment } from "$lib/format/when";
 
   let { due }: { due: Schemas["Task"][] } = $props();
 
@@ -10,9 +9,8 @@
 
   /** The day a thing falls on: what is late falls on today. */
   function dayOf(task: Schemas["Task"], today: number): number {
-    const [year, month, date] = task.due.slice(0, 10).split("-").map(Number) as [number, number, number];
-    const day = task.all_day ? new Date(year, month - 1, date).getTime() : midnight(moment(task.due));
-    return Math.max(0, Math.round((day - today) / DAY));
+    const [year, month, date] = task.on.split("-").map(Number) as [number, number, number];
+    return Math.max(0, Math.round((new Date(year, month - 1, date).getTime() - today) / DAY));
   }
 
   const days = $derived.by(() => {

@@ -78,7 +78,7 @@
     <p class="text-md leading-snug text-soft">
       {task.detail} ·
       <span class="font-semibold {task.when === 'late' ? 'text-rust' : ''}"
-        >{task.kind === "eat" && task.now ? `since ${day(task.due)}` : task.all_day ? day(task.due) : when(task.due)}</span
+        >{task.kind === "eat" && task.now ? `best by ${day(task.on)}` : task.at ? when(task.at) : day(task.on)}</span
       >
     </p>
   </div>
