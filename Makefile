@@ -7,7 +7,10 @@ PORT ?= 8790
 # Compiled once, and not again by each process that a test starts, whatever the machine says.
 export PYTHONDONTWRITEBYTECODE :=
 
-.PHONY: help demo serve dev test test-thorough check bench soak screenshots client lock clean
+# Two things at a time: what Python needs and what the web needs do not wait for one another.
+MAKEFLAGS += --jobs=2
+
+.PHONY: help demo serve dev test test-thorough check check-python check-web bench soak screenshots client lock clean chromium
 .DELETE_ON_ERROR:
 
 help:                                         ## this list
@@ -23,31 +26,35 @@ dev: .venv/ready web/node_modules/ready       ## the demo, and pages that reload
 	$(BIN)/uvicorn --factory yellow_larder.demo.reloading:app --reload --reload-dir yellow_larder --port $(PORT) & \
 	  trap "kill $$!" EXIT; cd web && npm run --silent dev
 
-test: .venv/ready web/build/index.html        ## all tests, browser included
-	sh tools/chromium.sh
+test: .venv/ready web/build/index.html chromium  ## all tests, browser included
 	cd web && npm run --silent test
 	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal --durations 20
 
 test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
 	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py
 
-check: .venv/ready web/node_modules/ready     ## style, types, layers, stale files
+chromium:
+	sh tools/chromium.sh
+
+check: check-python check-web                 ## style, types, layers, stale files
+
+check-python: .venv/ready
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
 	$(BIN)/lint-imports
+
+check-web: .venv/ready web/node_modules/ready
 	sh tools/stale.sh
 	cd web && npm run --silent check && npm run --silent lint
 
-bench: .venv/ready web/build/index.html       ## speed and memory, printed
-	sh tools/chromium.sh
+bench: .venv/ready web/build/index.html chromium  ## speed and memory, printed
 	$(BIN)/python -m tools.bench
 
 soak: .venv/ready web/build/index.html        ## killed and asked what nobody asks, for a quarter of an hour
 	$(BIN)/python -m tools.soak
 
-screenshots: .venv/ready web/build/index.html ## the pictures of docs/screenshots
-	sh tools/chromium.sh
+screenshots: .venv/ready web/build/index.html chromium  ## the pictures of docs/screenshots
 	$(BIN)/python -m tools.screenshots
 
 client: .venv/ready web/node_modules/ready    ## the TypeScript client, from the OpenAPI document

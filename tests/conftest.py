@@ -7,11 +7,13 @@ from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
 
+import portalocker
 import pytest
 from fastapi.testclient import TestClient
 from hypothesis import settings
 
 from tests.support.apps import client_of
+from yellow_larder.demo.household import furnish
 from yellow_larder.features.household.larder import Larder, open_larder
 
 # Most tests need no disk: where there is memory to write to, that is quicker. What is durable is tested by killing.
@@ -63,3 +65,16 @@ def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
 def client(larder: Larder) -> TestClient:
     """The web interface over that larder."""
     return client_of(larder)
+
+
+@pytest.fixture(scope="session")
+def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of the demo household's larder, made once for all workers."""
+    mine = tmp_path_factory.getbasetemp()
+    folder = mine.parent if "PYTEST_XDIST_WORKER" in os.environ else mine
+    file = folder / "furnished.db"
+    with portalocker.Lock(folder / "furnished.lock", timeout=120):
+        if not file.exists():
+            furnish(folder / "furnishing.db").close()
+            (folder / "furnishing.db").rename(file)
+    return file

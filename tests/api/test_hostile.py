@@ -41,11 +41,11 @@ def client(larder: Larder, web: Path) -> TestClient:
 def test_nothing_that_is_asked_breaks_it(client: TestClient, larder: Larder, clock: Clock, seed: int) -> None:
     """A small part of `make soak`."""
     fuzzer = Fuzzer(client, clock, seed)
-    fuzzer.run(350)
+    fuzzer.run(150)
     fuzzer.all_pages()
     assert fuzzer.broken == []
     assert check(larder.engine) == []
-    assert fuzzer.statuses[200] > 50
+    assert fuzzer.statuses[200] > 20
 
 
 def _parameters(client: TestClient) -> Iterator[tuple[str, dict[str, Any]]]:

@@ -4,6 +4,7 @@ What is read as it was typed, what a source says, and what something is sold as,
 """
 
 import re
+import shutil
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import replace
@@ -15,8 +16,7 @@ from fastapi.testclient import TestClient
 
 from tests.support.apps import client_of
 from yellow_larder import reference
-from yellow_larder.demo.household import furnish
-from yellow_larder.features.household.larder import settings, settle
+from yellow_larder.features.household.larder import open_larder, settings, settle
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import produce
 from yellow_larder.words.quantities import Units
@@ -107,9 +107,9 @@ def plans(client: TestClient) -> Iterator[tuple[str, Any]]:
 
 
 @pytest.mark.parametrize("units", [Units.METRIC, Units.US])
-def test_every_text_is_right_in_either_measure(tmp_path: Path, units: Units) -> None:
+def test_every_text_is_right_in_either_measure(furnished: Path, tmp_path: Path, units: Units) -> None:
     wrong, seen = set(), 0
-    with furnish(tmp_path / "demo.db") as larder:
+    with open_larder(Path(shutil.copy(furnished, tmp_path / "demo.db"))) as larder:
         with reading(larder.engine) as session:
             household = settings(session)
         settle(larder, replace(household, units=units))

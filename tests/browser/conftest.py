@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import shutil
 import signal
 import socket
@@ -18,7 +17,6 @@ from typing import Any, Literal
 from urllib.parse import urljoin
 
 import httpx
-import portalocker
 import pytest
 import uvicorn
 from fastapi import FastAPI
@@ -29,7 +27,6 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 from tests.support.apps import hand_over
 from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
-from yellow_larder.demo.household import furnish
 from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
@@ -174,19 +171,6 @@ def mortal(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Served]:
     served = Served(tmp_path_factory.mktemp("larder") / "larder.db").start()
     yield served
     served.kill()
-
-
-@pytest.fixture(scope="session")
-def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
-    """The file of the demo household's larder, made once for all workers."""
-    mine = tmp_path_factory.getbasetemp()
-    folder = mine.parent if "PYTEST_XDIST_WORKER" in os.environ else mine
-    file = folder / "furnished.db"
-    with portalocker.Lock(folder / "furnished.lock", timeout=120):
-        if not file.exists():
-            furnish(folder / "furnishing.db").close()
-            (folder / "furnishing.db").rename(file)
-    return file
 
 
 @pytest.fixture(scope="session")

@@ -45,7 +45,10 @@
             {name} <span class="font-sans text-md font-semibold text-soft">{tasks.length}{later(tasks) ? `, ${later(tasks)} of them later` : ""}</span>
           </h2>
           <ul>
-            {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.at ?? task.on}`)}<Line {task} ontooearly={(words) => (early = words)} />{/each}
+            {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.at ?? task.on}`)}<Line
+                {task}
+                ontooearly={(words) => (early = words)}
+              />{/each}
           </ul>
         {/each}
         {#if !round.due.length}
