@@ -67,7 +67,7 @@ _WORDS |= {"a": 1, "an": 1, "half": 0.5, "dozen": 12}
 _FRACTIONS = dict(zip("½⅓⅔¼¾⅛⅜⅝⅞", ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"], strict=True))
 _VESSELS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
 
-_NUMBER = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
+_NUMBER = r"(?:\d+\s+\d+/0*[1-9]\d*|\d+/0*[1-9]\d*|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
 COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
 """A number as people write it: 2, 1½, 3/4, two, a, half."""
 
@@ -372,7 +372,7 @@ def _number(text: str) -> float:
     if "/" not in fraction:
         return float(fraction)
     above, below = fraction.split("/")
-    return value + float(above) / float(below) if float(below) else math.inf
+    return value + float(above) / float(below)
 
 
 def _read_amount(text: str, field: str) -> Amount:

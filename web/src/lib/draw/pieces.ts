@@ -69,6 +69,9 @@ export function form(name: string): Form {
 }
 
 export const SQUARE = 96;
+/** How much of what they lie apart pieces may come nearer than that. */
+const NEAREST = 0.86;
+const BESIDE = [-1, 0, 1];
 
 const strewn = new Map<string, Piece[]>();
 
@@ -79,13 +82,27 @@ export function strew(name: string): Piece[] {
   const { apart } = form(name);
   const chance = seeded(name);
   const pieces: Piece[] = [];
+  // A cell is no smaller than pieces lie apart: what is near one lies in its cell or in one beside it.
+  const cells = Math.floor(SQUARE / (apart * NEAREST));
+  const lying: Piece[][] = Array.from({ length: cells * cells }, () => []);
+  const cell = (at: number) => Math.floor((at / SQUARE) * cells);
+  const wrapped = (n: number) => (n + cells) % cells;
+  const near = (x: number, y: number) =>
+    BESIDE.some((dx) =>
+      BESIDE.some((dy) =>
+        lying[wrapped(cell(x) + dx) + cells * wrapped(cell(y) + dy)]?.some(
+          (piece) => across(piece.x - x) ** 2 + across(piece.y - y) ** 2 <= (apart * NEAREST) ** 2,
+        ),
+      ),
+    );
   // Throwing darts: a try that lands too near another, across the seam too, is thrown again.
   for (let tries = 0; tries < 6000 && pieces.length < 900; tries += 1) {
     const x = chance() * SQUARE;
     const y = chance() * SQUARE;
-    if (pieces.every((piece) => across(piece.x - x) ** 2 + across(piece.y - y) ** 2 > (apart * 0.86) ** 2)) {
-      pieces.push({ x, y, turn: Math.round(chance() * 360), size: 0.88 + chance() * 0.24 });
-    }
+    if (near(x, y)) continue;
+    const piece = { x, y, turn: Math.round(chance() * 360), size: 0.88 + chance() * 0.24 };
+    pieces.push(piece);
+    lying[cell(x) + cells * cell(y)]?.push(piece);
   }
   strewn.set(name, pieces);
   return pieces;
@@ -105,10 +122,11 @@ export function square(name: string, upTo = SQUARE): Square {
   const known = squares.get(key);
   if (known) return known;
   const shape = form(name);
-  const touch = 2 * reach(shape.outline);
+  const touch = (2 * reach(shape.outline)) ** 2;
+  const clear = (layer: Piece[], x: number, y: number) => layer.every((other) => (other.x - x) ** 2 + (other.y - y) ** 2 > touch);
   const layers: Piece[][] = [];
   for (const piece of copies(strew(name), upTo)) {
-    const layer = layers.find((each) => each.every((other) => Math.hypot(other.x - piece.x, other.y - piece.y) > touch));
+    const layer = layers.find((each) => clear(each, piece.x, piece.y));
     if (layer) layer.push(piece);
     else layers.push([piece]);
   }
@@ -120,11 +138,10 @@ export function square(name: string, upTo = SQUARE): Square {
 
 /** Pieces, and those that cross the edge of the square once more on its other side. */
 function copies(pieces: Piece[], upTo: number): Piece[] {
-  const near = (at: number) => at > -10 && at < upTo + 10;
-  const beside = [-SQUARE, 0, SQUARE];
-  return pieces
-    .flatMap((piece) => beside.flatMap((dx) => beside.map((dy) => ({ ...piece, x: piece.x + dx, y: piece.y + dy }))))
-    .filter((piece) => near(piece.x) && near(piece.y));
+  const found: Piece[] = [];
+  const places = (at: number) => BESIDE.map((n) => at + n * SQUARE).filter((there) => there > -10 && there < upTo + 10);
+  for (const piece of pieces) for (const x of places(piece.x)) for (const y of places(piece.y)) found.push({ ...piece, x, y });
+  return found;
 }
 
 /** How far a piece reaches from its middle, at its largest. */
@@ -135,34 +152,49 @@ function reach(outline: string): number {
 const NUMBER = /-?(?:\d+\.?\d*|\.\d+)/g;
 const COMMAND = /([A-Za-z])([^A-Za-z]*)/g;
 
+/** A step of an outline: a command that is followed by points, or an arc, or the end. */
+type Step = { command: string; points: [number, number][] } | { arc: number[] } | "Z";
+
+const read = new Map<string, Step[]>();
+
+/** An outline as its steps, all of them to points in its own units; read once. */
+function steps(outline: string): Step[] {
+  const known = read.get(outline);
+  if (known) return known;
+  let [x, y] = [0, 0];
+  const to = (px: number, py: number): [number, number] => [(x = px), (y = py)];
+  const found = [...outline.matchAll(COMMAND)].map(([, command = "", rest = ""]): Step => {
+    const n = (rest.match(NUMBER) ?? []).map(Number);
+    if (command === "Z") return "Z";
+    if (command === "H") return { command: "L", points: [to(n[0] ?? 0, y)] };
+    if (command === "h") return { command: "L", points: [to(x + (n[0] ?? 0), y)] };
+    if (command === "V") return { command: "L", points: [to(x, n[0] ?? 0)] };
+    if (command === "A") {
+      to(n[5] ?? 0, n[6] ?? 0);
+      return { arc: n };
+    }
+    // M, L, C and S: nothing but points.
+    return { command, points: n.flatMap((px, i) => (i % 2 ? [] : [to(px, n[i + 1] ?? 0)])) };
+  });
+  read.set(outline, found);
+  return found;
+}
+
 /** An outline where its piece lies: sized, turned and moved as an SVG transform would do it. */
 export function moved(outline: string, piece: Piece): string {
   const turn = (piece.turn * Math.PI) / 180;
   const [cos, sin] = [Math.cos(turn) * piece.size, Math.sin(turn) * piece.size];
-  const say = (n: number) => String(Math.round(n * 100) / 100);
+  const say = (n: number) => Math.round(n * 100) / 100;
   const at = (x: number, y: number) => `${say(piece.x + x * cos - y * sin)} ${say(piece.y + x * sin + y * cos)}`;
-  let [x, y] = [0, 0];
-  return outline.replace(COMMAND, (_, command: string, rest: string) => {
-    const n = (rest.match(NUMBER) ?? []).map(Number);
-    const to = (px: number, py: number) => at((x = px), (y = py));
-    switch (command) {
-      case "H":
-        return `L${to(n[0] ?? 0, y)}`;
-      case "h":
-        return `L${to(x + (n[0] ?? 0), y)}`;
-      case "V":
-        return `L${to(x, n[0] ?? 0)}`;
-      case "A": {
-        const [rx = 0, ry = 0, slant = 0, large = 0, sweep = 0, px = 0, py = 0] = n;
-        return `A${say(rx * piece.size)} ${say(ry * piece.size)} ${slant + piece.turn} ${large} ${sweep} ${to(px, py)}`;
-      }
-      case "Z":
-        return "Z";
-      default:
-        // M, L, C and S: nothing but points.
-        return command + n.flatMap((px, i) => (i % 2 ? [] : [to(px, n[i + 1] ?? 0)])).join(" ");
-    }
-  });
+  let path = "";
+  for (const step of steps(outline)) {
+    if (step === "Z") path += "Z";
+    else if ("arc" in step) {
+      const [rx = 0, ry = 0, slant = 0, large = 0, sweep = 0, px = 0, py = 0] = step.arc;
+      path += `A${say(rx * piece.size)} ${say(ry * piece.size)} ${slant + piece.turn} ${large} ${sweep} ${at(px, py)}`;
+    } else path += step.command + step.points.map(([x, y]) => at(x, y)).join(" ");
+  }
+  return path;
 }
 
 /** A line of pieces that make the uneven top of a heap, from 0 to a width. */

@@ -12,8 +12,6 @@
   import { larder } from "$lib/state/larder.svelte";
   import { onMount } from "svelte";
   import { Bench, nothing } from "./bench.svelte";
-  import AirOverTime from "./AirOverTime.svelte";
-  import DampOverTime from "./DampOverTime.svelte";
   import FromStock from "./FromStock.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
@@ -46,6 +44,10 @@
   let packed = $state<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
+  /** The charts over time, fetched when somebody looks at one. */
+  let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./DampOverTime.svelte")]> | undefined;
+  const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./DampOverTime.svelte")]));
+
   type Below = "methods" | "stock" | "oxygen" | "damp";
   let below = $state<Below>("methods");
   let packing = $state(false);
@@ -181,11 +183,11 @@
                   chip="!text-sm"
                 />{/if}
               {#if shown === "oxygen" && plan.air}
-                <AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />
+                {#await courses() then [{ default: AirOverTime }]}<AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />{/await}
               {:else if shown === "stock"}
                 <FromStock {plan} asked={bench.ask} />
               {:else if shown === "damp" && plan.damp}
-                <DampOverTime damp={plan.damp} />
+                {#await courses() then [, { default: DampOverTime }]}<DampOverTime damp={plan.damp} />{/await}
               {:else}
                 <SizingMethods
                   options={plan.sizing_options}
