@@ -55,6 +55,23 @@ def test_also_one_without_an_answer_and_one_with_a_picture(client: TestClient, l
         assert (thrown.status_code, thrown.content) == (204, b"")
 
 
+def test_what_changes_something_says_so_and_what_asks_does_not(client: TestClient) -> None:
+    """So that the same press sent twice is told from the same question asked twice."""
+    for path, body in (("plan", BARLEY["ask"]), ("packets", BARLEY["ask"]), ("pack", BARLEY)):
+        answer = client.post(f"/api/bench/{path}", json=body)
+        assert ("Larder-Acted" in answer.headers) == (path == "pack"), path
+
+
+def test_what_is_packed_is_what_was_shown(client: TestClient) -> None:
+    """Between the two somebody else may have taken the absorbers, and the line may have been typed on."""
+    shown = client.post("/api/bench/plan", json=BARLEY["ask"]).json()["identity"]
+    other = client.post("/api/bench/plan", json=BARLEY["ask"] | {"outer": True}).json()["identity"]
+    refused = client.post("/api/bench/pack", json=BARLEY | {"plan": other})
+    assert (refused.status_code, refused.json()["errors"][0]["field"]) == (422, "plan")
+    assert client.get("/api/overview").json()["can_undo"] is None
+    assert client.post("/api/bench/pack", json=BARLEY | {"plan": shown}).json()["numbers"] == [1, 2, 3, 4]
+
+
 def test_a_refused_request_may_be_sent_again_with_its_key(client: TestClient, larder: Larder) -> None:
     assert client.post("/api/bench/pack", json={"ask": {"line": "?"}}, headers=key("a")).status_code == 422
     assert client.post("/api/bench/pack", json=BARLEY, headers=key("a")).status_code == 201

@@ -64,7 +64,7 @@ def test_lines_as_people_write_them(text: str, mass_g: float, volume_ml: float, 
         ("0 kg barley", "zero"),
         ("-3 kg barley", "below zero"),
         ("10,000 t barley", "more than 5,000 kg"),
-        ("1/0 kg barley", "more than 5,000 kg"),
+        ("1/0 kg barley", "Say what it is measured in"),
         ("x" * 5_000_000, "5,000,000 characters"),
     ],
 )

@@ -58,6 +58,7 @@ def pack_it(
     ask: Annotated[Ask, Body(examples=_EXAMPLES)],
     packed_on: Annotated[Day | None, Body(examples=["2026-11-24"])] = None,
     shelf: Annotated[int | None, Body(examples=[2])] = None,
+    plan: Annotated[str, Body(max_length=40, description="identity of the plan that was shown")] = "",
 ) -> Batch:
-    """Pack it: the containers exist from here on, numbered, on a shelf."""
-    return pack(larder, ask, packed_on=packed_on, shelf=shelf)
+    """Pack it: the containers exist from here on, numbered, on a shelf. What was shown is packed, or nothing is."""
+    return pack(larder, ask, packed_on=packed_on, shelf=shelf, drawn=plan)

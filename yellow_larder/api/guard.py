@@ -32,6 +32,9 @@ DEEPEST = 20
 
 LONGEST_KEY = 80
 
+ACTED = "Larder-Acted"
+"""On what an act is answered with: the same again at once is the same press; a question may be asked again."""
+
 _HEADERS = {
     "Content-Security-Policy": "frame-ancestors 'none'",
     "Cross-Origin-Resource-Policy": "same-origin",
@@ -83,6 +86,8 @@ class Guard:
                 headers = MutableHeaders(scope=message)
                 for name, value in _HEADERS.items():
                     headers.setdefault(name, value)
+                if getattr(scope.get("endpoint"), "acts", False):
+                    headers[ACTED] = "1"
                 took = (time.perf_counter() - start) * 1000
                 headers["Server-Timing"] = f"app;dur={took:.1f}"
                 if scope["method"] not in ("GET", "HEAD"):

@@ -109,5 +109,6 @@ def _once(endpoint: Callable[..., Any], status: int) -> Callable[..., Any]:
         except KeyTaken as error:
             raise Refused("request", "Another request had this idempotency key: send it with its own") from error
 
+    answer_once.acts = True  # type: ignore[attr-defined]
     # A route that is included elsewhere is made again from its endpoint, which is wrapped already.
     return asks(answer_once)

@@ -125,6 +125,8 @@
   </main>
 </div>
 
+{#if larder.slow}<div class="waiting" role="status"><span class="sr-only">Waiting for the larder</span></div>{/if}
+
 <div aria-live="polite" class="pointer-events-none fixed inset-x-0 top-20 z-40 flex justify-center px-4">
   {#if larder.message}
     <div

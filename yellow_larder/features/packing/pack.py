@@ -48,7 +48,9 @@ class Batch:
     """What it took from the supplies, in words; empty if they have none of it."""
 
 
-def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int | None = None) -> Batch:
+def pack(
+    larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int | None = None, drawn: str = ""
+) -> Batch:
     """Pack what is on the bench: its containers get numbers and a place.
 
     Args:
@@ -56,14 +58,17 @@ def pack(larder: Larder, ask: Ask, *, packed_on: date | None = None, shelf: int 
         ask: what is on the bench.
         packed_on: the day it was packed; none means today.
         shelf: which shelf, counted from the top; none means the one that suits the container.
+        drawn: identity of the plan that was shown; empty if none was.
 
     Raises:
-        Refused: a field is wrong, or the verdict is a stop; nothing is saved.
+        Refused: a field is wrong, the verdict is a stop, or it comes to another plan than was shown; nothing is saved.
     """
     today = larder.today()
     day = check_day(packed_on or today, today, "packed_on")
     with writing(larder.engine) as session:
         planned = plan_in(session, ask, now=larder.clock(), packed_on=day)
+        if drawn and drawn != planned.identity:
+            raise Refused("plan", "What is on the bench changed since it was drawn: look again, then pack")
         override = stop_overridden(ask, planned)
         place = session.get_one(Place, planned.place)
         chosen = shelf if shelf is not None else usual_shelf(planned.draw.kind, place.shelves)

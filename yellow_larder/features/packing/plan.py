@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import hashlib
 import math
 from collections import Counter
 from collections.abc import Iterable
@@ -57,6 +58,17 @@ class Packed:
     kcal_text: str
     person_days: float
     nutrients: Nutrients
+
+
+def identity_of(*what: object, groups: Iterable[Packed]) -> str:
+    """What tells one plan from another: that it packs the same food in the same way.
+
+    Args:
+        what: food, container and whatever else is decided; in words or numbers.
+        groups: its containers.
+    """
+    filled = [(each.count, round(each.mass_g, 3), [(it.size_ml, it.count) for it in each.packets]) for each in groups]
+    return hashlib.sha256(repr((what, filled)).encode()).hexdigest()[:16]
 
 
 def packets_by_size(groups: Iterable[Packed]) -> Counter[int]:
@@ -208,6 +220,8 @@ class FoodOnBench:
 class Plan:
     """Everything the bench shows."""
 
+    identity: str
+    """Tells it from a plan that packs otherwise: what is packed is what was drawn."""
     food: FoodOnBench
     amount_g: float
     amount: str

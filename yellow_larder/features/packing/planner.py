@@ -35,7 +35,7 @@ from yellow_larder.features.packing.container_fill import Packer, packets_in_all
 from yellow_larder.features.packing.moisture_course import damp_inside
 from yellow_larder.features.packing.oxygen_course import air_inside
 from yellow_larder.features.packing.package_course import bests_of, closed_of, course_of, left_kpa
-from yellow_larder.features.packing.plan import FoodOnBench, Lasts, Packed, Plan, packets_by_size
+from yellow_larder.features.packing.plan import FoodOnBench, Lasts, Packed, Plan, identity_of, packets_by_size
 from yellow_larder.features.packing.request import (
     Ask,
     find_place,
@@ -169,7 +169,10 @@ def _plan(on: _OnBench) -> Plan:
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, on.eating.kcal_per_person_day)
     found = [*in_units(judge(case), household.units), *beside]
+    verdict = verdict_on([with_outer(each, container, full, count) for each in found])
+    decided = (food.key, container.key, closing.value, place.id, ask.lot, ask.outer, ask.frozen, verdict.severity.value)
     return Plan(
+        identity=identity_of(*decided, round(case.moisture_pct, 2), groups=groups),
         food=FoodOnBench(
             key=food.key,
             name=food.name,
@@ -204,7 +207,7 @@ def _plan(on: _OnBench) -> Plan:
         air_asks_ml=case.need_ml,
         air=None if closing is Closing.LID else air_inside(course),
         damp=damp,
-        verdict=verdict_on([with_outer(each, container, full, count) for each in found]),
+        verdict=verdict,
         protections=protections(case),
         best_by=best_by,
         lasts={estimate: Lasts.of(best) for estimate, best in bests.items()},

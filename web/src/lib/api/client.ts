@@ -2,6 +2,8 @@
 // Whatever changes something carries a key, so that it can be sent again if its answer was lost, and counts once.
 import createClient from "openapi-fetch";
 import { letGo } from "$lib/ui/press";
+import { shown } from "$lib/ui/working";
+import { once } from "./once";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -27,6 +29,29 @@ export function onDiskTrouble(tell: (words: string) => void): void {
   full = tell;
 }
 
+/** Whether the larder is being waited for, for so long that it must be shown. */
+let waiting: (slow: boolean) => void = () => undefined;
+export function onWaiting(tell: (slow: boolean) => void): void {
+  waiting = tell;
+}
+
+const SOON_MS = 300;
+let asked = 0;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** Counts what is asked for and not answered yet: what is slow shows, what is quick does not flicker. */
+async function counted(answer: Promise<Response>): Promise<Response> {
+  if (++asked === 1) timer = setTimeout(() => waiting(true), SOON_MS);
+  try {
+    return await answer;
+  } finally {
+    if (--asked === 0) {
+      clearTimeout(timer);
+      waiting(false);
+    }
+  }
+}
+
 /** Ask, and ask again if no answer comes: what changes something counts once, by its key. */
 export async function patientFetch(request: Request, pauses = PAUSES_MS): Promise<Response> {
   const keyed = new Request(request);
@@ -42,7 +67,10 @@ export async function patientFetch(request: Request, pauses = PAUSES_MS): Promis
   return fetch(keyed);
 }
 
-export const api = createClient<paths>({ baseUrl: "", fetch: (request) => patientFetch(request) });
+/** What is read is read; what changes something is sent once for each press, and shows on what was pressed. */
+const larderFetch = (request: Request) => counted(request.method === "GET" ? patientFetch(request) : shown(once(request, patientFetch)));
+
+export const api = createClient<paths>({ baseUrl: "", fetch: larderFetch });
 
 /** The version that a change is based on, for its headers. */
 export const basedOn = (version: number | undefined) => (version === undefined ? {} : { "If-Match": version });

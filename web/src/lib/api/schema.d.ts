@@ -15,7 +15,7 @@ export interface paths {
         put?: never;
         /**
          * Pack It
-         * @description Pack it: the containers exist from here on, numbered, on a shelf.
+         * @description Pack it: the containers exist from here on, numbered, on a shelf. What was shown is packed, or nothing is.
          */
         post: operations["pack_it_api_bench_pack_post"];
         delete?: never;
@@ -2708,6 +2708,12 @@ export interface components {
              * @example 2026-11-24
              */
             packed_on?: string | null;
+            /**
+             * Plan
+             * @description identity of the plan that was shown
+             * @default
+             */
+            plan?: string;
             /**
              * Shelf
              * @example 2
@@ -5412,6 +5418,8 @@ export interface components {
             full: components["schemas"]["Packed"];
             /** Household Days */
             household_days: number;
+            /** Identity */
+            identity: string;
             /** Kcal */
             kcal: number;
             /** Kcal Text */

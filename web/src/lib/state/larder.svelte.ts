@@ -1,5 +1,5 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
-import { api, ask, onDiskTrouble, type Schemas } from "$lib/api/client";
+import { api, ask, onDiskTrouble, onWaiting, type Schemas } from "$lib/api/client";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -11,11 +11,14 @@ class TheLarder {
   onBench = $state("");
   /** What the larder's disk will not do any more, in its words, until something is saved again. */
   disk = $state("");
+  /** Whether the larder is waited for, for longer than a moment. */
+  slow = $state(false);
   /** Whether one place has the whole screen: a run that is on, where nothing else can be hit by accident. */
   whole = $state(false);
 
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
+    onWaiting((slow) => (this.slow = slow));
   }
 
   #read = latest(async () => {

@@ -4,6 +4,7 @@ const client = vi.hoisted(() => ({ overviews: [] as ((change: number) => void)[]
 
 vi.mock("$lib/api/client", () => ({
   onDiskTrouble: () => undefined,
+  onWaiting: () => undefined,
   ask: (call: Promise<unknown>) => call,
   api: {
     GET: () => new Promise((done) => client.overviews.push((change) => done({ data: { can_undo: { change, title: "packed" } } }))),

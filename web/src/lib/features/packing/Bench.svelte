@@ -88,7 +88,7 @@
     tried = () => pack(packedOn, override);
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
     const labels = sheetOf(0) ? open("", "_blank") : null;
-    const body = { ask: { ...$state.snapshot(bench.ask), override }, packed_on: packedOn || null };
+    const body = { ask: { ...$state.snapshot(bench.ask), override }, packed_on: packedOn || null, plan: bench.plan?.identity ?? "" };
     const done = await ask(api.POST("/api/bench/pack", { body }));
     packing = false;
     packWrong = done.wrong ?? {};
@@ -96,6 +96,7 @@
       labels?.close();
       const first = Object.values(packWrong)[0];
       if (first) larder.say(first.message, "wrong");
+      if (packWrong.plan) void bench.replan();
       return;
     }
     packed = done.data;
@@ -114,7 +115,13 @@
     await tried();
   }
 
-  const toRun = (override = "") => allToRun([{ ...$state.snapshot(bench.ask), override }]);
+  /** Onto the run sheet goes what is drawn: if what was typed since comes to something else, it is drawn and looked at first. */
+  async function toRun(override = "") {
+    const drawn = bench.plan?.identity;
+    await bench.replan();
+    if (bench.plan?.identity === drawn) await allToRun([{ ...$state.snapshot(bench.ask), override }]);
+    else larder.say("What is on the bench changed since it was drawn: look again", "wrong");
+  }
 
   async function allToRun(asks: Schemas["Ask"][]) {
     packing = true;

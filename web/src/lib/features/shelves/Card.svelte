@@ -8,6 +8,7 @@
   import TakePicture from "$lib/ui/TakePicture.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
   import Life from "./Life.svelte";
 
@@ -29,8 +30,10 @@
 
   const WHYS = ["Puffed up", "Smells or looks wrong", "Insects in it", "Moisture got in", "Too old"];
 
-  let card = $state<Schemas["Card"]>();
-  let missing = $state("");
+  const seen = query((signal) => ask(api.GET("/api/packages/{number}", { params: { path: { number } }, signal })));
+  /** The package that is asked for, never the one that was on show before it. */
+  const card = $derived(seen.data?.number === number ? seen.data : undefined);
+  const missing = $derived(card ? "" : seen.failed);
   let throwing = $state(false);
   let printing = $state(false);
   let why = $state("");
@@ -43,22 +46,12 @@
   const said: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "under vacuum", lid: "lid only" };
 
   $effect(() => {
-    if (larder.version >= 0) void load(number);
-  });
-
-  $effect(() => {
     if (moving && card) {
       place = card.place;
       shelf = card.shelf;
       wrong = {};
     }
   });
-
-  async function load(wanted: number) {
-    const found = await ask(api.GET("/api/packages/{number}", { params: { path: { number: wanted } } }));
-    card = found.data;
-    missing = found.wrong ? (Object.values(found.wrong)[0]?.message ?? "") : "";
-  }
 
   async function done(text: string, result: { wrong?: Wrong }) {
     wrong = result.wrong ?? {};

@@ -32,6 +32,8 @@
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
   /** So many packages come with the first answer; the rest of a place that holds more follows. */
   const AT_ONCE = 1000;
+  /** So long somebody who types is let be. */
+  const PAUSE_MS = 180;
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
@@ -90,12 +92,25 @@
     await larder.changed();
   }
 
+  let finding = new AbortController();
+  let pause: ReturnType<typeof setTimeout> | undefined;
+
+  /** Somebody types: it is looked for when they pause. */
+  function typed() {
+    clearTimeout(pause);
+    finding.abort();
+    pause = setTimeout(() => void find(), words.trim() ? PAUSE_MS : 0);
+  }
+
   async function find() {
+    finding.abort();
     if (!words.trim()) {
       found = undefined;
       return;
     }
-    const { data } = await ask(api.GET("/api/shelves/find", { params: { query: { words } } }));
+    const { signal } = (finding = new AbortController());
+    const { data } = await ask(api.GET("/api/shelves/find", { params: { query: { words } }, signal }));
+    if (signal.aborted) return;
     const there = data ?? [];
     found = new Set(there.map((each) => each.number));
     if (there.length && !there.some((each) => each.place === place?.id)) placeId = there[0]?.place;
@@ -138,7 +153,7 @@
         </p>
         <label class="max-sm:w-full">
           <span class="sr-only">Find by food, number or label code</span>
-          <input class="field sm:!w-56" data-find placeholder="Find: food or number" bind:value={words} oninput={find} type="search" />
+          <input class="field sm:!w-56" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
         </label>
       </div>
       <div class="min-h-0 flex-1 pb-3">

@@ -1,0 +1,178 @@
+"""A press is an act: pressed twice it is sent once, a slow answer shows, and what is late is not shown."""
+
+from __future__ import annotations
+
+import importlib
+import json
+import pkgutil
+import re
+import time
+from collections.abc import Iterator
+from urllib.parse import urlsplit
+
+import pytest
+from playwright.sync_api import Page, Route, expect
+
+from tests.browser.conftest import Here, heard, put_on_bench
+from yellow_larder import api
+from yellow_larder.features.shelves.shelves import shelves
+
+pytestmark = pytest.mark.browser
+
+
+def questions() -> Iterator[str]:
+    """What is sent as a change and only asks."""
+    for module in pkgutil.iter_modules(api.__path__):
+        router = getattr(importlib.import_module(f"{api.__name__}.{module.name}"), "router", None)
+        for route in router.routes if router else ():
+            if getattr(route.endpoint, "asks", False) and not getattr(route.endpoint, "acts", False):
+                yield route.path
+
+
+PRESS_ALL = """async ([seen, asked]) => {
+  const known = new Set(seen), sent = [], twiceSent = [];
+  const fetched = window.fetch;
+  window.fetch = async (request) => {
+    const path = new URL(request.url).pathname;
+    const says = `${request.method} ${path} ${await request.clone().text()}`;
+    if (request.method !== "GET" && !asked.includes(path)) sent.push(says);
+    return fetched(request);
+  };
+  const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+  const words = (each) => each.closest("[role=dialog]")?.ariaLabel + each.textContent.trim() + each.ariaLabel;
+  const twice = async (each) => {
+    if (!each.isConnected || each.disabled || known.has(words(each))) return;
+    known.add(words(each));
+    const before = sent.length;
+    each.click();
+    each.click();
+    await drawn();
+    const mine = sent.slice(before);
+    twiceSent.push(...mine.filter((one, n) => mine.indexOf(one) !== n));
+  };
+  for (const each of document.querySelectorAll("main button")) {
+    await twice(each);
+    for (const dialog of document.querySelectorAll("[role=dialog]")) {
+      for (const inner of dialog.querySelectorAll("button:not([aria-label=Close])")) await twice(inner);
+      document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
+      await drawn();
+    }
+  }
+  window.fetch = fetched;
+  return { known: [...known], sent: sent.length, twice: twiceSent };
+}"""
+"""Presses everything twice at once, and whatever is in the sheets that open; each of one name once."""
+
+QUESTIONS = [f"/api{path}" for path in questions()]
+NO = json.dumps({"status": 422, "title": "No", "errors": [{"field": "request", "message": "Not now", "nearest": []}]})
+VIEWS = [
+    "/rounds",
+    "/table",
+    "/table/meals",
+    "/table/diary",
+    "/table/money",
+    "/table/eaters",
+    "/drying",
+    "/drying/jars",
+]
+VIEWS += [
+    "/drying/ready",
+    "/drying/freeze",
+    "/drying/freezer",
+    "/bench?line=5 kg wheat",
+    "/run",
+    "/shelves?n=1",
+    "/supplies",
+]
+
+
+def refuse(route: Route) -> None:
+    """What would change something is refused, after a while."""
+    path = urlsplit(route.request.url).path
+    if route.request.method == "GET" or path in QUESTIONS:
+        route.continue_()
+        return
+    time.sleep(0.02)
+    route.fulfill(status=422, content_type="application/problem+json", body=NO)
+
+
+def test_whatever_is_pressed_twice_is_sent_once(page: Page, demo: Here) -> None:
+    page.route("**/api/**", refuse)
+    pressed: list[str] = []
+    sent = 0
+    for view in VIEWS:
+        # A press may lead elsewhere: what was not pressed yet is pressed the next time.
+        for _ in range(2):
+            page.goto(f"{demo.url}{view}")
+            page.get_by_role("main").get_by_role("button").first.wait_for()
+            told = page.evaluate(PRESS_ALL, [pressed, QUESTIONS])
+            assert told["twice"] == [], view
+            sent += told["sent"]
+            if len(told["known"]) == len(pressed):
+                break
+            pressed = told["known"]
+    assert len(pressed) > 150
+    assert sent > 15
+
+
+def test_bought_twice_is_one_lot(page: Page, demo: Here) -> None:
+    """The larder answers quickly, and the second press comes after its answer."""
+    page.goto(f"{demo.url}/table/money")
+    lots = page.get_by_role("link", name="To the bench")
+    bought = page.get_by_role("button", name=re.compile("^Bought: ")).first
+    bought.wait_for()
+    before = lots.count()
+    with page.expect_response("**/api/table/buy"):
+        bought.click()
+    bought.click()
+    expect(lots).to_have_count(before + 1)
+    page.wait_for_timeout(200)
+    expect(lots).to_have_count(before + 1)
+    page.get_by_role("button", name="Undo").click()
+    expect(lots).to_have_count(before)
+
+
+def test_a_slow_answer_shows_on_what_was_pressed(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg pearl barley")
+    page.route("**/api/bench/pack", lambda route: (time.sleep(0.6), route.continue_())[1])
+    pack = page.get_by_role("button", name="Pack it")
+    pack.click()
+    expect(page.locator("[aria-busy=true]")).to_have_text("Pack it")
+    expect(page.get_by_text("Waiting for the larder")).to_be_attached()
+    expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
+    expect(page.get_by_text("Waiting for the larder")).to_have_count(0)
+
+
+def test_a_card_that_comes_late_is_not_shown(page: Page, demo: Here) -> None:
+    page.route("**/api/packages/10", lambda route: (time.sleep(0.5), route.continue_())[1])
+    page.goto(f"{demo.url}/shelves?n=10")
+    page.get_by_role("group", name="cut open").wait_for()
+    page.evaluate("history.replaceState({}, '', '/shelves?n=11'); dispatchEvent(new PopStateEvent('popstate'))")
+    page.goto(f"{demo.url}/shelves?n=11")
+    card = page.get_by_role("complementary", name="Package 11")
+    expect(card).to_contain_text("number 11")
+    page.wait_for_timeout(600)
+    expect(card).to_contain_text("number 11")
+    expect(card).not_to_contain_text("number 10")
+
+
+def test_who_types_on_is_let_be(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/shelves")
+    field = page.get_by_placeholder("Find: food or number")
+    field.wait_for()
+    with heard(page, "request") as asked:
+        field.press_sequentially("66", delay=40)
+        expect(page.get_by_role("complementary", name="Package 66")).to_be_visible()
+    assert [each.url.partition("words=")[2] for each in asked if "find" in each.url] == ["66"]
+
+
+def test_what_is_packed_is_what_was_drawn(page: Page, served: Here) -> None:
+    """Lentils are typed, barley is still drawn: nothing is packed until lentils are."""
+    put_on_bench(page, served, "2 kg pearl barley")
+    page.route("**/api/bench/plan", lambda route: (time.sleep(0.4), route.continue_())[1])
+    page.get_by_role("combobox", name="What is on the bench").fill("2 kg red lentils")
+    page.get_by_role("button", name="Pack it").click()
+    expect(page.get_by_text("changed since it was drawn").first).to_be_visible()
+    expect(page.get_by_role("group", name="drawn to scale")).to_have_accessible_name(re.compile("red lentils"))
+    assert shelves(served.larder).packages == []

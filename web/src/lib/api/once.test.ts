@@ -1,0 +1,53 @@
+import { afterEach, beforeEach, expect, it, vi } from "vitest";
+import { ACTED, once } from "./once";
+
+const post = (body: string, url = "http://larder/api/buy") => new Request(url, { method: "POST", body });
+const acted = () => new Response("1", { headers: { [ACTED]: "1" } });
+
+beforeEach(() => void vi.useFakeTimers());
+afterEach(() => {
+  vi.runAllTimers();
+  vi.useRealTimers();
+});
+
+it("sends a press that comes twice once, and both have the answer", async () => {
+  const send = vi.fn(async () => acted());
+  const both = await Promise.all([once(post("a"), send), once(post("a"), send)]);
+  expect(await Promise.all(both.map((each) => each.text()))).toEqual(["1", "1"]);
+  expect(send).toHaveBeenCalledTimes(1);
+});
+
+it("takes the same again just after it was done for the same press, and later for another", async () => {
+  const send = vi.fn(async () => acted());
+  await once(post("b"), send);
+  await once(post("b"), send);
+  expect(send).toHaveBeenCalledTimes(1);
+  vi.advanceTimersByTime(800);
+  await once(post("b"), send);
+  expect(send).toHaveBeenCalledTimes(2);
+});
+
+it("sends what differs in its words or its address", async () => {
+  const send = vi.fn(async () => acted());
+  await Promise.all([once(post("c"), send), once(post("d"), send), once(post("c", "http://larder/api/other"), send)]);
+  expect(send).toHaveBeenCalledTimes(3);
+});
+
+it("asks again at once what only asks, and what was refused", async () => {
+  const asks = vi.fn(async () => new Response("plan"));
+  await once(post("e"), asks);
+  await once(post("e"), asks);
+  expect(asks).toHaveBeenCalledTimes(2);
+  const refuses = vi.fn(async () => new Response("no", { status: 422, headers: { [ACTED]: "1" } }));
+  await once(post("f"), refuses);
+  await once(post("f"), refuses);
+  expect(refuses).toHaveBeenCalledTimes(2);
+});
+
+it("sends itself if the one before was given up", async () => {
+  const fails = vi.fn(async () => Promise.reject(new Error("given up")));
+  const first = once(post("g"), fails);
+  const second = once(post("g"), async () => acted());
+  await expect(first).rejects.toThrow("given up");
+  expect(await (await second).text()).toBe("1");
+});
