@@ -7,6 +7,8 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
+from yellow_larder.features.household.larder import settings
+from yellow_larder.journal.database import reading
 
 pytestmark = pytest.mark.browser
 
@@ -136,6 +138,36 @@ def test_a_house_on_the_moon(page: Page, served: Here) -> None:
     height.fill("120")
     sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_be_hidden()
+
+
+def test_numbers_as_people_type_them(page: Page, served: Here) -> None:
+    """A comma is never dropped, and what is no number is refused where it stands, as it stands."""
+    page.goto(f"{served.url}/rounds")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    power = sheet.get_by_label("Electricity, price per kWh")
+    save = sheet.get_by_role("button", name="Save")
+    for typed, kept in (("27,5", 27.5), ("0,5", 0.5), ("1 000", 1000), ("2½", 2.5)):
+        power.clear()
+        power.press_sequentially(typed)
+        expect(power).to_have_value(typed)
+        save.click()
+        expect(sheet).to_be_hidden()
+        with reading(served.larder.engine) as session:
+            assert settings(session).kwh_coins == kept
+        page.get_by_role("button", name="Household").click()
+    power.fill("12 bags")
+    save.click()
+    expect(power).to_have_attribute("aria-invalid", "true")
+    expect(power).to_have_value("12 bags")
+    humidity = sheet.get_by_label("Humidity, %")
+    humidity.fill("55,5")
+    expect(humidity).to_have_value("55,5")
+    power.fill("27")
+    save.click()
+    expect(sheet).to_be_hidden()
+    with reading(served.larder.engine) as session:
+        assert settings(session).humidity == pytest.approx(0.555)
 
 
 def test_a_vacuum_below_nothing(page: Page, served: Here) -> None:

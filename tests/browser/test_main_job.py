@@ -297,7 +297,10 @@ def test_reload_keeps_the_bench(page: Page, served: Here, context: BrowserContex
     page.keyboard.press("Escape")
     page.get_by_role("region", name="Verdict").click()
     page.keyboard.press("n")
-    expect(page.get_by_role("heading", name="What is on the bench?")).to_be_visible()
+    expect(page.get_by_role("combobox", name="What is on the bench")).to_be_focused()
+    expect(strip(page)).to_contain_text("5 × 2 kg")
+    page.keyboard.type("3 kg rye")
+    expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("3 kg rye")
 
 
 def test_bench_redraws_within_100_ms(page: Page, served: Here) -> None:

@@ -101,17 +101,13 @@ def test_whatever_is_pressed_twice_is_sent_once(page: Page, demo: Here) -> None:
     pressed: list[str] = []
     sent = 0
     for view in VIEWS:
-        # A press may lead elsewhere: what was not pressed yet is pressed the next time.
-        for _ in range(2):
-            page.goto(f"{demo.url}{view}")
-            page.get_by_role("main").get_by_role("button").first.wait_for()
-            told = page.evaluate(PRESS_ALL, [pressed, QUESTIONS])
-            assert told["twice"] == [], view
-            sent += told["sent"]
-            if len(told["known"]) == len(pressed):
-                break
-            pressed = told["known"]
-    assert len(pressed) > 150
+        page.goto(f"{demo.url}{view}")
+        page.get_by_role("main").get_by_role("button").first.wait_for()
+        told = page.evaluate(PRESS_ALL, [pressed, QUESTIONS])
+        assert told["twice"] == [], view
+        sent += told["sent"]
+        pressed = told["known"]
+    assert len(pressed) > 100
     assert sent > 15
 
 

@@ -5,7 +5,7 @@
   import { page } from "$app/state";
   import Household from "$lib/features/household/Household.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
-  import { KEYS, listen } from "$lib/ui/keys";
+  import { KEYS, listen, setSingleKeys, singleKeys } from "$lib/ui/keys";
   import { larder } from "$lib/state/larder.svelte";
   import { theme } from "$lib/state/theme.svelte";
   import CircleHelp from "@lucide/svelte/icons/circle-question-mark";
@@ -40,7 +40,10 @@
 
   $effect(() => {
     // Where the places do not all fit, the one that is open is in sight, also once its figure has come.
-    if (here && places) document.querySelector("nav [aria-current=page]")?.scrollIntoView({ inline: "center", block: "nearest" });
+    // The bar alone is scrolled: the page stays where it is read.
+    const on = here && places ? document.querySelector<HTMLElement>("nav [aria-current=page]") : null;
+    const bar = on?.closest("nav");
+    if (on && bar) bar.scrollLeft = on.offsetLeft - bar.offsetLeft - (bar.clientWidth - on.clientWidth) / 2;
   });
   const undoable = $derived(larder.overview?.can_undo);
 
@@ -147,6 +150,10 @@
 
 <Household bind:open={household} />
 <Sheet bind:open={help} title="Keys">
+  <label class="mb-3 flex min-h-11 items-center justify-between gap-3 border-b border-line pb-2">
+    Single keys do something
+    <input type="checkbox" class="size-6 accent-leaf" bind:checked={singleKeys, setSingleKeys} />
+  </label>
   <dl class="grid grid-cols-[auto_1fr] gap-x-6 gap-y-2.5">
     {#each KEYS as [key, does] (key)}
       <dt class="font-bold">{key}</dt>

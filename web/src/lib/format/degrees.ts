@@ -1,4 +1,5 @@
 // Temperatures: °C everywhere within, the household's degrees wherever they are read or typed.
+import { readNumber } from "./numbers";
 
 /** What stands on the household's thermometer. */
 export const shownDegrees = (celsius: number, us: boolean): number => (us ? celsius * 1.8 + 32 : celsius);
@@ -8,3 +9,9 @@ export const toCelsius = (shown: number, us: boolean): number => (us ? (shown - 
 
 /** "52 °C", "126 °F". */
 export const degrees = (celsius: number, us: boolean): string => `${Math.round(shownDegrees(celsius, us))} ${us ? "°F" : "°C"}`;
+
+/** A temperature as it was typed, in °C; nothing is null, and what is no number stays as it was typed. */
+export function readCelsius(text: string, us: boolean): number | string | null {
+  const read = readNumber(text);
+  return typeof read === "number" ? toCelsius(read, us) : read;
+}

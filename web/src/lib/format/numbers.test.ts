@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { exact, few, tenths, whole } from "./numbers";
+import { exact, few, readNumber, tenths, whole } from "./numbers";
 
 describe("numbers", () => {
   it.each([
@@ -12,4 +12,27 @@ describe("numbers", () => {
     [tenths, 7, "7"],
     [exact, 1250.5, "1,250.5"],
   ])("%o of %d is %s", (say, value, said) => expect(say(value)).toBe(said));
+});
+
+describe("numbers as they are typed", () => {
+  it.each([
+    ["2,5", 2.5],
+    ["2.5", 2.5],
+    [" 12 ", 12],
+    ["-18,5", -18.5],
+    ["1,000", 1000],
+    ["1,234,567.5", 1234567.5],
+    ["1 000", 1000],
+    ["1\u202f234,5", 1234.5],
+    ["1.234,5", 1234.5],
+    ["2½", 2.5],
+    ["½", 0.5],
+    ["0,5", 0.5],
+    [".5", 0.5],
+    ["", null],
+    ["12 bags", "12 bags"],
+    ["1e9", "1e9"],
+    ["1,2,3", "1,2,3"],
+    ["--2", "--2"],
+  ])("%s is %s", (typed, read) => expect(readNumber(typed)).toBe(read));
 });

@@ -15,3 +15,24 @@ export const tenths = (value: number): string => TENTHS.format(value);
 
 /** "0.25", "1,250.5": as it is, to a hundredth. */
 export const exact = (value: number): string => EXACT.format(value);
+
+const SIGNS: Record<string, number> = { "½": 0.5, "¼": 0.25, "¾": 0.75 };
+
+/**
+ * What was typed as a number, with either decimal sign and thousands set off or not: "2,5", "1 000", "1.234,5", "2½".
+ * Nothing is null; what is no number stays as it was typed, for the larder to refuse in words.
+ */
+export function readNumber(text: string): number | string | null {
+  const tidy = text.trim().replace(/(?<=\d)[\s\u00a0\u202f'](?=\d{3}(\D|$))/g, "");
+  if (!tidy) return null;
+  const part = SIGNS[tidy.slice(-1)];
+  const digits = part === undefined ? tidy : tidy.slice(0, -1).trim() || "0";
+  const plain = /^-?\d{1,3}(,\d{3})+(\.\d+)?$/.test(digits)
+    ? digits.replaceAll(",", "")
+    : /^-?\d{1,3}(\.\d{3})+,\d+$/.test(digits)
+      ? digits.replaceAll(".", "").replace(",", ".")
+      : digits.replace(",", ".");
+  if (!/^-?(\d+\.?\d*|\.\d+)$/.test(plain)) return text;
+  const whole = Number(plain);
+  return part === undefined ? whole : whole < 0 ? whole - part : whole + part;
+}

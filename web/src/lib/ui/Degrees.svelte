@@ -17,7 +17,7 @@
   const shown = () => (us && typeof celsius === "number" ? Math.round(shownDegrees(celsius, us) * 10) / 10 : celsius);
 
   /** An empty field stays empty: the larder says what belongs there. */
-  function typed(value: string | number | null) {
+  function typed(value: string | number | null | undefined) {
     celsius = (typeof value === "number" ? toCelsius(value, us) : value) as number;
   }
 </script>

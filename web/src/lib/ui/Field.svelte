@@ -1,6 +1,7 @@
 <!-- A labelled field with its error beside it. -->
 <script lang="ts">
   import type { Wrong } from "$lib/api/client";
+  import { readNumber } from "$lib/format/numbers";
 
   let {
     label,
@@ -14,7 +15,8 @@
   }: {
     label: string;
     name: string;
-    value: string | number;
+    /** A number is one as soon as it can be read as one; what cannot stays as it was typed. */
+    value: string | number | null | undefined;
     wrong?: Wrong;
     type?: "text" | "number" | "date" | "time";
     hint?: string;
@@ -24,18 +26,27 @@
 
   const id = $props.id();
   const error = $derived(wrong[name]?.message);
+
+  /** What stands in the field as it was typed, as long as it means the value: "2,5" stays "2,5". */
+  let typed = $state("");
+  const shown = () => (type === "number" && readNumber(typed) === (value ?? null) ? typed : String(value ?? ""));
+
+  function write(text: string) {
+    typed = text;
+    value = type === "number" ? readNumber(text) : text;
+  }
 </script>
 
 <div>
   <label for={id} class="head block">{label}</label>
   <input
     {id}
-    {type}
+    type={type === "number" ? "text" : type}
+    inputmode={type === "number" ? "decimal" : undefined}
     {name}
     {placeholder}
-    step={type === "number" ? "any" : undefined}
     class="field mt-1"
-    bind:value
+    bind:value={shown, write}
     {onchange}
     autocomplete="off"
     aria-invalid={error ? "true" : undefined}

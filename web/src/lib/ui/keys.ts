@@ -9,7 +9,7 @@ export const KEYS: [string, string][] = [
   ["g then l", "go to Supplies"],
   ["g then u", "go to the Guide"],
   ["Space", "in a run: the next one is closed"],
-  ["n", "a new line on the bench"],
+  ["n", "to the line on the bench, to type another"],
   ["/", "find"],
   ["Ctrl + Z", "undo the last change"],
   ["arrow keys on the yellow handle", "move the headspace"],
@@ -28,6 +28,12 @@ export interface Doings {
   help(): void;
 }
 
+const OFF = "yellow-larder-keys-off";
+
+/** Whether single letters do something: not for whoever speaks to the machine, or rests a hand on the keys. */
+export const singleKeys = (): boolean => localStorage.getItem(OFF) === null;
+export const setSingleKeys = (on: boolean): void => (on ? localStorage.removeItem(OFF) : localStorage.setItem(OFF, "1"));
+
 /** Listen for the keys; while somebody types in a field only Ctrl+Z of that field is theirs. */
 export function listen(doings: Doings): () => void {
   let afterG = false;
@@ -38,7 +44,7 @@ export function listen(doings: Doings): () => void {
       event.preventDefault();
       doings.undo();
     }
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
     const place = afterG ? PLACES[event.key] : undefined;
     afterG = event.key === "g";
     if (place) doings.go(place);

@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import X from "@lucide/svelte/icons/x";
-  import { shownDegrees, toCelsius } from "$lib/format/degrees";
+  import { readCelsius, shownDegrees } from "$lib/format/degrees";
   import Machine from "./Machine.svelte";
   import { load } from "./trays.svelte";
 
@@ -134,11 +134,12 @@
       <label for="air-c" class="head block">Air, {us ? "°F" : "°C"}</label>
       <input
         id="air-c"
-        type="number"
+        inputmode="decimal"
+        autocomplete="off"
         class="field mt-1"
         value={shown ?? ""}
         placeholder="automatic"
-        onchange={(event) => load.set({ air_c: event.currentTarget.value === "" ? null : toCelsius(Number(event.currentTarget.value), us) })}
+        onchange={(event) => load.set({ air_c: readCelsius(event.currentTarget.value, us) as number | null })}
         aria-invalid={wrong.air_c ? "true" : undefined}
       />
     </div>

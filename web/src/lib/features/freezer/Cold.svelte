@@ -2,7 +2,7 @@
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
-  import { degrees, shownDegrees, toCelsius } from "$lib/format/degrees";
+  import { degrees, readCelsius, shownDegrees } from "$lib/format/degrees";
   import { freezer, USUAL_C } from "./freezer.svelte";
 
   let { containers, wrong, us }: { containers: Schemas["ContainerRow"][]; wrong: Wrong; us: boolean } = $props();
@@ -59,11 +59,11 @@
 <label for="freezer-c" class="head mt-4 block">The freezer, {us ? "°F" : "°C"}</label>
 <input
   id="freezer-c"
-  type="number"
-  step="any"
+  inputmode="decimal"
+  autocomplete="off"
   class="field mt-1"
   value={shown}
-  onchange={(event) => freezer.set({ freezer_c: toCelsius(Number(event.currentTarget.value), us) })}
+  onchange={(event) => freezer.set({ freezer_c: readCelsius(event.currentTarget.value, us) as number })}
   aria-invalid={wrong.freezer_c ? "true" : undefined}
   aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
 />

@@ -75,9 +75,11 @@
       bench.set({ ...nothing(), line: from.get("line") ?? "", lot: Number(from.get("lot")) || null });
       void goto("/bench", { replaceState: true, keepFocus: true });
     }
+    // What is on the bench stays there until something else is typed: a key is hit by accident.
     const fresh = () => {
-      bench.clear();
-      document.getElementById("line")?.focus();
+      const line = document.querySelector<HTMLInputElement>("#line");
+      line?.focus();
+      line?.select();
     };
     addEventListener("larder:fresh", fresh);
     return () => removeEventListener("larder:fresh", fresh);

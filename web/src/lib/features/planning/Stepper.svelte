@@ -1,5 +1,7 @@
 <!-- A number with a large minus and plus, for floury hands; it can be typed too. -->
 <script lang="ts">
+  import { readNumber } from "$lib/format/numbers";
+
   let {
     label,
     unit,
@@ -10,6 +12,15 @@
   }: { label: string; unit: string; value: number; least?: number; wrong?: string | undefined; onchange?: () => void } = $props();
 
   const id = $props.id();
+
+  /** As it was typed, as long as that means the value: "2,5" stays "2,5". */
+  let typed = $state("");
+  const shown = () => (readNumber(typed) === (value ?? null) ? typed : String(value ?? ""));
+
+  function write(text: string) {
+    typed = text;
+    value = readNumber(text) as number;
+  }
 
   function step(by: number) {
     value = Math.max(least, Math.round((Number(value) || 0) + by));
@@ -23,11 +34,10 @@
     <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one less" onclick={() => step(-1)}>−</button>
     <input
       {id}
-      type="number"
-      step="any"
-      min={least}
-      bind:value
-      class="field !w-12 shrink-0 !px-1 text-center font-semibold [appearance:textfield]"
+      inputmode="decimal"
+      autocomplete="off"
+      bind:value={shown, write}
+      class="field !w-12 shrink-0 !px-1 text-center font-semibold"
       aria-invalid={wrong ? "true" : undefined}
       oninput={() => onchange?.()}
     />
@@ -36,10 +46,3 @@
   </div>
   {#if wrong}<p class="wrong mt-1" role="alert">{wrong}</p>{/if}
 </div>
-
-<style>
-  input::-webkit-inner-spin-button {
-    appearance: none;
-    margin: 0;
-  }
-</style>

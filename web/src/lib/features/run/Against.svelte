@@ -35,6 +35,14 @@
   let across = $state(1280);
   const scale = $derived(next ? (across < 640 ? 150 : 250) / next.draw.height_mm : 1);
 
+  let big = $state<HTMLButtonElement>();
+
+  /** What was seen of the seal; then the hand is back on the button that closes. */
+  function remark(seen: string) {
+    note = note === seen ? "" : seen;
+    big?.focus();
+  }
+
   async function close() {
     if (!next || !rested || run.busy) return;
     rested = false;
@@ -44,7 +52,9 @@
 
   onMount(() => {
     const onKey = (event: KeyboardEvent) => {
-      if (event.key !== " " || !next || document.querySelector("[role=dialog]") || (event.target as HTMLElement).closest("input")) return;
+      // On something that Space presses by itself, it presses that.
+      const own = (event.target as HTMLElement).closest("button, a, summary, input, select, textarea, [role=radio]");
+      if (event.key !== " " || own || !next || document.querySelector("[role=dialog]")) return;
       event.preventDefault();
       if (!event.repeat) void close();
     };
@@ -130,7 +140,7 @@
             <Packets sizes={next.packet_sizes} scale={Math.min(scale * 1.1, 0.95)} />
           </div>{/if}
       </div>
-      <button class="do mt-3 w-full flex-1 flex-col !min-h-28 !text-4xl leading-tight" disabled={!rested} onclick={close}>
+      <button bind:this={big} class="do mt-3 w-full flex-1 flex-col !min-h-28 !text-4xl leading-tight" disabled={!rested} onclick={close}>
         Number {next.number} is sealed
         <span class="text-base font-semibold"
           >{next.food}, {next.filled || next.planned}{next.packets ? `, ${next.packets}` : ""}<span class="max-lg:hidden">&nbsp;· Space</span></span
@@ -138,8 +148,7 @@
       </button>
       {#if next.short}<p class="wrong mt-2">{next.short}</p>{/if}
       <div class="mt-3 flex flex-wrap justify-center gap-2" role="group" aria-label="About this seal">
-        {#each NOTES as each (each)}<button class="chip !text-sm" aria-pressed={note === each} onclick={() => (note = note === each ? "" : each)}>{each}</button
-          >{/each}
+        {#each NOTES as each (each)}<button class="chip !text-sm" aria-pressed={note === each} onclick={() => remark(each)}>{each}</button>{/each}
         {#if view.closed}<button class="chip !text-sm" disabled={run.busy} onclick={() => larder.undoThat(view.last_change).then(run.read)}
             >undo the last one</button
           >{/if}
