@@ -69,6 +69,7 @@ def test_single_keys_can_be_turned_off(page: Page, demo: Here) -> None:
     page.get_by_role("button", name="Keys").click()
     keys.get_by_label("Single keys do something").check()
     page.keyboard.press("Escape")
+    expect(keys).to_be_hidden()
     page.keyboard.press("g")
     page.keyboard.press("b")
     expect(page).to_have_url(re.compile("/bench"))

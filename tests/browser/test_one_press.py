@@ -65,25 +65,8 @@ PRESS_ALL = """async ([seen, asked]) => {
 
 QUESTIONS = [f"/api{path}" for path in questions()]
 NO = json.dumps({"status": 422, "title": "No", "errors": [{"field": "request", "message": "Not now", "nearest": []}]})
-VIEWS = [
-    "/rounds",
-    "/table",
-    "/table/meals",
-    "/table/diary",
-    "/table/money",
-    "/table/eaters",
-    "/drying",
-    "/drying/jars",
-]
-VIEWS += [
-    "/drying/ready",
-    "/drying/freeze",
-    "/drying/freezer",
-    "/bench?line=5 kg wheat",
-    "/run",
-    "/shelves?n=1",
-    "/supplies",
-]
+VIEWS = ["/rounds", "/table/meals", "/table/diary", "/table/money", "/drying", "/drying/jars", "/drying/ready"]
+VIEWS += ["/bench?line=5 kg wheat", "/shelves?n=1", "/supplies"]
 
 
 def refuse(route: Route) -> None:

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { day, lastTime, left, moment, when } from "./when";
+import { day, lastTime, left, moment, when, date } from "./when";
 
 const now = new Date(2026, 10, 24, 12, 0);
 const iso = (date: Date) => date.toISOString().replace("Z", "");
@@ -40,4 +40,10 @@ describe("times", () => {
     expect(lastTime("23:10", now)).toBe(new Date(2026, 10, 23, 23, 10).toISOString());
     expect(lastTime("", now)).toBeNull();
   });
+});
+
+it("says a day on the calendar, with its year if that is another", () => {
+  const now = new Date(2026, 10, 27);
+  expect(date("2026-02-28", now)).toBe("28 Feb");
+  expect(date("2024-02-29", now)).toBe("29 Feb 2024");
 });

@@ -23,6 +23,13 @@ export function day(iso: string, now = new Date()): string {
   return that.toLocaleDateString("en-GB", far ? { month: "short", year: "numeric" } : { weekday: "short", day: "numeric", month: "short" });
 }
 
+/** "28 Feb", "28 Feb 2024": a day on the calendar, however far off. */
+export function date(iso: string, now = new Date()): string {
+  const [year, month, date] = iso.slice(0, 10).split("-").map(Number) as [number, number, number];
+  const same = year === now.getFullYear();
+  return new Date(year, month - 1, date).toLocaleDateString("en-GB", { day: "numeric", month: "short", ...(same ? {} : { year: "numeric" }) });
+}
+
 /** "in 2 h 10 min", "40 min ago". */
 export function left(iso: string, now = new Date()): string {
   const minutes = Math.round((moment(iso).getTime() - now.getTime()) / 60_000);

@@ -4,7 +4,7 @@
   import { api, ask, type Schemas } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
   import { larder } from "$lib/state/larder.svelte";
-  import { day, when } from "$lib/format/when";
+  import { date, day, when } from "$lib/format/when";
   import { shake, step } from "$lib/features/drying/jars/shake";
 
   let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
@@ -78,7 +78,7 @@
     <p class="text-md leading-snug text-soft">
       {task.detail} ·
       <span class="font-semibold {task.when === 'late' ? 'text-rust' : ''}"
-        >{task.kind === "eat" && task.now ? `best by ${day(task.on)}` : task.at ? when(task.at) : day(task.on)}</span
+        >{task.kind === "eat" && task.now ? `best by ${date(task.on)}` : task.at ? when(task.at) : day(task.on)}</span
       >
     </p>
   </div>
