@@ -60,6 +60,7 @@ def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
     expect(page).to_have_url(f"{served.url}/bench")
     expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg white rice")
     page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_text(re.compile("^Undone"))).to_be_visible()
     page.goto(f"{served.url}/drying/freezer")
     expect(within).to_contain_text("Open it, and pack it dry.")
 
