@@ -62,7 +62,7 @@
   /** Begin from how things stand; what is typed since is not to be overwritten. */
   async function start() {
     const { data } = await ask(api.GET("/api/household"));
-    if (!data || !open) return;
+    if (!data || !open || draft) return;
     version = data.version;
     begin(data.settings);
   }
