@@ -122,9 +122,7 @@ def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        log.read_records(
-            session, Settings, NewFood, SupplyRecord, MachineAdded, Freezing, LoadRecord, JarRecord, FreezeLoadRecord
-        )
+        log.read_records(session, *_READ)
         found = _found(session, now, safe_copy(larder, session))
     order = {when: n for n, when in enumerate(When)}
     found.sort(key=lambda it: (order[it.when], it.on, it.at or _whole_day(it.on), it.kind, it.number))

@@ -1,7 +1,7 @@
 <!-- A labelled field with its error beside it. -->
 <script lang="ts">
   import type { Wrong } from "$lib/api/client";
-  import { readNumber } from "$lib/format/numbers";
+  import { TypedNumber } from "./typed.svelte";
 
   let {
     label,
@@ -27,14 +27,9 @@
   const id = $props.id();
   const error = $derived(wrong[name]?.message);
 
-  /** What stands in the field as it was typed, as long as it means the value: "2,5" stays "2,5". */
-  let typed = $state("");
-  const shown = () => (type === "number" && readNumber(typed) === (value ?? null) ? typed : String(value ?? ""));
-
-  function write(text: string) {
-    typed = text;
-    value = type === "number" ? readNumber(text) : text;
-  }
+  const number = new TypedNumber();
+  const shown = () => (type === "number" ? number.shown(value) : String(value ?? ""));
+  const write = (text: string) => (value = type === "number" ? number.read(text) : text);
 </script>
 
 <div>

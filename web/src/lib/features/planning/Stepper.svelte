@@ -1,6 +1,6 @@
 <!-- A number with a large minus and plus, for floury hands; it can be typed too. -->
 <script lang="ts">
-  import { readNumber } from "$lib/format/numbers";
+  import { TypedNumber } from "$lib/ui/typed.svelte";
 
   let {
     label,
@@ -13,14 +13,7 @@
 
   const id = $props.id();
 
-  /** As it was typed, as long as that means the value: "2,5" stays "2,5". */
-  let typed = $state("");
-  const shown = () => (readNumber(typed) === (value ?? null) ? typed : String(value ?? ""));
-
-  function write(text: string) {
-    typed = text;
-    value = readNumber(text) as number;
-  }
+  const typed = new TypedNumber();
 
   function step(by: number) {
     value = Math.max(least, Math.round((Number(value) || 0) + by));
@@ -36,7 +29,7 @@
       {id}
       inputmode="decimal"
       autocomplete="off"
-      bind:value={shown, write}
+      bind:value={() => typed.shown(value), (text) => (value = typed.read(text) as number)}
       class="field !w-12 shrink-0 !px-1 text-center font-semibold"
       aria-invalid={wrong ? "true" : undefined}
       oninput={() => onchange?.()}
