@@ -2,6 +2,7 @@
 
 import gzip
 import json
+import shutil
 import sqlite3
 from contextlib import suppress
 from datetime import datetime
@@ -200,12 +201,26 @@ def _rounded(value: object) -> object:
     return float(f"{value:.9g}") if isinstance(value, float) else value
 
 
-@pytest.fixture(params=VERSIONS)
-def everything(request: pytest.FixtureRequest, tmp_path: Path) -> Path:
+@pytest.fixture(scope="module", params=VERSIONS)
+def before(request: pytest.FixtureRequest, tmp_path_factory: pytest.TempPathFactory) -> Path:
     """A file of an earlier version, with everything in it that could be done then."""
-    file = tmp_path / "larder.db"
+    file = tmp_path_factory.mktemp("before") / "larder.db"
     file.write_bytes(gzip.decompress((FILES / f"everything-{request.param}.db.gz").read_bytes()))
     return file
+
+
+@pytest.fixture(scope="module")
+def lifted(before: Path, tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """That file once it has been opened."""
+    file = Path(shutil.copy(before, tmp_path_factory.mktemp("lifted")))
+    open_larder(file).close()
+    return file
+
+
+@pytest.fixture
+def everything(lifted: Path, tmp_path: Path) -> Path:
+    """A copy of that, for one test to change."""
+    return Path(shutil.copy(lifted, tmp_path))
 
 
 def test_there_is_a_file_of_every_version_but_those_that_no_larder_had() -> None:
@@ -213,12 +228,11 @@ def test_there_is_a_file_of_every_version_but_those_that_no_larder_had() -> None
     assert {*VERSIONS, "0008", "0011"} == set(known_versions())
 
 
-def test_a_file_of_any_version_shows_the_same_figures(everything: Path) -> None:
-    before = figures(everything)
-    with open_larder(everything) as larder:
+def test_a_file_of_any_version_shows_the_same_figures(before: Path, lifted: Path) -> None:
+    with open_larder(lifted) as larder:
         assert check(larder.engine) == []
-    after = figures(everything)
-    for table, rows in before.items():
+    after = figures(lifted)
+    for table, rows in figures(before).items():
         named = [{RENAMED.get(name, name): value for name, value in row.items()} for row in rows]
         kept = [{name: value for name, value in row.items() if name in named[0]} for row in after[table]]
         assert kept == named, table
