@@ -13,6 +13,8 @@ PATTERNS = {
     "a sentence is cut": r"""\.split\(["']: ?["']\)""",
     "something is picked out of a sentence": r"\\d[^/\n]*/[gi]*\.exec\([\w.]*\.(says|title|text|name|message)\b",
     "a sentence is compared": r"""[!=]== "[A-Z][a-z]+ [a-z]""",
+    "an amount is read": r"""\b(kg|lbs?|oz|cups\?)\|""",
+    "a name is shortened": r"""\.replace\(/[^/]*(dried|whole|brown)""",
     "degrees are converted": r"\* 1\.8 \+ 32|- 32\) / 1\.8",
     "measures are asked for anew": r"""units === "US\"""",
 }
@@ -45,6 +47,8 @@ def test_nothing_is_decided_on_words(what: str) -> None:
         ("a sentence is cut", 'const [what, why] = step.says.split(": ");'),
         ("something is picked out of a sentence", r"Number(/tray (\d+)/.exec(step.says)?.[1])"),
         ("a sentence is compared", 'life.text === "Keeps for decades"'),
+        ("an amount is read", r"/^(.*?\d\S*\s*(?:kg|g|lbs?|oz|cups?)\b)/i.exec(line)"),
+        ("a name is shortened", 'name.replace(/^freeze-dried /, "")'),
         ("degrees are converted", "Math.round(celsius * 1.8 + 32)"),
         ("measures are asked for anew", 'settings.units === "US"'),
     ],

@@ -203,6 +203,7 @@ def test_a_full_disk_is_said_and_nothing_is_half_saved(client: TestClient, larde
         "field": "request",
         "message": "The disk is full, and nothing was saved. Free some space",
         "nearest": [],
+        "words": "",
         "code": "",
     }
     assert client.get("/api/overview").json()["kept"] == 0

@@ -24,6 +24,7 @@ class FieldProblem(BaseModel):
 
     field: str = Field(examples=["line"])
     message: str = Field(examples=["“perl barlee” is not in the table"])
+    words: str = Field(default="", examples=["perl barlee"])
     nearest: list[str] = Field(default=[], examples=[["pearl barley", "hulled barley"]])
     code: str = Field(default="", examples=["unknown-food"])
 
@@ -109,7 +110,9 @@ async def _refused(request: Request, error: Exception) -> JSONResponse:
     assert isinstance(error, Refusal)
     if not isinstance(error, Refused):
         error = in_words(error, current_settings(request.app.state.larder).units)
-    field = FieldProblem(field=error.field, message=error.message, nearest=list(error.nearest), code=error.code)
+    field = FieldProblem(
+        field=error.field, message=error.message, words=error.words, nearest=list(error.nearest), code=error.code
+    )
     if isinstance(error, Outdated):
         return problem(409, "Changed since", error.message, [field], now=error.now, version=error.version)
     status, title = (404, "Not found") if isinstance(error, NotThere) else (422, "That can't be done")

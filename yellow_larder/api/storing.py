@@ -109,7 +109,7 @@ def list_as_pdf(larder: TheLarder) -> Response:
 @router.get("/weeks")
 @slow
 def see_weeks(larder: TheLarder) -> WeeksView:
-    """The weeks until the goal at the pace of the purse, for the chart."""
+    """The weeks until the goal at the pace of the budget, for the chart."""
     return weeks(larder)
 
 

@@ -110,6 +110,7 @@ def _food(row: dict[str, str]) -> Food:
         key=row["key"],
         name=row["name"],
         aliases=words(row["aliases"]),
+        short=row["short"] or row["name"],
         group=row["group"],
         form=row["form"],
         colour=row["colour"],

@@ -20,13 +20,21 @@ class Refused(Refusal):
     Attributes:
         field: the field it stands by.
         message: a sentence in the trade's words.
-        nearest: names that were perhaps meant.
+        words: what was read as a name, as it was typed.
+        nearest: names that were perhaps meant instead.
         code: which refusal it is; where a screen offers a way out of it, one of its own.
     """
 
-    def __init__(self, field: str, message: str, *, nearest: tuple[str, ...] = (), code: str = "") -> None:
-        self.field, self.message, self.nearest, self.code = field, message, nearest, code or type(self).code
+    def __init__(
+        self, field: str, message: str, *, words: str = "", nearest: tuple[str, ...] = (), code: str = ""
+    ) -> None:
+        self.field, self.message, self.words, self.nearest = field, message, words, nearest
+        self.code = code or type(self).code
         super().__init__(f"{field}: {message}")
+
+    def at(self, field: str) -> Refused:
+        """The same refusal, by another field: that of one line of several."""
+        return Refused(field, self.message, words=self.words, nearest=self.nearest, code=self.code)
 
 
 class NotThere(Refused):

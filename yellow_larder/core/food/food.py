@@ -39,6 +39,7 @@ class Food:
         key: short name used in files and addresses.
         name: what people call it, in lower case.
         aliases: other names for it.
+        short: what it is called on a narrow label; its name if nothing shorter is clear.
         group: the part of the table it stands in, "grains", "pulses"…
         form: shape of the pieces, for drawing: "grain", "bean", "flake"…
         colour: colour of the pieces, for drawing, as #rrggbb.
@@ -64,6 +65,7 @@ class Food:
     settled_g_ml: float
     particle_g_ml: float
     aliases: tuple[str, ...] = ()
+    short: str = ""
     traits: frozenset[Trait] = field(default_factory=frozenset)
     nutrition_source: str = ""
     density_source: str = ""

@@ -78,7 +78,7 @@ def find_named(words: str, names: dict[str, _T]) -> _T:
     loose = process.extract(wanted, list(names), scorer=fuzz.WRatio, limit=12)
     nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= _LIKE)
     shown = words if len(words) <= 40 else f"{words[:40]}…"
-    raise Refused("line", f"“{shown}” is not in the table", nearest=tuple(nearest)[:5], code=UNKNOWN_FOOD)
+    raise Refused("line", f"“{shown}” is not in the table", words=words, nearest=tuple(nearest)[:5], code=UNKNOWN_FOOD)
 
 
 def add_food(larder: Larder, new: NewFood) -> Food:
@@ -109,6 +109,7 @@ def _own(key: str, own: NewFood) -> Food:
         key=key,
         name=own.name,
         aliases=(),
+        short=own.name,
         group="our own",
         traits=like.traits if own.traits is None else frozenset(own.traits),
         composition=Composition(

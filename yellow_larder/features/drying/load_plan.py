@@ -177,7 +177,7 @@ class TrayLayout:
         try:
             return read_fresh(item.line)
         except Refused as refused:
-            raise Refused(f"line.{n}", refused.message, nearest=refused.nearest) from refused
+            raise refused.at(f"line.{n}") from refused
 
     def _air_c(self, load: Sequence[Produce]) -> float:
         machine = self.machine

@@ -262,7 +262,8 @@ def _read(line: str, n: int) -> tuple[Food, float]:
         read = read_line(line)
         food = find_named(read.food, _names())
     except Refused as refused:
-        raise Refused(f"line.{n}", refused.message, nearest=refused.nearest) from refused
+        names = tuple(name.removeprefix(PREFIX) for name in refused.nearest)
+        raise Refused(f"line.{n}", refused.message, words=refused.words, nearest=names) from refused
     if read.amount.volume_ml:
         raise Refused(f"line.{n}", "Weigh it: the water to draw off follows from that")
     return food, read.amount.mass_g

@@ -214,6 +214,8 @@ class FoodOnBench:
     says_conditioned: bool
     """Whether somebody has to say that a jar proved it dry, since it comes with no record."""
     warmest: str
+    words: str
+    """What was read as its name in the line that was typed; empty if it was picked."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -72,7 +72,7 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     today = packed_on or day_of(now)
     log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord)
     household = settings(session)
-    food, amount = read_food(ask, all_foods(session))
+    food, amount, words = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)
     place = find_place(session, ask.place)
     closing = ask.closing or usual_closing(food, container)
@@ -84,7 +84,9 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     if lot:
         moisture = moisture_of(session, lot, now) if ask.moisture is None else ask.moisture
         ask = replace(ask, frozen=ask.frozen or lot.frozen_on is not None, moisture=moisture)
-    on = _OnBench(ask, food, amount_g, container, closing, place, household, eating, lot, today, now, Stock(session))
+    on = _OnBench(
+        ask, food, words, amount_g, container, closing, place, household, eating, lot, today, now, Stock(session)
+    )
     return _plan(on)
 
 
@@ -94,6 +96,7 @@ class _OnBench:
 
     ask: Ask
     food: Food
+    words: str
     amount_g: float
     container: Container
     closing: Closing
@@ -184,6 +187,7 @@ def _plan(on: _OnBench) -> Plan:
             water_activity=case.water_activity if course.of.isotherm is not None else None,
             says_conditioned=lot is None and wants_proof(food),
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
+            words=on.words,
         ),
         amount_g=on.amount_g,
         amount=say_mass(on.amount_g, household.units),

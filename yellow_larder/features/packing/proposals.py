@@ -255,10 +255,10 @@ def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, h
 
 def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], now: datetime) -> _Lot:
     try:
-        food, amount = read_food(Ask(line=line.line), known)
+        food, amount, _ = read_food(Ask(line=line.line), known)
         grams = amount.weighs_g(food.loose_g_ml)
     except Refused as error:
-        raise Refused(f"line.{n}", error.message, nearest=error.nearest) from error
+        raise error.at(f"line.{n}") from error
     if grams < 1:
         raise Refused(f"line.{n}", "Write how much there is, such as 10 kg")
     lot = lot_of(session, line.lot, food)

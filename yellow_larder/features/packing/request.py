@@ -133,14 +133,14 @@ class Shares:
     rest_g: float
 
 
-def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount]:
-    """The food and how much of it."""
+def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount, str]:
+    """The food, how much of it, and the words that were read as its name, if any were typed."""
     if ask.line:
         line = read_line(ask.line)
-        return find_food(line.food, foods), line.amount
+        return find_food(line.food, foods), line.amount, line.food
     if ask.food not in foods:
         raise NotThere("line", "Pick a food, or write one: “10 kg pearl barley”")
-    return foods[ask.food], read_amount(ask.amount, "amount")
+    return foods[ask.food], read_amount(ask.amount, "amount"), ""
 
 
 def read_container(ask: Ask, units: Units) -> Container:

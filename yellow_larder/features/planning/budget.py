@@ -21,7 +21,7 @@ from yellow_larder.words.dates import say_day
 
 @dataclass(frozen=True, slots=True)
 class BudgetView:
-    """The purse as shown."""
+    """The budget as shown."""
 
     weekly: str
     carried: str
@@ -49,7 +49,7 @@ def set_budget(larder: Larder, weekly: str, *, based_on: int | None = None) -> N
 
 
 def budget_in(session: Session) -> BudgetSet | None:
-    """The purse, if a week's sum was ever said."""
+    """The budget, if a week's sum was ever said."""
     return log.records(session, BudgetSet).get(1)
 
 
@@ -69,7 +69,7 @@ def _spent(session: Session, since: date, until: date | None = None) -> int:
 
 
 def budget_view(session: Session, budget: BudgetSet, household: Settings, today: date) -> BudgetView:
-    """The purse as it stands today."""
+    """The budget as it stands today."""
     began = _week_began(budget, today)
     carried, spent = _carried(session, budget, began), _spent(session, began)
     at_hand = max(0, budget.weekly_coins + carried - spent)

@@ -165,7 +165,7 @@ def week_list(larder: Larder) -> ListView:
 
 
 def weeks(larder: Larder) -> WeeksView:
-    """The weeks until the goal at the pace of the purse."""
+    """The weeks until the goal at the pace of the budget."""
     with reading(larder.engine) as session:
         household = settings(session)
         budget, shown, wanted, _, offers = _market(session, household, larder.today())
@@ -253,7 +253,7 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
 def _market(
     session: Session, household: Settings, today: date
 ) -> tuple[BudgetSet | None, BudgetView | None, Wanted, list[Price], Offers]:
-    """The purse, what is wanted, and the prices at which that can be bought, as rows and as the program takes them."""
+    """The budget, what is wanted, and the prices at which that can be bought, as rows and as the program takes them."""
     budget = budget_in(session)
     wanted = wanted_in(session, today)
     columns = {food.key: n for n, food in enumerate(wanted.foods)}

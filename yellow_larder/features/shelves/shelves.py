@@ -32,6 +32,7 @@ from yellow_larder.features.shelves.moving import lasts_there
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
+from yellow_larder.reference import foods
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temperature
@@ -102,6 +103,8 @@ class ShelvesView:
     more_after: int | None
     """The number after which there are more packages; none if these are all."""
     containers: dict[str, Drawing]
+    short_names: dict[str, str]
+    """What foods are called on a narrow label, by name, where that is shorter."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,7 +154,12 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
         due=_on_shelves(first_due, places, household, today),
         more_after=packages[-1].number if most is not None and len(packages) == most else None,
         containers={key: drawing(container_by_key(key)) for key in sorted({row["container_key"] for row in rows})},
+        short_names=_short_names({row["food_name"] for row in rows}),
     )
+
+
+def _short_names(names: set[str]) -> dict[str, str]:
+    return {food.name: food.short for food in foods().values() if food.name in names and food.short != food.name}
 
 
 def see_places(larder: Larder) -> list[PlaceView]:

@@ -7,7 +7,7 @@ import { once } from "./once";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
-export type Wrong = Record<string, { message: string; nearest: string[]; code?: string }>;
+export type Wrong = Record<string, { message: string; nearest: string[]; words?: string; code?: string }>;
 
 /**
  * What the larder answered: what was asked for, or what is wrong with which field; and if somebody else changed it
@@ -81,7 +81,10 @@ export function wrongs(error: unknown): Wrong {
   if (problem?.status === 507 && problem.detail) full(problem.detail);
   if (problem?.errors?.length) {
     return Object.fromEntries(
-      problem.errors.map((each) => [each.field, { message: each.message, nearest: each.nearest ?? [], ...(each.code ? { code: each.code } : {}) }]),
+      problem.errors.map((each) => [
+        each.field,
+        { message: each.message, nearest: each.nearest ?? [], ...(each.words ? { words: each.words } : {}), ...(each.code ? { code: each.code } : {}) },
+      ]),
     );
   }
   return { request: { message: problem?.detail ?? SILENT, nearest: [] } };

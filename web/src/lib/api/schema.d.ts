@@ -3548,6 +3548,12 @@ export interface components {
              *     ]
              */
             nearest?: string[];
+            /**
+             * Words
+             * @default
+             * @example perl barlee
+             */
+            words?: string;
         };
         /**
          * Finding
@@ -3625,6 +3631,8 @@ export interface components {
             warmest: string;
             /** Water Activity */
             water_activity: number | null;
+            /** Words */
+            words: string;
         };
         /**
          * FoodPrices
@@ -6014,6 +6022,10 @@ export interface components {
             packages: components["schemas"]["OnShelf"][];
             /** Places */
             places: components["schemas"]["PlaceView"][];
+            /** Short Names */
+            short_names: {
+                [key: string]: string;
+            };
         };
         /**
          * SizingMethod

@@ -1,10 +1,17 @@
 import { describe, expect, it } from "vitest";
-import { capital, inRows } from "./words";
+import { capital, inRows, renamed } from "./words";
 
 describe("words", () => {
   it("begin a line with a capital", () => {
     expect(capital("brown lentils")).toBe("Brown lentils");
     expect(capital("")).toBe("");
+  });
+
+  it("name a food otherwise in a line, the amount left as it was typed", () => {
+    expect(renamed("two  7.5 lb bags of perl barlee", "perl barlee", "pearl barley")).toBe("two 7.5 lb bags of pearl barley");
+    expect(renamed("barlee, 10 kg", "barlee", "barley")).toBe("barley, 10 kg");
+    expect(renamed("10 kg", "", "barley")).toBe("10 kg");
+    expect(renamed("10 kg oats", "rye", "barley")).toBe("10 kg oats");
   });
 
   it("say numbers in rows", () => {

@@ -3,6 +3,13 @@
 /** With a capital letter, to begin a line. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** A line with another name where those words were read as one, the rest as it was typed; as it is, if they are not in it. */
+export function renamed(line: string, words: string, name: string): string {
+  const tidy = line.trim().replace(/\s+/g, " ");
+  const at = words ? tidy.lastIndexOf(words) : -1;
+  return at < 0 ? line : tidy.slice(0, at) + name + tidy.slice(at + words.length);
+}
+
 /** Numbers in their order, those that follow one another together: "79 to 84, 90". */
 export function inRows(numbers: number[]): string {
   const rows: [number, number][] = [];

@@ -1,5 +1,6 @@
 // Foods written line by line, and what the larder proposes for them together; the newest change always wins.
 import { ask as put, type Wrong } from "$lib/api/client";
+import { renamed } from "$lib/format/words";
 import { latest } from "./latest";
 
 interface Line {
@@ -75,10 +76,8 @@ export class Lines<L extends Line, A extends Asked<L>, P> {
   }
 
   /** A line with another name for its food, the amount as it was typed. */
-  rename(n: number, name: string): void {
-    const line = this.ask.items[n]?.line ?? "";
-    const amount = /^.*?\d\S*\s*(?:kg|g|lb|oz|pounds?)?\s*(?:of\s+)?/i.exec(line)?.[0];
-    this.item(n, { line: amount === undefined ? line : `${amount}${name}` } as Partial<L>);
+  rename(n: number, words: string | undefined, name: string): void {
+    this.item(n, { line: renamed(this.ask.items[n]?.line ?? "", words ?? "", name) } as Partial<L>);
   }
 
   async #plan(): Promise<void> {

@@ -66,7 +66,7 @@
         <p class="wrong mt-1">{error.message}</p>
         <div class="mt-1 flex flex-wrap gap-1.5">
           {#each error.nearest as name (name)}
-            <button class="chip !px-3" onclick={() => load.rename(n, name)}>{name}</button>
+            <button class="chip !px-3" onclick={() => load.rename(n, error.words, name)}>{name}</button>
           {/each}
         </div>
       {/if}

@@ -77,9 +77,7 @@
           {#if error && item.line}
             <p class="wrong mt-1">{error.message}</p>
             <div class="mt-1 flex flex-wrap gap-1.5">
-              {#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.rename(n, name.replace(/^freeze-dried /, ""))}
-                  >{name}</button
-                >{/each}
+              {#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.rename(n, error.words, name)}>{name}</button>{/each}
             </div>
           {/if}
           {#if item.line}

@@ -1,5 +1,6 @@
 <!-- What goes in, in what, and how cold it is in there. -->
 <script lang="ts">
+  import { renamed } from "$lib/format/words";
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
   import { degrees, readCelsius, shownDegrees } from "$lib/format/degrees";
@@ -36,9 +37,7 @@
     <p class="wrong mt-1">{wrong.line.message}</p>
     <div class="mt-1 flex flex-wrap gap-1.5">
       {#each wrong.line.nearest as name (name)}
-        <button class="chip !px-3" onclick={() => freezer.set({ line: freezer.ask.line.replace(/^(.*?\d\S*\s*[a-z]+\b\.?\s*(?:of\s+)?).*$/i, `$1${name}`) })}
-          >{name}</button
-        >
+        <button class="chip !px-3" onclick={() => freezer.set({ line: renamed(freezer.ask.line, wrong.line?.words ?? "", name) })}>{name}</button>
       {/each}
     </div>
   {:else if freezer.ask.lot}

@@ -154,6 +154,7 @@
           <Line
             line={bench.ask.line ?? ""}
             {wrong}
+            read={plan?.food.words ?? ""}
             foods={guide?.foods ?? []}
             online={(line) => bench.set({ line, more: false, moisture: null, fill: "", headspace: "", headspace_mm: null, closing: null })}
             onown={(name) => ((ownName = name), (adding = true))}

@@ -1,17 +1,22 @@
 <!-- The line that takes "10 kg pearl barley", with names offered as it is typed. -->
 <script lang="ts">
+  import { untrack } from "svelte";
+  import { renamed } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
 
   let {
     line,
     wrong,
+    read,
     foods,
     online,
     onown,
   }: {
     line: string;
     wrong: Wrong;
+    /** What was read as the food's name in the line that is planned. */
+    read: string;
     foods: Schemas["FoodName"][];
     online: (line: string) => void;
     onown: (name: string) => void;
@@ -23,18 +28,19 @@
   let timer: ReturnType<typeof setTimeout> | undefined;
   let input = $state<HTMLInputElement>();
 
-  /** The words behind the amount, as far as they are typed. */
-  const parts = $derived(
-    /^(\s*.*?\d[\d.,/½¼¾⅓⅔⅛ ]*\s*(?:kg|g|lbs?|oz|pounds?|cups?|l|litres?|gal|quarts?|qt|pt|pints?|t)\b\.?(?:\s*(?:bags?|sacks?))?(?:\s+of)?\s+)(.*)$/i.exec(
-      line,
-    ),
-  );
+  /** What stands before the name of the food, as the larder read it last; more may have been typed behind it since. */
+  let head = $state<string>();
+  const words = $derived(wrong.line?.words || read);
+  $effect.pre(() => {
+    const at = words ? untrack(() => line).lastIndexOf(words) : -1;
+    head = at < 0 ? undefined : untrack(() => line).slice(0, at);
+  });
+  const typing = $derived(head !== undefined && line.startsWith(head) ? line.slice(head.length).trim().toLowerCase() : "");
   const offered = $derived.by(() => {
-    const words = parts?.[2]?.toLowerCase().trim() ?? "";
-    if (!open || !words) return [];
-    const found = foods.filter((food) => [food.name, ...food.aliases].some((name) => name.includes(words)));
-    const exact = found.some((food) => food.name === words);
-    return exact ? [] : found.sort((a, b) => rank(a, words) - rank(b, words)).slice(0, 6);
+    if (!open || !typing) return [];
+    const found = foods.filter((food) => [food.name, ...food.aliases].some((name) => name.includes(typing)));
+    const exact = found.some((food) => food.name === typing);
+    return exact ? [] : found.sort((a, b) => rank(a, typing) - rank(b, typing)).slice(0, 6);
   });
   const error = $derived(settled ? (wrong.line ?? wrong.amount) : undefined);
 
@@ -54,7 +60,7 @@
   function take(food: Schemas["FoodName"]) {
     open = false;
     settled = true;
-    online(`${parts?.[1] ?? ""}${food.name}`);
+    online(`${head ?? ""}${food.name}`);
     input?.focus();
   }
 
@@ -127,12 +133,12 @@
         <p class="caption mt-1.5">Did you mean</p>
         <div class="mt-1 flex flex-wrap gap-1.5">
           {#each error.nearest as name (name)}
-            <button class="chip !px-3" onclick={() => online(`${parts?.[1] ?? ""}${name}`)}>{name}</button>
+            <button class="chip !px-3" onclick={() => online(renamed(line, words, name))}>{name}</button>
           {/each}
         </div>
       {/if}
       {#if error.code === "unknown-food"}
-        <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(parts?.[2]?.trim() ?? "")}>Add it as a food of your own</button>
+        <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(words)}>Add it as a food of your own</button>
       {/if}
     {:else if !line}
       <p class="caption">Type an amount and a food: “two 7.5 lb bags of oats”, “3 cups red lentils”</p>

@@ -12,6 +12,7 @@
     place,
     packages,
     drawings,
+    shortNames,
     chosen,
     found,
     onopen,
@@ -21,6 +22,7 @@
     place: Schemas["PlaceView"];
     packages: OnShelf[];
     drawings: Drawings;
+    shortNames: Record<string, string>;
     chosen: number | undefined;
     found: Set<number> | undefined;
     onopen: (number: number) => void;
@@ -216,6 +218,7 @@
                 <Standing
                   {stack}
                   {drawings}
+                  {shortNames}
                   {scale}
                   rim={stack.outer ? rimOf(board, stack) * scale : 0}
                   chosen={stack.packages.some((each) => each.number === chosen)}

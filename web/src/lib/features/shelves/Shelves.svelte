@@ -60,7 +60,7 @@
     failed = wrong ? (Object.values(wrong)[0]?.message ?? "") : "";
     if (!data) return;
     here = [...before, ...data.packages];
-    view = after ? { ...data, containers: { ...view?.containers, ...data.containers } } : data;
+    view = after ? { ...data, containers: { ...view?.containers, ...data.containers }, short_names: { ...view?.short_names, ...data.short_names } } : data;
     if (typeof data.more_after === "number") await loadAfter(data.more_after, here, wanted, signal);
   }
 
@@ -162,6 +162,7 @@
             {place}
             packages={here}
             drawings={view.containers}
+            shortNames={view.short_names}
             chosen={number}
             {found}
             onopen={open}

@@ -8,12 +8,15 @@
   let {
     stack,
     drawings,
+    shortNames,
     scale,
     chosen,
     rim,
   }: {
     stack: Stack;
     drawings: Drawings;
+    /** What foods are called on a narrow label. */
+    shortNames: Record<string, string>;
     scale: number;
     chosen: boolean;
     /** Height of what stands in front, px: the label clears it. */
@@ -27,8 +30,7 @@
   const label = $derived({ half: Math.max(20, Math.min(shape.label.half, 54)), y: Math.max(shape.label.y, rim ? rim + 27 : 0) });
   const size = $derived(label.half < 26 ? 9.5 : label.half < 33 ? 10.5 : label.half < 48 ? 12 : 13.5);
   const name = $derived.by(() => {
-    const short = first.food.replace(/^(freeze-)?dried |, dried$|^(whole|skimmed|pearl|hard red|white|brown|green|yellow) (?=\w+ ?\w* ?\w*$)/, "");
-    const plain = short.length >= 3 ? short : first.food;
+    const plain = shortNames[first.food] ?? first.food;
     const most = Math.floor((label.half * 2 - 5) / (8.5 * 0.56));
     const cut = plain.length > most ? `${plain.slice(0, most - 1)}…` : plain;
     return { text: cut.slice(0, 1).toUpperCase() + cut.slice(1), size: Math.min(size, (label.half * 2 - 5) / (cut.length * 0.56)) };

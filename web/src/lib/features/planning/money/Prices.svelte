@@ -1,5 +1,6 @@
 <!-- Prices seen: written down in a line, by food, the lowest ever beside the cheapest of now. -->
 <script lang="ts">
+  import { renamed } from "$lib/format/words";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -62,7 +63,7 @@
       Did you mean {#each wrong.line.nearest as name (name)}<button
           type="button"
           class="mr-2 min-h-9 font-bold underline"
-          onclick={() => (seen.line = seen.line.replace(/^(.*?\d\S*\s*(?:kg|g|lbs?|oz|cups?)\b).*$/i, `$1 ${name}`))}>{name}</button
+          onclick={() => (seen.line = renamed(seen.line, wrong.line?.words ?? "", name))}>{name}</button
         >{/each}
     </p>
   {/if}
