@@ -1,4 +1,4 @@
-"""Wherever a line names a food that nobody knows, the answer says which of its words that was, and what else to put there."""
+"""A line that names a food nobody knows: the answer says which of its words that was, and what else to put there."""
 
 from typing import Any
 
