@@ -2156,7 +2156,7 @@ export interface paths {
         };
         /**
          * See Weeks
-         * @description The weeks until the goal at the pace of the purse, for the chart.
+         * @description The weeks until the goal at the pace of the budget, for the chart.
          */
         get: operations["see_weeks_api_table_weeks_get"];
         put?: never;
@@ -2942,7 +2942,7 @@ export interface components {
         };
         /**
          * BudgetView
-         * @description The purse as shown.
+         * @description The budget as shown.
          */
         BudgetView: {
             /** At Hand */
