@@ -1,8 +1,14 @@
 <!-- A sheet laid over the work: from the foot of a phone, in the middle of a table. -->
+<script module lang="ts">
+  let opened = 0;
+</script>
+
 <script lang="ts">
+  import { pushState } from "$app/navigation";
+  import { navigating, page } from "$app/state";
   import X from "@lucide/svelte/icons/x";
   import { Dialog } from "bits-ui";
-  import type { Snippet } from "svelte";
+  import { untrack, type Snippet } from "svelte";
 
   let inside = $state<HTMLElement | null>(null);
 
@@ -15,6 +21,31 @@
   }
 
   let { open = $bindable(false), title, wide = false, children }: { open?: boolean; title: string; wide?: boolean; children: Snippet } = $props();
+
+  /** Back closes the sheet, not the place under it: an open sheet is a step of the browser's history. */
+  let mine = 0;
+  /** Whether what closes it is a link in it: the browser is on its way elsewhere, and goes there from here. */
+  let left = false;
+  $effect(() => {
+    const leave = (event: Event) => (left = !!(event.target as Element).closest("a[href]:not([target=_blank])"));
+    inside?.addEventListener("click", leave, { capture: true });
+  });
+  const sheets = () => page.state.sheets ?? [];
+  $effect(() => {
+    if (!open) return;
+    const step = (mine = ++opened);
+    left = false;
+    untrack(() => pushState("", { ...page.state, sheets: [...sheets(), step] }));
+    return () => {
+      // Closed by anything but Back, and not to go elsewhere: its step is taken back.
+      setTimeout(() => {
+        if (!left && !navigating.to && sheets().at(-1) === step) history.back();
+      });
+    };
+  });
+  $effect(() => {
+    if (!sheets().includes(mine) && mine) open = false;
+  });
 </script>
 
 <Dialog.Root bind:open>

@@ -82,16 +82,19 @@
 <!-- On a phone the figures stand in the page, and only the next thing to do stays in reach. -->
 <section aria-label="In figures" class="border-t-2 border-ink bg-cream px-4 py-4 sm:hidden">{@render figures()}</section>
 
-<section aria-label="To do next" class="sticky bottom-0 z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-3">
+<section aria-label="To do next" class="sticky bottom-(--bar) z-10 shrink-0 border-t-2 border-ink bg-cream px-4 py-2.5 sm:px-6 lg:py-3">
+  <p class="mb-1.5 text-sm leading-tight font-semibold sm:hidden">
+    {plan.kcal_text} kcal · {few(plan.person_days)} person-days · {plan.best_by.chosen ? `best by ${plan.best_by.text}` : plan.best_by.text}
+  </p>
   <div class="flex items-center gap-x-5 gap-y-3 sm:max-lg:flex-col sm:max-lg:items-stretch">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
     <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">
       <div class="max-sm:min-w-0 max-sm:flex-1">
-        <label class="head block" for="packed-on">Packed on</label>
+        <label class="head block max-sm:sr-only" for="packed-on">Packed on</label>
         <input
           id="packed-on"
           type="date"
-          class="field !w-36 !px-2 max-sm:!w-full max-sm:text-sm"
+          class="field !w-36 !px-2 max-sm:!w-full max-sm:!min-h-[52px] max-sm:text-sm"
           bind:value={day}
           aria-invalid={wrong.packed_on ? "true" : undefined}
           aria-describedby={wrong.packed_on ? "wrong-packed-on" : undefined}

@@ -101,7 +101,11 @@
     </div>
   {/if}
   {#if early}
-    <div role="alertdialog" aria-label="Too soon" class="fixed inset-x-4 bottom-4 z-30 mx-auto max-w-lg rounded-xl border-2 border-rust bg-paper p-4 shadow-lg">
+    <div
+      role="alertdialog"
+      aria-label="Too soon"
+      class="fixed inset-x-4 bottom-[calc(var(--bar)+1rem)] z-30 mx-auto max-w-lg rounded-xl border-2 border-rust bg-paper p-4 shadow-lg"
+    >
       <p class="leading-snug font-semibold">{early}</p>
       <div class="mt-3 flex gap-3">
         <button class="do" onclick={() => (early = "")}>Leave it</button><button class="chip" onclick={() => ((early = ""), goto("/drying/freezer"))}

@@ -182,7 +182,7 @@
   {#if view && place}
     <div
       class={number
-        ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
+        ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--bar) max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
         : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}
     >
       {#if number}

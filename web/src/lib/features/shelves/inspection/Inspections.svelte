@@ -84,7 +84,7 @@
         </div>
       </section>
       {#if due.length}
-        <div class="sticky bottom-0 border-t-2 border-ink bg-cream py-3">
+        <div class="sticky bottom-(--bar) border-t-2 border-ink bg-cream py-3">
           <div class="mx-auto flex max-w-5xl items-center justify-between gap-4 px-4 sm:px-6">
             <p class="font-semibold">{said.length} of {due.length} checked</p>
             <button class="do" disabled={!said.length} onclick={tell}>That is how they are</button>

@@ -1,13 +1,10 @@
 // The keys, in one table: what they do, and the sheet that lists them.
+import { PLACES } from "./places";
+
+const THE: Record<string, string> = { Table: "the Table", Bench: "the Bench", Run: "the Run", Shelves: "the Shelves", Guide: "the Guide" };
+
 export const KEYS: [string, string][] = [
-  ["g then r", "go to Rounds"],
-  ["g then t", "go to the Table"],
-  ["g then d", "go to Drying"],
-  ["g then b", "go to the Bench"],
-  ["g then p", "go to the Run"],
-  ["g then s", "go to the Shelves"],
-  ["g then l", "go to Supplies"],
-  ["g then u", "go to the Guide"],
+  ...PLACES.map((place): [string, string] => [`g then ${place.key}`, `go to ${THE[place.name] ?? place.name}`]),
   ["Space", "in a run: the next one is closed"],
   ["n", "to the line on the bench, to type another"],
   ["/", "find"],
@@ -17,8 +14,6 @@ export const KEYS: [string, string][] = [
   ["m on a container", "move it"],
   ["?", "this list"],
 ];
-
-const PLACES: Record<string, string> = { r: "/rounds", t: "/table", d: "/drying", b: "/bench", p: "/run", s: "/shelves", l: "/supplies", u: "/guide" };
 
 export interface Doings {
   go(path: string): void;
@@ -45,9 +40,9 @@ export function listen(doings: Doings): () => void {
       doings.undo();
     }
     if (event.ctrlKey || event.metaKey || event.altKey || !singleKeys()) return;
-    const place = afterG ? PLACES[event.key] : undefined;
+    const place = afterG ? PLACES.find((each) => each.key === event.key) : undefined;
     afterG = event.key === "g";
-    if (place) doings.go(place);
+    if (place) doings.go(place.href);
     else if (event.key === "n") doings.fresh();
     else if (event.key === "/") doings.find();
     else if (event.key === "?") doings.help();

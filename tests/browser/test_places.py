@@ -1,0 +1,93 @@
+"""Every place is reached at every width: at the thumb on a phone, along the top elsewhere; Back comes back."""
+
+import re
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.conftest import Here, put_on_bench, settled
+
+pytestmark = pytest.mark.browser
+
+PLACES = ["Rounds", "Table", "Drying", "Bench", "Run", "Shelves", "Supplies", "Guide"]
+WIDTHS = [320, 390, 820, 1024, 1100, 1150, 1280, 1920]
+
+COVERED = """() => {
+  const nav = 'nav[aria-label=Places]';
+  const parts = [...document.querySelectorAll(`header a, header button, ${nav} a, ${nav} button`)]
+    .filter((each) => each.checkVisibility())
+    .map((each) => [each.textContent.trim() || each.ariaLabel, each.getBoundingClientRect()]);
+  const over = (a, b) => Math.min(a.right, b.right) - Math.max(a.left, b.left) > 1
+    && Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top) > 1;
+  const pairs = parts.flatMap(([a, one], n) =>
+    parts.slice(n + 1).filter(([, two]) => over(one, two)).map(([b]) => `${a} / ${b}`));
+  const out = parts.filter(([, box]) => box.left < 0 || box.right > innerWidth).map(([a]) => `${a} is outside`);
+  const small = parts.filter(([, box]) => box.width < 43.5 || box.height < 43.5).map(([a]) => `${a} is small`);
+  const names = [...document.querySelectorAll(`${nav} :is(a, button) > span:first-child`)]
+    .filter((each) => each.checkVisibility() && each.scrollWidth > each.clientWidth)
+    .map((each) => `${each.textContent} is cut`);
+  return [...pairs, ...out, ...small, ...names];
+}"""
+"""What lies over something else along the edges, or is outside, too small for a finger, or has its name cut."""
+
+
+@pytest.mark.parametrize("width", WIDTHS)
+def test_every_place_is_reached(page: Page, demo: Here, width: int) -> None:
+    page.set_viewport_size({"width": width, "height": 800})
+    page.goto(f"{demo.url}/guide")
+    places = page.get_by_role("navigation", name="Places")
+    expect(places).to_contain_text("to do")
+    settled(page)
+    assert page.evaluate(COVERED) == []
+    for name in PLACES:
+        link = places.get_by_role("link", name=re.compile(f"^{name}"))
+        if width < 768 and name not in ("Rounds", "Table", "Bench", "Shelves"):
+            places.get_by_role("button", name=re.compile("^More")).click()
+            sheet = page.get_by_role("dialog", name="All places")
+            expect(sheet.get_by_role("link")).to_have_count(len(PLACES))
+            link = sheet.get_by_role("link", name=re.compile(f"^{name}"))
+        expect(link).to_be_in_viewport(ratio=1)
+        link.click()
+        expect(page).to_have_url(re.compile(f"/{name.lower()}"))
+        expect(page.get_by_role("dialog")).to_have_count(0)
+        expect(places.locator("[aria-current=page], button.on")).to_contain_text(name)
+
+
+@pytest.fixture
+def phone(browser: Browser) -> Iterator[Page]:
+    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
+    context.set_default_timeout(8000)
+    yield context.new_page()
+    context.close()
+
+
+def test_back_closes_a_sheet_and_then_leaves_the_place(phone: Page, served: Here) -> None:
+    phone.goto(f"{served.url}/rounds")
+    phone.get_by_role("link", name=re.compile("^Bench")).tap()
+    put_on_bench(phone, served, "10 kg pearl barley")
+    phone.get_by_role("button", name="Household").tap()
+    sheet = phone.get_by_role("dialog", name="Household")
+    expect(sheet).to_be_visible()
+    phone.go_back()
+    expect(sheet).to_have_count(0)
+    expect(phone.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg pearl barley")
+    # Closed by its button, it leaves no step behind.
+    phone.get_by_role("button", name="Household").tap()
+    sheet.get_by_role("button", name="Close").tap()
+    expect(sheet).to_have_count(0)
+    phone.wait_for_function("!history.state?.['sveltekit:states']?.sheets")
+    phone.go_back()
+    expect(phone).to_have_url(re.compile("/rounds"))
+
+
+def test_what_is_packed_is_told_without_scrolling(phone: Page, served: Here) -> None:
+    """On a phone kcal, days and best-by are in sight with the picture, and the bar covers nothing of them."""
+    put_on_bench(phone, served, "10 kg pearl barley")
+    strip = phone.get_by_role("region", name="To do next")
+    for told in ("35,200 kcal", "16 person-days", "best by"):
+        expect(strip.get_by_text(re.compile(re.escape(told))).first).to_be_in_viewport(ratio=1)
+    box, bar = strip.bounding_box(), phone.get_by_role("navigation", name="Places").bounding_box()
+    assert box
+    assert bar
+    assert box["y"] + box["height"] <= bar["y"] + 1
