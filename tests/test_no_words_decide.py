@@ -15,6 +15,7 @@ PATTERNS = {
     "a sentence is compared": r"""[!=]== "[A-Z][a-z]+ [a-z]""",
     "an amount is read": r"""\b(kg|lbs?|oz|cups\?)\|""",
     "a name is shortened": r"""\.replace\(/[^/]*(dried|whole|brown)""",
+    "what was typed is read without its signs": r"""(?<!place: )\bNumber\(\w+(\.\w+)*\.(value|count|per|low|rows)\b""",
     "degrees are converted": r"\* 1\.8 \+ 32|- 32\) / 1\.8",
     "measures are asked for anew": r"""units === "US\"""",
 }
@@ -49,6 +50,7 @@ def test_nothing_is_decided_on_words(what: str) -> None:
         ("a sentence is compared", 'life.text === "Keeps for decades"'),
         ("an amount is read", r"/^(.*?\d\S*\s*(?:kg|g|lbs?|oz|cups?)\b)/i.exec(line)"),
         ("a name is shortened", 'name.replace(/^freeze-dried /, "")'),
+        ("what was typed is read without its signs", "count: Number(form.count) || 0"),
         ("degrees are converted", "Math.round(celsius * 1.8 + 32)"),
         ("measures are asked for anew", 'settings.units === "US"'),
     ],

@@ -232,6 +232,16 @@ def page(context: BrowserContext) -> Iterator[Page]:
     assert [each.text for each in said if each.type == "error" and UNSEEN not in each.text] == []
 
 
+@pytest.fixture
+def phone(browser: Browser) -> Iterator[Page]:
+    """A phone, by touch."""
+    size: ViewportSize = {"width": 390, "height": 844}
+    context = browser.new_context(viewport=size, has_touch=True, is_mobile=True, locale="en-GB")
+    context.set_default_timeout(8000)
+    yield context.new_page()
+    context.close()
+
+
 SETTLED = """() => new Promise((settled) =>
   requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(settled, { timeout: 500 }))))
 """

@@ -1,24 +1,13 @@
 """On a phone held at the shelf, by touch."""
 
 import re
-from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
 
 pytestmark = pytest.mark.browser
-
-
-@pytest.fixture
-def phone(browser: Browser) -> Iterator[Page]:
-    context = browser.new_context(
-        viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True, locale="en-GB"
-    )
-    context.set_default_timeout(8000)
-    yield context.new_page()
-    context.close()
 
 
 def test_plan_and_pack_by_touch(phone: Page, served: Here) -> None:

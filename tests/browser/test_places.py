@@ -1,10 +1,9 @@
 """Every place is reached at every width: at the thumb on a phone, along the top elsewhere; Back comes back."""
 
 import re
-from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench, settled
 
@@ -52,14 +51,6 @@ def test_every_place_is_reached(page: Page, demo: Here, width: int) -> None:
         expect(page).to_have_url(re.compile(f"/{name.lower()}"))
         expect(page.get_by_role("dialog")).to_have_count(0)
         expect(places.locator("[aria-current=page], button.on")).to_contain_text(name)
-
-
-@pytest.fixture
-def phone(browser: Browser) -> Iterator[Page]:
-    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
-    context.set_default_timeout(8000)
-    yield context.new_page()
-    context.close()
 
 
 def test_back_closes_a_sheet_and_then_leaves_the_place(phone: Page, served: Here) -> None:

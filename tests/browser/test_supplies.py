@@ -64,6 +64,34 @@ def test_supplies_are_written_down_and_counted(page: Page, served: Here) -> None
     expect(packets).not_to_contain_text("loose in the jar")
 
 
+@pytest.mark.parametrize(
+    ("typed", "there", "wrong"),
+    [
+        ("1,000", 1000, ""),
+        ("1 200", 1200, ""),
+        ("1.000", 1000, ""),
+        ("12 bags", 9, "whole number"),
+        ("2½", 9, "whole number"),
+        ("-3", 9, "between 0 and 10,000"),
+    ],
+)
+def test_a_count_is_read_as_it_is_typed(page: Page, served: Here, typed: str, there: int, wrong: str) -> None:
+    """Nothing is silently changed: what is no count keeps its place in the field, and the larder says why."""
+    httpx.post(f"{served.url}/api/supplies", json={"sort": "bags", "key": "bag-gallon", "count": 9}).raise_for_status()
+    page.goto(f"{served.url}/supplies")
+    page.get_by_role("button", name=re.compile("^1 gal foil")).click()
+    form = page.get_by_role("form", name="Count")
+    form.get_by_label("how many").fill(typed)
+    form.get_by_role("button", name="So many there are").click()
+    if wrong:
+        expect(form).to_contain_text(wrong)
+        expect(form.get_by_label("how many")).to_have_value(typed)
+        expect(form.get_by_label("how many")).to_have_attribute("aria-invalid", "true")
+    else:
+        expect(page.get_by_role("dialog")).to_have_count(0)
+    assert httpx.get(f"{served.url}/api/supplies").json()["supplies"][0]["count"] == there
+
+
 def test_lids_are_told_apart_by_mouth_and_by_use(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/supplies")
     page.get_by_label("What is it?").select_option("lids")

@@ -2,26 +2,17 @@
 
 import csv
 import re
-from collections.abc import Iterator
 from datetime import date
 from io import BytesIO, StringIO
 
 import httpx
 import pypdf
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
 
 pytestmark = pytest.mark.browser
-
-
-@pytest.fixture
-def phone(browser: Browser) -> Iterator[Page]:
-    context = browser.new_context(viewport={"width": 390, "height": 844}, has_touch=True, is_mobile=True)
-    context.set_default_timeout(8000)
-    yield context.new_page()
-    context.close()
 
 
 def write_meal(page: Page, served: Here, name: str, text: str, kind: str = "supper") -> None:

@@ -155,4 +155,6 @@ def _in_words(mistake: dict[str, Any]) -> str:
     for name, words in _LIMITS:
         if name in limits:
             return f"{words} {limits[name]:,}" if isinstance(limits[name], int | float) else f"{words} {limits[name]}"
-    return "Write a number" if kind.startswith(("float", "int")) else str(mistake["msg"])[:120]
+    if kind.startswith("int"):
+        return "Write a whole number, such as 12"
+    return "Write a number, such as 2.5" if kind.startswith("float") else str(mistake["msg"])[:120]

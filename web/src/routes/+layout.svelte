@@ -5,6 +5,7 @@
   import Household from "$lib/features/household/Household.svelte";
   import Bar from "$lib/shell/Bar.svelte";
   import Tabs from "$lib/shell/Tabs.svelte";
+  import Unreached from "$lib/shell/Unreached.svelte";
   import { figures, placeOf } from "$lib/shell/places";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { KEYS, listen, setSingleKeys, singleKeys } from "$lib/shell/keys";
@@ -117,6 +118,7 @@
   {/if}
 </div>
 
+<Unreached />
 <Household bind:open={household} />
 <Sheet bind:open={help} title="Keys">
   <label class="mb-3 flex min-h-11 items-center justify-between gap-3 border-b border-line pb-2">

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { ask, onDiskTrouble, patientFetch, SILENT, wrongs } from "./client";
+import { ask, brought, onDiskTrouble, onUnreached, patientFetch, SILENT, wrongs } from "./client";
 
 afterEach(() => void vi.unstubAllGlobals());
 
@@ -89,5 +89,28 @@ describe("a request whose answer is lost", () => {
     vi.stubGlobal("fetch", lost(0, seen));
     await patientFetch(new Request("http://127.0.0.1/api/overview"));
     expect(seen).toEqual([null]);
+  });
+});
+
+describe("what is pressed while the larder is gone", () => {
+  const press = () => new Request("http://larder/api/undo", { method: "POST", body: "{}" });
+
+  it("is sent again under its key for as long as somebody wants it to", async () => {
+    const keys: (string | null)[] = [];
+    const answers = [true, true];
+    onUnreached(() => Promise.resolve(answers.pop() ?? false));
+    const send = (request: Request) => {
+      keys.push(request.headers.get("Idempotency-Key"));
+      return keys.length < 3 ? Promise.reject(new TypeError("gone")) : Promise.resolve(new Response("1"));
+    };
+    expect((await brought(press(), send)).ok).toBe(true);
+    expect(keys).toHaveLength(3);
+    expect(new Set(keys).size).toBe(1);
+    expect(keys[0]).toBeTruthy();
+  });
+
+  it("is let be when somebody says so", async () => {
+    onUnreached(() => Promise.resolve(false));
+    await expect(brought(press(), () => Promise.reject(new TypeError("gone")))).rejects.toThrow("gone");
   });
 });

@@ -35,6 +35,24 @@ export function onWaiting(tell: (slow: boolean) => void): void {
   waiting = tell;
 }
 
+/** What is pressed and cannot be brought to the larder: whoever pressed says whether to try again. */
+let tryAgain: () => Promise<boolean> = () => Promise.resolve(false);
+export function onUnreached(asked: () => Promise<boolean>): void {
+  tryAgain = asked;
+}
+
+/** What is sent as a change and changes nothing: a plan that follows the typing. Not to reach the larder with it is no loss. */
+export const QUESTIONS: readonly string[] = [
+  "/api/bench/plan",
+  "/api/bench/packets",
+  "/api/bench/propose",
+  "/api/drying/plan",
+  "/api/drying/freeze/plan",
+  "/api/freezer/plan",
+  "/api/table/eaters/need",
+  "/api/table/meals/read",
+];
+
 const SOON_MS = 300;
 let asked = 0;
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -52,23 +70,45 @@ async function counted(answer: Promise<Response>): Promise<Response> {
   }
 }
 
+/** A request with the key by which it counts once, however often it is sent. */
+function keyed(request: Request): Request {
+  const mine = new Request(request);
+  if (request.method !== "GET" && !mine.headers.has("Idempotency-Key")) mine.headers.set("Idempotency-Key", crypto.randomUUID());
+  return mine;
+}
+
 /** Ask, and ask again if no answer comes: what changes something counts once, by its key. */
 export async function patientFetch(request: Request, pauses = PAUSES_MS): Promise<Response> {
-  const keyed = new Request(request);
-  if (request.method !== "GET" && !keyed.headers.has("Idempotency-Key")) keyed.headers.set("Idempotency-Key", crypto.randomUUID());
+  const mine = keyed(request);
   for (const pause of pauses) {
     try {
-      return await fetch(keyed.clone());
+      return await fetch(mine.clone());
     } catch (error) {
       if (request.signal.aborted) throw error;
       await new Promise((done) => setTimeout(done, pause));
     }
   }
-  return fetch(keyed);
+  return fetch(mine);
+}
+
+/** What was pressed is brought to the larder, or whoever pressed it lets it be: it is never lost in silence. */
+export async function brought(request: Request, send: (request: Request) => Promise<Response> = patientFetch): Promise<Response> {
+  const mine = keyed(request);
+  for (;;) {
+    try {
+      return await send(mine.clone());
+    } catch (error) {
+      if (request.signal.aborted || !(await tryAgain())) throw error;
+    }
+  }
 }
 
 /** What is read is read; what changes something is sent once for each press, and shows on what was pressed. */
-const larderFetch = (request: Request) => counted(request.method === "GET" ? patientFetch(request) : shown(once(request, patientFetch)));
+function larderFetch(request: Request): Promise<Response> {
+  if (request.method === "GET") return counted(patientFetch(request));
+  const asks = QUESTIONS.includes(new URL(request.url).pathname);
+  return asks ? counted(shown(once(request, patientFetch))) : shown(once(request, (one) => brought(one, (again) => counted(patientFetch(again)))));
+}
 
 export const api = createClient<paths>({ baseUrl: "", fetch: larderFetch });
 

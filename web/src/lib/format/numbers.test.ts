@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { exact, few, readNumber, tenths, whole } from "./numbers";
+import { exact, few, readNumber, tenths, whole, counted } from "./numbers";
 
 describe("numbers", () => {
   it.each([
@@ -25,6 +25,8 @@ describe("numbers as they are typed", () => {
     ["1 000", 1000],
     ["1\u202f234,5", 1234.5],
     ["1.234,5", 1234.5],
+    ["1.250", 1.25],
+    ["0.125", 0.125],
     ["2½", 2.5],
     ["½", 0.5],
     ["0,5", 0.5],
@@ -35,4 +37,17 @@ describe("numbers as they are typed", () => {
     ["1,2,3", "1,2,3"],
     ["--2", "--2"],
   ])("%s is %s", (typed, read) => expect(readNumber(typed)).toBe(read));
+});
+
+describe("counts", () => {
+  it.each([
+    ["1.000", 1000],
+    ["1,000", 1000],
+    ["1 200", 1200],
+    ["12.345.678", 12345678],
+    ["12", 12],
+    ["2.5", 2.5],
+    ["12 bags", "12 bags"],
+    ["", null],
+  ])("%s", (typed, means) => expect(counted(typed)).toBe(means));
 });

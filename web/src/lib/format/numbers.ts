@@ -36,3 +36,12 @@ export function readNumber(text: string): number | string | null {
   const whole = Number(plain);
   return part === undefined ? whole : whole < 0 ? whole - part : whole + part;
 }
+
+/** What stands in a field, as it is sent: a number or nothing; what is no number goes as it is, and is refused in words. */
+export const sent = (typed: string | number | null | undefined): number | null => readNumber(String(typed ?? "")) as number | null;
+
+/** The same of what is counted: nobody counts in thousandths, so "1.000" are a thousand. */
+export const counted = (typed: string | number | null | undefined): number | null => {
+  const text = String(typed ?? "").trim();
+  return sent(/^[1-9]\d{0,2}(\.\d{3})+$/.test(text) ? text.replaceAll(".", "") : text);
+};

@@ -41,6 +41,7 @@
       <li>
         <a
           href={place.href}
+          onclick={close}
           aria-current={place === here ? "page" : undefined}
           class="flex min-h-12 items-center justify-between gap-4 rounded-lg px-2 {place === here ? 'bg-yolk font-bold text-on-yolk' : 'hover:bg-cream'}"
         >

@@ -1,5 +1,5 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
-import { api, ask, onDiskTrouble, onWaiting, type Schemas } from "$lib/api/client";
+import { api, ask, onDiskTrouble, onUnreached, onWaiting, type Answer, type Schemas } from "$lib/api/client";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -11,6 +11,8 @@ class TheLarder {
   onBench = $state("");
   /** What the larder's disk will not do any more, in its words, until something is saved again. */
   disk = $state("");
+  /** What was pressed and has not reached the larder: each waits to be told whether to try again. */
+  unreached = $state.raw<((again: boolean) => void)[]>([]);
   /** Whether the larder is waited for, for longer than a moment. */
   slow = $state(false);
   /** Whether one place has the whole screen: a run that is on, where nothing else can be hit by accident. */
@@ -19,6 +21,7 @@ class TheLarder {
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
     onWaiting((slow) => (this.slow = slow));
+    onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));
   }
 
   #read = latest(async () => {
@@ -39,6 +42,13 @@ class TheLarder {
     return this.overview?.settings.units === "US";
   }
 
+  /** Try all again that has not reached the larder, or let it be. */
+  tryAgain(again: boolean): void {
+    const waiting = this.unreached;
+    this.unreached = [];
+    for (const tell of waiting) tell(again);
+  }
+
   refresh(): Promise<void> {
     this.#fresh = this.#read();
     return this.#fresh;
@@ -54,6 +64,16 @@ class TheLarder {
     clearTimeout(this.#timer);
     this.message = link ? { text, tone, link } : { text, tone };
     this.#timer = setTimeout(() => (this.message = undefined), 9000);
+  }
+
+  /** Tell what came of a press that has no field to say it at; what it showed is read anew. */
+  async tell<T>(answer: Promise<Answer<T>>, says = ""): Promise<Answer<T>> {
+    const done = await answer;
+    const why = Object.values(done.wrong ?? {})[0]?.message;
+    if (why) this.say(why, "wrong");
+    else if (says) this.say(says);
+    await this.changed();
+    return done;
   }
 
   /** Undo one change that a screen means, whatever the last one is: refused if something else came since. */

@@ -1,6 +1,6 @@
 <!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
 <script lang="ts">
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Answer, type Schemas } from "$lib/api/client";
   import { onMount } from "svelte";
 
   let {
@@ -32,8 +32,11 @@
     return () => (on = false);
   });
 
-  const pan = (grams: number) => ask(api.PUT("/api/devices/scale/pan", { body: { grams } }));
-  const trouble = (scale: Schemas["Trouble"]) => ask(api.PUT("/api/devices/trouble", { params: { query: { scale } } }));
+  /** What the scale would not do; empty if it did. */
+  let refused = $state("");
+  const tell = async (call: Promise<Answer<unknown>>) => (refused = Object.values((await call).wrong ?? {})[0]?.message ?? "");
+  const pan = (grams: number) => tell(ask(api.PUT("/api/devices/scale/pan", { body: { grams } })));
+  const trouble = (scale: Schemas["Trouble"]) => tell(ask(api.PUT("/api/devices/trouble", { params: { query: { scale } } })));
 </script>
 
 <div role="group" aria-label="The scale" class="rounded-xl border-[1.5px] border-ink bg-cream p-3.5">
@@ -44,9 +47,10 @@
           {shows.right ? "that is right" : shows.off}
         </p>{/if}
       <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
+      {#if refused}<p class="wrong" role="alert">{refused}</p>{/if}
     </div>
     <div class="flex shrink-0 gap-2">
-      <button type="button" class="chip" onclick={() => ask(api.POST("/api/devices/scale/tare"))}>Tare</button>
+      <button type="button" class="chip" onclick={() => tell(ask(api.POST("/api/devices/scale/tare")))}>Tare</button>
       <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
         >Use this weight</button
       >

@@ -15,14 +15,15 @@
   /** The focus goes to what is to be filled in; where that is nothing, or a keyboard would cover it, to the heading. */
   function begin(event: Event) {
     event.preventDefault();
-    const touched = matchMedia("(pointer: coarse)").matches;
-    const field = touched ? null : inside?.querySelector<HTMLElement>("input:not([type=checkbox]), select, textarea");
+    const field = touched() ? null : inside?.querySelector<HTMLElement>("input:not([type=checkbox]), select, textarea");
     (field ?? inside?.querySelector<HTMLElement>("[data-heading]"))?.focus();
   }
 
   let { open = $bindable(false), title, wide = false, children }: { open?: boolean; title: string; wide?: boolean; children: Snippet } = $props();
 
-  /** Back closes the sheet, not the place under it: an open sheet is a step of the browser's history. */
+  const touched = () => matchMedia("(pointer: coarse)").matches;
+
+  /** By touch, Back closes the sheet, not the place under it: an open sheet is a step of the browser's history. */
   let mine = 0;
   /** Whether what closes it is a link in it: the browser is on its way elsewhere, and goes there from here. */
   let left = false;
@@ -32,7 +33,7 @@
   });
   const sheets = () => page.state.sheets ?? [];
   $effect(() => {
-    if (!open) return;
+    if (!open || !touched()) return;
     const step = (mine = ++opened);
     left = false;
     untrack(() => pushState("", { ...page.state, sheets: [...sheets(), step] }));

@@ -30,3 +30,33 @@ export function presses(on: EventTarget, counts: (event: Event) => boolean = isP
 }
 
 export const letGo = presses(globalThis.window ?? new EventTarget());
+
+/** For so long after a press, another at the same spot is the same finger that pressed twice. */
+const TWICE_MS = 350;
+const SPOT_PX = 12;
+
+/**
+ * What slid under the finger is not pressed: a list that is a line shorter after the first press of two would have the
+ * second land on its next line. Keys have no spot, and what was pressed itself may be pressed again.
+ */
+export function steadies(on: EventTarget, now: () => number = () => performance.now()): void {
+  let last: { element: Element; x: number; y: number; at: number } | undefined;
+  on.addEventListener(
+    "click",
+    (event) => {
+      if (!(event instanceof MouseEvent) || event.detail === 0 || !(event.target instanceof Element)) return;
+      const element = event.target.closest("button, a, [role=button]") ?? event.target;
+      const { clientX: x, clientY: y } = event;
+      const slid = last && !last.element.isConnected && element !== last.element && now() - last.at < TWICE_MS;
+      if (last && slid && Math.hypot(x - last.x, y - last.y) < SPOT_PX) {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        return;
+      }
+      last = { element, x, y, at: now() };
+    },
+    { capture: true },
+  );
+}
+
+if (globalThis.window) steadies(window);

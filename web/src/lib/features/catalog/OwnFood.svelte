@@ -1,5 +1,6 @@
 <!-- A food of one's own, with the figures the rules need; what it is like fills in the rest. -->
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -63,8 +64,8 @@
     event.preventDefault();
     const body = {
       ...own,
-      litre_g: Number(own.litre_g),
-      ...(Object.fromEntries(PARTS.map(([part]) => [part, Number(figures[part])])) as typeof figures),
+      litre_g: sent(own.litre_g) as number,
+      ...(Object.fromEntries(PARTS.map(([part]) => [part, sent(figures[part])])) as typeof figures),
       traits,
     };
     const done = await ask(api.POST("/api/foods", { body }));

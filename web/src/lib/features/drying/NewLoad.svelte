@@ -1,5 +1,6 @@
 <!-- What goes on the trays, how it is cut, and what it dries in. -->
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
   import X from "@lucide/svelte/icons/x";
   import { readCelsius, shownDegrees } from "$lib/format/degrees";
@@ -91,7 +92,7 @@
             inputmode="decimal"
             value={item.water ?? ""}
             placeholder={load.plan?.items[at] ? load.plan.items[at].water_pct.toFixed(0) : ""}
-            onchange={(event) => load.item(n, { water: event.currentTarget.value.trim() === "" ? null : Number(event.currentTarget.value.replace(",", ".")) })}
+            onchange={(event) => load.item(n, { water: sent(event.currentTarget.value) })}
             aria-label="Water in {item.line}, per cent"
             aria-invalid={wrong[`water.${at}`] ? "true" : undefined}
           />

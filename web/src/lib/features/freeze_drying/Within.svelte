@@ -48,8 +48,7 @@
   }
 
   async function closed() {
-    await ask(api.POST("/api/drying/freeze/{number}/closed", path));
-    await larder.changed();
+    await larder.tell(ask(api.POST("/api/drying/freeze/{number}/closed", path)));
   }
 </script>
 

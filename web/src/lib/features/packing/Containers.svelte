@@ -1,5 +1,6 @@
 <!-- All the containers of the table, drawn to one scale, and a bag of one's own. -->
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import type { Schemas, Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -60,7 +61,7 @@
     class="mt-1.5 grid grid-cols-[1fr_8rem_auto] items-end gap-2"
     onsubmit={(event) => {
       event.preventDefault();
-      onown(size, Number(film));
+      onown(size, sent(film) as number);
     }}
     novalidate
   >

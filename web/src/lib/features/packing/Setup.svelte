@@ -1,5 +1,6 @@
 <!-- How it is to be packed: container, closing, fill, how long, where. -->
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
   import type { Bench } from "./bench.svelte";
@@ -36,7 +37,6 @@
   function pick(container: string) {
     bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null });
   }
-  const number = (text: string) => (text.trim() === "" ? null : Number(text.replace(",", ".")));
 </script>
 
 {#snippet error(field: string)}
@@ -102,7 +102,7 @@
               autocomplete="off"
               aria-invalid={wrong.left_kpa ? "true" : undefined}
               aria-describedby={wrong.left_kpa ? "wrong-left_kpa" : undefined}
-              onchange={(event) => bench.set({ left_kpa: number(event.currentTarget.value) })}
+              onchange={(event) => bench.set({ left_kpa: sent(event.currentTarget.value) })}
             />
           </div>
         </div>
@@ -164,7 +164,7 @@
           value={bench.ask.moisture ?? ""}
           placeholder={plan.food.moisture_pct.toFixed(1)}
           aria-invalid={wrong.moisture ? "true" : undefined}
-          onchange={(event) => bench.set({ moisture: number(event.currentTarget.value) })}
+          onchange={(event) => bench.set({ moisture: sent(event.currentTarget.value) })}
         />
       </label>
       {#if plan.food.water_activity !== null && plan.food.water_activity !== undefined}

@@ -24,6 +24,7 @@
     wrong = done.wrong ?? {};
     // One choice at a time is set here: shown anew with what somebody else set, it is set again or left.
     if (done.now) larder.say("Somebody else changed the goal: this is what they set. Choose again if you want yours.", "wrong");
+    else if (wrong.request) larder.say(wrong.request.message, "wrong");
     if (!done.wrong || done.now) await larder.changed();
   }
 

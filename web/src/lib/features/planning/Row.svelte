@@ -22,8 +22,7 @@
   }
 
   async function tried() {
-    await ask(api.POST("/api/table/tried/{food}", { params: { path: { food: row.food } } }));
-    await larder.changed();
+    await larder.tell(ask(api.POST("/api/table/tried/{food}", { params: { path: { food: row.food } } })));
   }
 </script>
 

@@ -1,5 +1,6 @@
 <!-- Which labels to print on: sheets by plain dimensions, one's own, or single ones off a roll. -->
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import Choice from "$lib/ui/Choice.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
@@ -31,7 +32,7 @@
 
   const layout = $derived(offered.find((each) => each.key === chosen));
   const roll = $derived(!!layout && layout.columns * layout.rows === 1);
-  const lies = $derived({ columns: Number(own.columns) || 0, rows: Number(own.rows) || 0, size: own.size, gap: own.gap });
+  const lies = $derived({ columns: sent(own.columns) ?? 0, rows: sent(own.rows) ?? 0, size: own.size, gap: own.gap });
   const query = $derived(
     Object.entries({ ...of, layout: chosen, ...(chosen === "own" ? lies : {}) })
       .flatMap(([name, value]) => (Array.isArray(value) ? value : [value]).map((each) => `${name}=${encodeURIComponent(String(each))}`))
@@ -63,8 +64,7 @@
   }
 
   async function refill() {
-    await ask(api.PUT("/api/devices/labels/roll"));
-    wrong = {};
+    wrong = (await ask(api.PUT("/api/devices/labels/roll"))).wrong ?? {};
   }
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { sent } from "$lib/format/numbers";
   import Choice from "$lib/ui/Choice.svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
@@ -117,9 +118,12 @@
     if (there.length === 1 && there[0]) await open(there[0].number);
   }
 
+  /** How wide a new place is, in the household's measure; what is no number stays as it was typed. */
+  const wideOf = (wide: number | string | null) => (typeof wide === "number" ? Math.round(wide / per) : wide);
+
   async function add(event: SubmitEvent) {
     event.preventDefault();
-    const body = { ...fresh, shelves: Number(fresh.shelves), warmest_month: Number(fresh.warmest_month) };
+    const body = { ...fresh, shelves: sent(fresh.shelves) as number, warmest_month: Number(fresh.warmest_month) };
     const done = await ask(api.POST("/api/places", { body }));
     wrong = done.wrong ?? {};
     if (done.data) {
@@ -207,7 +211,7 @@
         label="How wide, {us ? 'in' : 'cm'}"
         name="width_mm"
         type="number"
-        bind:value={() => Math.round(fresh.width_mm / per), (wide) => (fresh.width_mm = Number(wide) * per)}
+        bind:value={() => wideOf(fresh.width_mm), (wide) => (fresh.width_mm = (typeof wide === "number" ? wide * per : wide) as number)}
         {wrong}
       />
       <Degrees label="Mean of the year" name="mean_c" bind:celsius={fresh.mean_c} {wrong} />

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, basedOn, type Answer, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
+  import { counted as countOf } from "$lib/format/numbers";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import type { Snippet } from "svelte";
@@ -43,8 +44,6 @@
     open = false;
     await larder.changed();
   }
-  const whole = (text: string) => Number(text) || 0;
-  const orNone = (text: string) => (text.trim() ? whole(text) : null);
 </script>
 
 {#snippet part(form: string, title: string, does: () => void, fields: Snippet, button: string, ready: boolean)}
@@ -73,7 +72,7 @@
     {@render part(
       "came",
       "Restock",
-      () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: whole(came.count), cost: came.cost } }))),
+      () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: countOf(came.count) as number, cost: came.cost } }))),
       cameFields,
       "Put it away",
       !!came.count.trim(),
@@ -110,7 +109,11 @@
           ask(
             api.PUT("/api/supplies/{number}/count", {
               ...based,
-              body: { count: counted.count.trim() ? whole(counted.count) : supply.count, spares: orNone(counted.spares), again: orNone(counted.again) },
+              body: {
+                count: counted.count.trim() ? (countOf(counted.count) as number) : supply.count,
+                spares: countOf(counted.spares),
+                again: countOf(counted.again),
+              },
             }),
           ),
         ),
@@ -131,7 +134,12 @@
         () =>
           tell(
             "spares",
-            ask(api.POST("/api/supplies/{number}/spares", { ...path, body: { count: whole(spares.count), minutes: whole(spares.minutes), on: null } })),
+            ask(
+              api.POST("/api/supplies/{number}/spares", {
+                ...path,
+                body: { count: countOf(spares.count) as number, minutes: countOf(spares.minutes) as number, on: null },
+              }),
+            ),
           ),
         spareFields,
         "In, lid on",
@@ -154,14 +162,14 @@
           type="button"
           class="chip"
           disabled={!supply.spent || !gel.trim()}
-          onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: true } })))}
+          onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: countOf(gel) as number, restored: true } })))}
           >dry again</button
         >
       {/snippet}
       {@render part(
         "gel",
         "Saturated desiccant",
-        () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: whole(gel), restored: false } }))),
+        () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: countOf(gel) as number, restored: false } }))),
         gelFields,
         "full of water",
         !!gel.trim(),
@@ -186,12 +194,13 @@
     {@render part(
       "said",
       "What is said of it",
-      () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: whole(said.low), cost: said.cost, note: said.note } }))),
+      () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: countOf(said.low), cost: said.cost, note: said.note } }))),
       saidFields,
       "Save",
       true,
     )}
     <div class="border-t border-line pt-3">
+      {#if where === "gone" && wrong.request}<p class="wrong mb-2">{wrong.request.message}</p>{/if}
       <button class="chip !border-rust !text-rust" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Remove it</button>
     </div>
   </div>

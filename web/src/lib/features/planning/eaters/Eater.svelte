@@ -1,7 +1,7 @@
 <!-- Somebody who eats here: as little as a name and a year; the need follows as it is typed. -->
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
-  import { whole } from "$lib/format/numbers";
+  import { whole, sent } from "$lib/format/numbers";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Conflict from "$lib/ui/Conflict.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -74,13 +74,12 @@
     more = !!(eater && ((eater.count ?? 1) > 1 || eater.weeks || eater.kcal));
   }
 
-  const figure = (value: string | number) => (value === "" || value === null ? null : Number(value));
   const body = (): Eater => ({
     ...$state.snapshot(draft),
-    birth_year: Number(draft.birth_year) || 0,
-    count: Number(draft.count),
-    weeks: figure(draft.weeks),
-    kcal: figure(draft.kcal),
+    birth_year: sent(draft.birth_year) ?? 0,
+    count: sent(draft.count) ?? 1,
+    weeks: sent(draft.weeks),
+    kcal: sent(draft.kcal),
   });
 
   const reckon = latest(async () => {

@@ -28,9 +28,7 @@
   }
 
   async function strike(number: number) {
-    await ask(api.DELETE("/api/table/prices/{number}", { params: { path: { number } } }));
-    larder.say("Deleted; Undo brings it back");
-    await larder.changed();
+    await larder.tell(ask(api.DELETE("/api/table/prices/{number}", { params: { path: { number } } })), "Deleted; Undo brings it back");
   }
 </script>
 

@@ -1,0 +1,81 @@
+"""Whatever is pressed ends in done, in refused with why, or in not reached and tried again; never in silence."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page
+
+from tests.browser.conftest import ROOT, Here
+from tests.browser.test_one_press import QUESTIONS
+
+pytestmark = pytest.mark.browser
+
+CLIENT = (ROOT / "web/src/lib/api/client.ts").read_text(encoding="utf-8")
+TAKEN = re.findall(r'"(/api/[^"]+)"', CLIENT.partition("QUESTIONS")[2].partition("];")[0])
+"""What the screens take for questions."""
+
+PRESS_EACH = """async ([seen, asked]) => {
+  const known = new Set(seen), silent = [], told = [];
+  const fetched = window.fetch;
+  let refused = "";
+  window.fetch = async (request) => {
+    const path = new URL(request.url).pathname;
+    if (request.method === "GET" || asked.includes(path)) return fetched(request);
+    refused = `Not now ${request.method} ${path} ${told.length}`;
+    const body = { status: 422, title: "No", errors: [{ field: "request", message: refused, nearest: [] }] };
+    const headers = { "content-type": "application/problem+json" };
+    return new Response(JSON.stringify(body), { status: 422, headers });
+  };
+  const pause = (ms) => new Promise((done) => setTimeout(done, ms));
+  const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+  const words = (each) => each.closest("[role=dialog]")?.ariaLabel + each.textContent.trim() + each.ariaLabel;
+  const press = async (each) => {
+    if (!each.isConnected || each.disabled || known.has(words(each)) || each.closest("form[method=dialog]")) return;
+    const name = words(each);
+    known.add(name);
+    refused = "";
+    each.click();
+    await drawn();
+    if (!refused) return;
+    const shown = () => document.body.innerText.includes(refused);
+    for (let waited = 0; waited < 700 && !shown(); waited += 25) await pause(25);
+    (shown() ? told : silent).push(`${name}: ${refused}`);
+  };
+  for (const each of document.querySelectorAll("main button")) {
+    await press(each);
+    for (let deep = 0; deep < 3 && document.querySelector("[role=dialog]"); deep++) {
+      for (const inner of document.querySelectorAll("[role=dialog] button:not([aria-label=Close])")) await press(inner);
+      document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
+      await pause(40);
+    }
+  }
+  window.fetch = fetched;
+  return { known: [...known], told, silent };
+}"""
+"""Presses everything once, and whatever is in the sheets that open; what is sent is refused, and must be shown."""
+
+VIEWS = ["/rounds", "/rounds/looks", "/table", "/table/meals", "/table/meals?n=1", "/table/diary", "/table/money"]
+VIEWS += ["/table/eaters", "/drying", "/drying/jars", "/drying/ready", "/drying/freeze", "/drying/freezer", "/run"]
+VIEWS += ["/bench?line=5 kg wheat", "/shelves?n=1", "/supplies"]
+
+
+def test_whatever_is_refused_is_said(page: Page, demo: Here) -> None:
+    pressed: list[str] = []
+    told: list[str] = []
+    silent: list[str] = []
+    for view in VIEWS:
+        page.goto(f"{demo.url}{view}")
+        page.get_by_role("main").get_by_role("button").first.wait_for()
+        seen = page.evaluate(PRESS_EACH, [pressed, TAKEN])
+        told += seen["told"]
+        silent += [f"{view}: {each}" for each in seen["silent"]]
+        pressed = seen["known"]
+    assert silent == []
+    assert len(told) > 25
+
+
+def test_what_the_screens_take_for_questions_are_questions() -> None:
+    assert len(TAKEN) > 5
+    assert set(TAKEN) <= set(QUESTIONS)
