@@ -131,11 +131,14 @@ def test_bought_twice_is_one_lot(page: Page, demo: Here) -> None:
 
 def test_a_slow_answer_shows_on_what_was_pressed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg pearl barley")
-    page.route("**/api/bench/pack", lambda route: (time.sleep(0.6), route.continue_())[1])
+    held: list[Route] = []
+    page.route("**/api/bench/pack", held.append)
     pack = page.get_by_role("button", name="Pack it")
     pack.click()
     expect(page.locator("[aria-busy=true]")).to_have_text("Pack it")
     expect(page.get_by_text("Waiting for the larder")).to_be_attached()
+    for route in held:
+        route.continue_()
     expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
     expect(page.get_by_text("Waiting for the larder")).to_have_count(0)

@@ -67,7 +67,8 @@ def test_back_closes_a_sheet_and_then_leaves_the_place(phone: Page, served: Here
     phone.get_by_role("button", name="Household").tap()
     sheet.get_by_role("button", name="Close").tap()
     expect(sheet).to_have_count(0)
-    phone.wait_for_function("!history.state?.['sveltekit:states']?.sheets")
+    while phone.evaluate("history.state['sveltekit:states']?.sheets"):
+        phone.wait_for_timeout(20)
     phone.go_back()
     expect(phone).to_have_url(re.compile("/rounds"))
 

@@ -1,11 +1,12 @@
 <script lang="ts">
   import "../app.css";
-  import { goto } from "$app/navigation";
+  import { afterNavigate, goto } from "$app/navigation";
   import { page } from "$app/state";
   import Household from "$lib/features/household/Household.svelte";
   import Bar from "$lib/shell/Bar.svelte";
   import Tabs from "$lib/shell/Tabs.svelte";
   import Unreached from "$lib/shell/Unreached.svelte";
+  import { beginPlace, keepFocus } from "$lib/shell/focus";
   import { figures, placeOf } from "$lib/shell/places";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { KEYS, listen, setSingleKeys, singleKeys } from "$lib/shell/keys";
@@ -27,16 +28,23 @@
   const here = $derived(placeOf(page.url.pathname));
   const undoable = $derived(larder.overview?.can_undo);
 
+  afterNavigate(({ type }) => {
+    // SvelteKit puts the focus back to the top after this; whoever goes to a place goes on in it.
+    if (type !== "enter") setTimeout(beginPlace);
+  });
+
   onMount(() => {
     theme.start();
     void larder.refresh();
-    return listen({
+    const letGo = keepFocus();
+    const unlisten = listen({
       go: (path) => void goto(path),
       fresh: () => void goto("/bench").then(() => dispatchEvent(new CustomEvent("larder:fresh"))),
       find: () => (document.querySelector<HTMLInputElement>("[data-find]") ?? document.querySelector("input"))?.focus(),
       undo: () => void larder.undo(),
       help: () => (help = true),
     });
+    return () => (letGo(), unlisten());
   });
 </script>
 

@@ -35,7 +35,7 @@
   }
 </script>
 
-{#each load.ask.items as item, n (n)}
+{#each load.ask.items as item, n (item)}
   {@const at = load.field(n)}
   {@const error = wrong[`line.${at}`]}
   <div class={n ? "mt-4 border-t border-line pt-3" : ""}>

@@ -50,7 +50,7 @@
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
     <section aria-label="What goes in" class="border-line px-4 pt-3 pb-5 sm:px-6 md:border-r md:pt-2.5 lg:overflow-y-auto">
       <h1 class="head font-sans">Into the freeze dryer</h1>
-      {#each freezeLoad.ask.items as item, n (n)}
+      {#each freezeLoad.ask.items as item, n (item)}
         {@const error = wrong[`line.${freezeLoad.field(n)}`]}
         <div class={n ? "mt-4 border-t border-line pt-3" : ""}>
           <div class="flex items-end gap-1">

@@ -75,7 +75,7 @@
   </p>
   <p class="head mt-3 grid grid-cols-[1fr_8.500rem_2.750rem] gap-2 max-sm:sr-only" aria-hidden="true"><span>What there is</span><span>eaten in a week</span></p>
   <ul class="mt-1 grid gap-2 max-sm:mt-3">
-    {#each lines as line, n (n)}
+    {#each lines as line, n (line)}
       <li>
         <div class="grid grid-cols-[1fr_8.500rem_2.750rem] items-end gap-2 max-sm:grid-cols-[1fr_2.750rem]">
           <input

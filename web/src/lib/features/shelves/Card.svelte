@@ -130,7 +130,7 @@
     {#if !card.gone_on}
       <div class="mt-4 grid grid-cols-3 gap-2.5">
         <button class="chip" onclick={() => (moving = true)}>Move</button>
-        <button class="chip" onclick={() => ((throwing = true), (wrong = {}))}>Throw out</button>
+        <button class="chip away" onclick={() => ((throwing = true), (wrong = {}))}>Throw out</button>
         <button class="chip" onclick={() => (printing = true)}>Label …</button>
       </div>
     {/if}

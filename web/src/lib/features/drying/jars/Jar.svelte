@@ -50,11 +50,11 @@
         {#each LOOKS as [look, words] (look)}<button class="chip" onclick={() => shake(jar.number, look)}>{words}</button>{/each}
       {:else if jar.phase === "back in the dryer"}
         <button class="chip on" onclick={() => step(jar.number, "back")}>Back from the dryer, back in its jar</button>
-        <button class="chip" onclick={() => step(jar.number, "empty")}>Thrown out or eaten: empty the jar</button>
+        <button class="chip away" onclick={() => step(jar.number, "empty")}>Thrown out or eaten: empty the jar</button>
       {:else}
         <a class="chip on" href="/bench?lot={jar.lot}&line={encodeURIComponent(jar.line)}">To the bench</a>
         {#each LOOKS as [look, words] (look)}<button class="chip" onclick={() => shake(jar.number, look)}>{words}</button>{/each}
-        <button class="chip" onclick={() => step(jar.number, "empty")}>Empty the jar</button>
+        <button class="chip away" onclick={() => step(jar.number, "empty")}>Empty the jar</button>
       {/if}
     </div>
   </div>

@@ -13,6 +13,11 @@
   const ahead = $derived(day.day > today);
   const written = $derived<Schemas["Written"][]>(day.items.map((item) => ({ meal: item.meal, eaters: item.eaters, line: item.line?.text ?? "" })));
   const shown = $derived(all ? meals : meals.slice(0, 8));
+  /** A line is known by what is written on it: where one goes, the others stay themselves. */
+  const lineKey = (n: number) => {
+    const says = JSON.stringify(written[n]);
+    return says + written.slice(0, n).filter((each) => JSON.stringify(each) === says).length;
+  };
   const has = (meal: number) => written.some((item) => item.meal === meal);
   const date = $derived(new Date(`${day.day}T12:00`));
   const name = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
@@ -55,7 +60,7 @@
 {:else}
   {#if day.kept}
     <ul class="mt-2 border-t border-line" aria-label="Written">
-      {#each day.items as item, n (n)}
+      {#each day.items as item, n (lineKey(n))}
         {@const waiting = item.line && ["ask", "unread"].includes(item.line.reading)}
         <li class="flex min-h-11 items-center justify-between gap-2 border-b border-line">
           <span class="leading-tight">
@@ -65,7 +70,7 @@
             {:else if item.line?.mass}<span class="block text-xs text-soft">{item.line.mass} {item.line.food_name}</span>{/if}
           </span>
           <button
-            class="grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream"
+            class="away grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream"
             aria-label="Take out {item.meal_name || item.line?.text || 'nothing'}"
             onclick={() => write(written.filter((_, at) => at !== n))}
           >

@@ -203,7 +203,7 @@
     <div class="mt-5 flex flex-wrap items-center gap-3 lg:col-span-2">
       <button class="do" disabled={kept || theirs !== undefined} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
       {#if view}
-        <button class="chip" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
+        <button class="chip away" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}
       {#if wrong.request && !theirs}<p class="wrong">{wrong.request.message}</p>{/if}
     </div>

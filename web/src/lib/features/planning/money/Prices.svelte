@@ -107,7 +107,7 @@
                 <td>{price.price}</td><td class="text-right">{price.per_weight}</td><td class="text-right">{price.per_1000_kcal}</td>
                 <td class="w-9"
                   ><button
-                    class="grid size-9 place-items-center rounded-lg hover:bg-cream"
+                    class="away grid size-9 place-items-center rounded-lg hover:bg-cream"
                     aria-label="Delete {price.pack} at {price.price}"
                     onclick={() => strike(price.number)}><X size={16} aria-hidden="true" /></button
                   ></td
