@@ -132,7 +132,7 @@ def test_bought_twice_is_one_lot(page: Page, demo: Here) -> None:
 def test_a_slow_answer_shows_on_what_was_pressed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg pearl barley")
     held: list[Route] = []
-    page.route("**/api/bench/pack", held.append)
+    page.route("**/api/bench/pack", lambda route: held.append(route))
     pack = page.get_by_role("button", name="Pack it")
     pack.click()
     expect(page.locator("[aria-busy=true]")).to_have_text("Pack it")
