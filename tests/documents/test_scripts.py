@@ -106,7 +106,8 @@ def test_a_name_from_right_to_left_begins_at_the_right() -> None:
 def test_any_text_has_a_width_and_lines_that_hold_it(text: str, font: str) -> None:
     assert width_of(text, font, 10) >= 0
     lines = lines_of(text, font, 10, 60)
-    assert " ".join(lines) == " ".join(text.split())
+    assert "".join("".join(lines).split()) == "".join(text.split())
+    assert all(width_of(line, font, 10) <= 60 for line in lines if len(line) > 1)
     draw(Canvas(BytesIO()), text, 0, 0, font, 10)
 
 

@@ -35,6 +35,8 @@ def test_a_long_list_goes_over_pages_and_loses_nothing(larder: Larder) -> None:
     lines = [replace(view.lines[0], name=f"food {n}") for n in range(47)]
     text = pages(shopping_sheet(replace(view, lines=lines), "24 Nov 2026", Units.US))
     assert len(text) == 3
+    assert [f"page {n} of 3" in page for n, page in enumerate(text, 1)] == [True] * 3
+    assert "page" not in pages(shopping_sheet(view, "24 Nov 2026", Units.US))[0]
     assert all(f"Food {n}\n" in "\n".join(text) + "\n" for n in range(47))
 
 

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+import unicodedata
 from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import lru_cache
 from itertools import groupby
+from typing import Any
 
 import uharfbuzz as hb
 from bidi import get_base_level, get_display
 from reportlab.lib.colors import HexColor
+from reportlab.lib.units import mm
 from reportlab.pdfbase import pdfmetrics
 from reportlab.pdfbase.ttfonts import TTFont
 from reportlab.pdfgen.canvas import Canvas
@@ -61,19 +64,86 @@ def draw_right(page: Canvas, text: str, x: float, y: float, font: str, size: flo
     draw(page, text, x - width_of(text, font, size), y, font, size)
 
 
+class Pages(Canvas):  # type: ignore[misc]  # reportlab has no types
+    """Pages of a list: where there are several, each says which it is and of how many."""
+
+    def __init__(self, *args: Any, **more: Any) -> None:
+        super().__init__(*args, **more)
+        self._done: list[dict[str, Any]] = []
+
+    def showPage(self) -> None:  # noqa: N802
+        """End a page; it is written when it is known how many there are."""
+        self._done.append(dict(self.__dict__))
+        self._startPage()
+
+    def save(self) -> None:
+        """Write all pages."""
+        self._done.append(dict(self.__dict__))
+        pages = self._done
+        for n, page in enumerate(pages, 1):
+            self.__dict__.update(page)
+            if len(pages) > 1:
+                self.setFillColor(INK)
+                draw_right(self, f"page {n} of {len(pages)}", self._pagesize[0] - 16 * mm, 9 * mm, TEXT, 9)
+            super().showPage()
+        super().save()
+
+
+LEAST_PT = 6.0
+"""Nothing on paper is smaller. Source: common practice for labels of food; smaller is not read by most."""
+
+
 def fit(page: Canvas, text: str, x: float, y: float, room: float, font: str, size: float) -> None:
-    """Write a line as large as asked, or as small as it takes to fit the room."""
-    draw(page, text, x, y, font, min(size, size * room / max(1.0, width_of(text, font, size))))
+    """Write a line as large as asked, or as small as it takes to fit the room; cut where even that is too small."""
+    fits = min(size, size * room / max(1.0, width_of(text, font, size)))
+    size = min(size, max(LEAST_PT, fits))
+    draw(page, cut(text, font, size, room), x, y, font, size)
+
+
+def cut(text: str, font: str, size: float, room: float) -> str:
+    """A line as long as there is room for it, with … where it goes on.
+
+    Example:
+        >>> cut("pearl barley", TEXT, 10, 40), cut("rye", TEXT, 10, 40)
+        ('pearl b…', 'rye')
+    """
+    if width_of(text, font, size) <= room + 0.01:
+        return text
+    return f"{_first_that_fit(text, font, size, room - width_of('…', font, size)).rstrip()}…"
+
+
+def _first_that_fit(text: str, font: str, size: float, room: float) -> str:
+    """As many of the first signs as there is room for, at least one; a mark stays with its letter."""
+    low, high = 1, max(1, len(text))
+    while low < high:
+        middle = (low + high + 1) // 2
+        if width_of(text[:middle], font, size) <= room:
+            low = middle
+        else:
+            high = middle - 1
+    while 1 < low < len(text) and unicodedata.combining(text[low]):
+        low -= 1
+    return text[:low]
 
 
 def lines_of(text: str, font: str, size: float, room: float) -> list[str]:
-    """A text in lines that fit the room, broken between words; a word that is wider stands alone."""
+    """A text in lines that fit the room, broken between words, and within a word that is wider than a line.
+
+    Example:
+        >>> lines_of("hard red wheat", TEXT, 10, 45), lines_of("x" * 8, TEXT, 10, 25)
+        (['hard red', 'wheat'], ['xxxxx', 'xxx'])
+    """
     lines: list[str] = []
     for word in text.split():
         longer = f"{lines[-1]} {word}" if lines else word
         if lines and width_of(longer, font, size) <= room:
             lines[-1] = longer
-        else:
+            continue
+        while width_of(word, font, size) > room and len(word) > 1:
+            first = _first_that_fit(word, font, size, room)
+            lines.append(first)
+            word = word[len(first) :]
+        if word:
             lines.append(word)
     return lines or [""]
 

@@ -10,7 +10,7 @@ import segno
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, lines_of, width_of
+from yellow_larder.documents.hand import FAINT, INK, LEAST_PT, YELLOW, cut, draw, draw_right, fit, lines_of, width_of
 from yellow_larder.documents.layouts import Layout
 from yellow_larder.features.shelves.labels import Label
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
@@ -77,82 +77,123 @@ def _cut(page: Canvas, x: float, y: float, width: float, height: float) -> None:
 
 
 def _draw_whole(page: Canvas, label: Label, box: _Box) -> None:
-    code = 25 * mm
-    room = box.width - 2 * box.pad - code - 3 * mm
+    code = _Code(label, 25 * mm, box)
+    room = code.left - box.left
     top = box.top - _name(page, label.food, box.left, box.top, room, 17)
     page.setFillColor(YELLOW)
     page.rect(box.left, top - 2.2 * mm, 14 * mm, 1.1 * mm, stroke=0, fill=1)
-    top -= 9 * mm
+    # What it was packed against is to be read whole: the other lines make room for it.
+    close = 0.85 if label.override else 1.0
+    top -= 9 * mm * close
     page.setFillColor(INK)
     for font, size, text in (
         (BOLD, 15, label.mass),
         (TEXT, 11, label.energy),
         (TEXT, 11, label.packed),
         (BOLD, 13, label.best_by),
-        (TEXT, 9.5, label.packets),
     ):
         fit(page, text, box.left, top, room, font, size)
-        top -= 5.4 * mm
+        top -= 5.4 * mm * close
     if label.override:
-        _against(page, label.override, box.left, top + 3.4 * mm, room, top + 3.4 * mm - box.foot + 1 * mm)
-    _code(page, label, box.right - code, box.top - code, code)
+        fine = [(TEXT, label.packets), (BOLD, label.override)]
+        top += 3.4 * mm
+        _fine(page, [each for each in fine if each[1]], box.left, top, room, top - box.foot + 1 * mm)
+    else:
+        fit(page, label.packets, box.left, top, room, TEXT, 9.5)
+    code.draw(page)
     page.setFillColor(INK)
     draw_right(page, f"No. {label.number}", box.right, box.foot + 5.5 * mm, NAME, 17)
-    draw_right(page, label.container, box.right, box.foot + 1 * mm, TEXT, 7.5)
+    draw_right(page, cut(label.container, TEXT, 7.5, box.right - code.left), box.right, box.foot + 1 * mm, TEXT, 7.5)
 
 
 def _draw_small(page: Canvas, label: Label, box: _Box) -> None:
     """The same in little room: what must be read at arm's length stays as large as it can be."""
-    code = min(box.height - 2 * box.pad - 6 * mm, 0.32 * box.width)
-    room = box.width - 2 * box.pad - code - 2 * mm
-    _code(page, label, box.right - code, box.top - code, code)
+    code = _Code(label, min(box.height - 2 * box.pad - 6 * mm, 0.32 * box.width), box)
+    room = code.left - box.left
+    code.draw(page)
     page.setFillColor(INK)
-    fit_right = min(13.0, 13.0 * code / max(1.0, width_of(f"No. {label.number}", NAME, 13)))
-    draw_right(page, f"No. {label.number}", box.right, box.foot + 0.4 * mm, NAME, fit_right)
+    number = f"No. {label.number}"
+    fit_right = min(13.0, 13.0 * (box.right - code.left) / max(1.0, width_of(number, NAME, 13)))
+    draw_right(page, number, box.right, box.foot + 0.4 * mm, NAME, fit_right)
     top = box.top - _name(page, label.food, box.left, box.top, room, 13)
     # Lines stand as far apart as the label lets them.
     line = min(1.2, (top - box.foot) / (15.5 * mm)) * mm
     top -= 3.9 * line
-    for font, size, text, step in (
-        (BOLD, 11.5, f"{label.mass}, {label.energy}", 4.4),
-        (BOLD, 10.5, label.best_by, 3.6),
-        (TEXT, 7.5, label.packed, 3.0),
-    ):
-        fit(page, text, box.left, top, room, font, size)
+    for size, text, step in ((11.5, f"{label.mass}, {label.energy}", 4.4), (10.5, label.best_by, 1.2)):
+        fit(page, text, box.left, top, room, BOLD, size)
         top -= step * line
-    fit(page, label.packets, box.left, top, room, TEXT, 7.5)
-    if label.override:
-        _against(page, label.override, box.left, top - 0.8 * mm, room, top - 0.8 * mm - box.foot + 1.4 * mm)
+    fine = [(TEXT, label.packed), (TEXT, label.packets), (BOLD, label.override)]
+    _fine(page, [each for each in fine if each[1]], box.left, top, room, top - box.foot + 1.4 * mm)
+
+
+_LEAST_NAME_PT = 8.0
 
 
 def _name(page: Canvas, name: str, x: float, top: float, room: float, size: float) -> float:
     """The food's name in at most two lines, as large as it fits; returns the height taken."""
     lines = lines_of(name, NAME, size, room)
-    while size > 6 and (len(lines) > 2 or any(width_of(line, NAME, size) > room for line in lines)):
+    while size > _LEAST_NAME_PT and (len(lines) > 2 or " ".join(lines) != " ".join(name.split())):
         size -= 0.5
         lines = lines_of(name, NAME, size, room)
+    if len(lines) > 2:
+        lines = [lines[0], cut(" ".join(lines[1:]), NAME, size, room)]
     page.setFillColor(INK)
-    for n, line in enumerate(lines[:2]):
+    for n, line in enumerate(lines):
         draw(page, line, x, top - size * (0.85 + 1.1 * n), NAME, size)
-    return size * (0.95 + 1.1 * (min(2, len(lines)) - 1))
+    return size * (0.95 + 1.1 * (len(lines) - 1))
 
 
-def _against(page: Canvas, text: str, x: float, top: float, room: float, high: float) -> None:
-    """The stop that was overridden, in as many lines as there is room for, small enough to be whole."""
+def _fine(page: Canvas, texts: Sequence[tuple[str, str]], x: float, top: float, room: float, high: float) -> None:
+    """What is read close by, in as many lines as there is room for; cut where it would be too small to read."""
     size = 8.0
-    while size > 2.5 and len(lines_of(text, BOLD, size, room)) * size * 1.1 > high:
+    lines = _broken(texts, size, room)
+    while size > LEAST_PT and len(lines) * size * _LEADING > high:
         size -= 0.25
-    for n, line in enumerate(lines_of(text, BOLD, size, room)):
-        draw(page, line, x, top - size * (0.85 + 1.1 * n), BOLD, size)
+        lines = _broken(texts, size, room)
+    most = max(1, int(high / (size * _LEADING)))
+    if len(lines) > most:
+        font = lines[most - 1][0]
+        last = " ".join(text for _, text in lines[most - 1 :])
+        lines = [*lines[: most - 1], (font, cut(last, font, size, room))]
+    for n, (font, text) in enumerate(lines):
+        draw(page, text, x, top - size * (0.85 + _LEADING * n), font, size)
 
 
-def _code(page: Canvas, label: Label, x: float, y: float, width: float) -> None:
-    """The code, drawn as filled squares so that it prints sharp at any size."""
-    rows = list(segno.make(label.code, error="m", micro=False).matrix)
-    cell = width / len(rows)
-    page.setFillColor(INK)
-    for r, row in enumerate(rows):
-        for c, dark in enumerate(row):
-            if dark:
-                # A hair of overlap keeps white seams out of the dark parts.
-                page.rect(x + c * cell, y + width - (r + 1) * cell, cell * 1.02, cell * 1.02, stroke=0, fill=1)
+def _broken(texts: Sequence[tuple[str, str]], size: float, room: float) -> list[tuple[str, str]]:
+    return [(font, line) for font, text in texts for line in lines_of(text, font, size, room)]
+
+
+_LEADING = 1.1
+"""From line to line, of the size of the letters."""
+
+
+_QUIET = 4
+"""White modules on every side of a code. Source: ISO/IEC 18004, QR Code, quiet zone of 4 X."""
+
+
+class _Code:
+    """The code in the upper right corner of a label, as large as can be with its quiet zone kept white."""
+
+    def __init__(self, label: Label, size: float, box: _Box) -> None:
+        self._rows = list(segno.make(label.code, error="m", micro=False).matrix)
+        # The margin of the label is white too, and part of the zone.
+        self.cell = (size + box.pad) / (len(self._rows) + 2 * _QUIET)
+        self.size = self.cell * len(self._rows)
+        edge = max(box.pad, _QUIET * self.cell)
+        self.x = box.right + box.pad - edge - self.size
+        self.y = box.top + box.pad - edge - self.size
+
+    @property
+    def left(self) -> float:
+        """Where other things must end."""
+        return self.x - _QUIET * self.cell
+
+    def draw(self, page: Canvas) -> None:
+        """Draw it as filled squares, so that it prints sharp at any size."""
+        page.setFillColor(INK)
+        for r, row in enumerate(self._rows):
+            for c, dark in enumerate(row):
+                if dark:
+                    # A hair of overlap keeps white seams out of the dark parts.
+                    x, y = self.x + c * self.cell, self.y + self.size - (r + 1) * self.cell
+                    page.rect(x, y, self.cell * 1.02, self.cell * 1.02, stroke=0, fill=1)

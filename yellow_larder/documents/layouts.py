@@ -88,7 +88,9 @@ def layouts(units: Units) -> list[Layout]:
 
 def layout_by_key(key: str, units: Units) -> Layout:
     """One of the layouts offered."""
-    found = next((each for each in layouts(units) if each.key == key), None)
+    # One that was kept before the household changed its measures is still one.
+    offered = [*layouts(units), *(each for other in Units for each in layouts(other))]
+    found = next((each for each in offered if each.key == key), None)
     if found is None:
         raise NotThere("layout", "That layout of labels is not among ours")
     return found

@@ -8,7 +8,7 @@ from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, fit, lines_of, width_of
+from yellow_larder.documents.hand import FAINT, INK, YELLOW, Pages, draw, fit, lines_of, width_of
 from yellow_larder.features.run.view import RunView
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
 from yellow_larder.words.quantities import Units
@@ -33,7 +33,7 @@ def run_sheet(run: RunView, today: str, units: Units) -> bytes:
     """The run sheet, as many pages as it takes."""
     width, height = A4 if units is Units.METRIC else LETTER
     out = BytesIO()
-    page = Canvas(out, pagesize=(width, height), invariant=True)
+    page = Pages(out, pagesize=(width, height), invariant=True)
     page.setTitle("Run sheet")
     page.setAuthor("Yellow Larder")
     top = _head(page, f"{len(run.containers)} to pack, {today}", width, height)

@@ -8,7 +8,7 @@ from reportlab.lib.pagesizes import A4, LETTER
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from yellow_larder.documents.hand import FAINT, INK, YELLOW, draw, draw_right, fit, width_of
+from yellow_larder.documents.hand import FAINT, INK, YELLOW, Pages, draw, draw_right, fit, width_of
 from yellow_larder.features.planning.shopping import ListView
 from yellow_larder.reference.faces import BOLD, NAME, TEXT
 from yellow_larder.words.quantities import Units
@@ -21,7 +21,7 @@ def shopping_sheet(shown: ListView, today: str, units: Units) -> bytes:
     """The list, a page of A4 or US letter for every eighteen lines."""
     width, height = A4 if units is Units.METRIC else LETTER
     out = BytesIO()
-    page = Canvas(out, pagesize=(width, height), invariant=True)
+    page = Pages(out, pagesize=(width, height), invariant=True)
     page.setTitle("This week's list")
     page.setAuthor("Yellow Larder")
     top = _head(page, shown, today, width, height)

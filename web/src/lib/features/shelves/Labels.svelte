@@ -27,8 +27,14 @@
   let busy = $state(false);
 
   $effect(() => {
-    if (open && !offered.length) void ask(api.GET("/api/labels/layouts")).then(({ data }) => (offered = (data ?? []) as Schemas["Layout"][]));
+    if (open && !offered.length) void layouts();
   });
+
+  /** The labels offered on the household's paper; those kept to before are none of them once it has changed its measures. */
+  async function layouts() {
+    offered = ((await ask(api.GET("/api/labels/layouts"))).data ?? []) as Schemas["Layout"][];
+    if (offered[0] && chosen !== "own" && !offered.some((each) => each.key === chosen)) pick(offered[0].key);
+  }
 
   const layout = $derived(offered.find((each) => each.key === chosen));
   const roll = $derived(!!layout && layout.columns * layout.rows === 1);
