@@ -56,7 +56,7 @@
 <div class={["flex min-h-dvh flex-col lg:h-dvh", larder.whole ? "[--bar:0px]" : "max-md:[--bar:calc(3.6rem+env(safe-area-inset-bottom))]"]}>
   {#if !larder.whole}
     <header
-      class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 max-md:justify-between md:max-xl:flex-wrap md:max-xl:justify-between lg:gap-x-6"
+      class="relative z-10 flex shrink-0 items-end gap-x-1 border-b-2 border-ink bg-cream px-2 sm:gap-x-3 sm:px-6 max-xl:flex-wrap max-md:justify-between md:max-xl:justify-between lg:gap-x-6"
     >
       <a href="/rounds" class="flex min-h-11 items-center self-center font-name text-2xl font-extrabold whitespace-nowrap max-md:px-1 max-md:text-xl">
         <span class="mr-[.3em] rounded bg-yolk px-1.5 py-0.5 text-on-yolk">Yellow</span>Larder

@@ -1,0 +1,56 @@
+"""A name of sixty letters without a blank, wherever a name can stand: no page becomes wider than the screen."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Any
+
+import httpx
+import pytest
+from playwright.sync_api import Page
+
+from tests.browser.conftest import Here, settled
+
+pytestmark = pytest.mark.browser
+
+NAME = "Donaudampfschifffahrtsgesellschaftskapitaensmuetzenfabrikant"[:60]
+TODAY = date.today().isoformat()
+PARTS = {"kcal": 338, "protein_g": 14, "fat_g": 2.5, "carbohydrate_g": 70, "fibre_g": 9, "water_g": 11}
+WRITTEN: list[tuple[str, dict[str, Any]]] = [
+    ("/foods", {"name": NAME, "like": "spelt", "litre_g": 700} | PARTS),
+    ("/places", {"name": NAME, "sort": "cupboard", "shelves": 3, "width_mm": 1200, "mean_c": 15, "warmest_c": 18}),
+    ("/bench/pack", {"ask": {"line": f"2 kg {NAME}"}}),
+    ("/table/meals", {"name": NAME, "text": f"1 kg {NAME}\n2 cups rice", "serves": 4, "per_month": 4}),
+    ("/table/eaters", {"name": NAME, "birth_year": 1980}),
+    ("/table/prices", {"line": f"2 kg {NAME}", "shop": NAME, "price": "3.20"}),
+    (f"/table/diary/{TODAY}/lines", {"items": [{"meal": None, "eaters": None, "line": f"2 kg {NAME}"}]}),
+    ("/supplies", {"sort": "tools", "name": NAME, "count": 1}),
+    ("/run/lines", {"asks": [{"line": f"2 kg {NAME}"}]}),
+]
+VIEWS = ["/bench", f"/bench?line=2 kg {NAME}", "/shelves", "/shelves?n=1", "/rounds", "/table", "/table/meals", "/run"]
+VIEWS += ["/table/diary", "/table/money", "/table/eaters", "/supplies", "/guide"]
+
+RUNS_OVER = """() => [...document.querySelectorAll('main *, header *, nav *')]
+  .filter((each) => each.checkVisibility() && !each.closest('svg, .sr-only') && each.clientWidth > 0)
+  .filter((each) => getComputedStyle(each).overflowX === 'visible' && getComputedStyle(each).display !== 'inline')
+  .filter((each) => [...each.childNodes].some((node) => node.nodeType === 3 && node.textContent.trim()))
+  .filter((each) => each.scrollWidth > each.clientWidth + 2)
+  .map((each) => `${each.textContent.trim().slice(0, 30)}: ${each.scrollWidth} > ${each.clientWidth}`)"""
+"""Texts that are wider than what they stand in, and lie over what is beside them."""
+
+
+def test_no_name_widens_a_page(page: Page, served: Here) -> None:
+    for path, body in WRITTEN:
+        httpx.post(f"{served.url}/api{path}", json=body).raise_for_status()
+    found = []
+    for view in VIEWS:
+        page.set_viewport_size({"width": 390, "height": 844})
+        page.goto(f"{served.url}{view}")
+        page.get_by_role("main").locator("h1, h2, input").first.wait_for()
+        for width in (320, 390, 640, 820):
+            page.set_viewport_size({"width": width, "height": 844})
+            settled(page)
+            wide = page.evaluate("document.documentElement.scrollWidth")
+            found += [f"{view} at {width}: the page is {wide} wide"] if wide > width else []
+            found += [f"{view} at {width}: {each}" for each in page.evaluate(RUNS_OVER)]
+    assert found == []
