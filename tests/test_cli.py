@@ -13,6 +13,7 @@ import pytest
 from typer.testing import CliRunner
 
 from tests.conftest import Clock
+from tests.support.alone import alone
 from yellow_larder import cli, serving
 from yellow_larder.demo.household import make_anew
 from yellow_larder.features.household.larder import open_larder
@@ -71,7 +72,7 @@ def test_answers_are_sent_at_once() -> None:
             writer.close()
 
     with serving.listening_at(free_port()) as listening:
-        asyncio.run(ask(listening))
+        alone(lambda: ask(listening))
     assert at_once == [True]
 
 

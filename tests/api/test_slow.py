@@ -9,6 +9,7 @@ import httpx
 import pytest
 from fastapi import FastAPI
 
+from tests.support.alone import alone
 from yellow_larder.api.guard import Guard
 from yellow_larder.api.routing import SLOW_AT_ONCE, larder_router, slow
 from yellow_larder.features.household.larder import Larder
@@ -74,7 +75,7 @@ def test_two_at_a_time_and_what_is_quick_passes() -> None:
             assert (await client.get("/quick")).json() == "salt"
             return time.monotonic() - start
 
-    assert anyio.run(run) < 0.5
+    assert alone(run) < 0.5
     assert (kitchen.most, kitchen.done) == (SLOW_AT_ONCE, 10)
 
 
@@ -88,7 +89,7 @@ def test_a_refusal_of_slow_work_is_a_refusal() -> None:
             with pytest.raises(Refused, match="It is burnt"):
                 await client.get("/wrong")
 
-    anyio.run(run)
+    alone(run)
 
 
 @pytest.mark.parametrize("waiting", [False, True], ids=["while it works", "while it waits for its turn"])
@@ -130,7 +131,7 @@ def test_it_is_dropped_when_whoever_asked_has_left(waiting: bool) -> None:
             await ask(0.1, 5)
             assert time.monotonic() - start < 1
 
-    anyio.run(run)
+    alone(run)
     assert kitchen.given_up == (0 if waiting else 1)
     assert kitchen.done == (SLOW_AT_ONCE if waiting else 0)
 

@@ -1,4 +1,6 @@
+import shutil
 from datetime import date, timedelta
+from pathlib import Path
 
 import pytest
 from icalendar import Calendar
@@ -16,7 +18,7 @@ from yellow_larder.features.freeze_drying.loads import start_freeze_load, take_o
 from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk
 from yellow_larder.features.freezer.contents import put_in, take_out
 from yellow_larder.features.freezer.plan import FreezeAsk
-from yellow_larder.features.household.larder import Larder, NewPlace, add_place
+from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
@@ -68,7 +70,7 @@ def test_a_jar_is_shaken_daily(larder: Larder, clock: Clock) -> None:
 def test_the_freezer_and_the_thaw(larder: Larder, clock: Clock) -> None:
     number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
     assert [(each.when, each.now) for each in due(larder, TaskKind.FREEZER_OUT)] == [(When.AHEAD, False)]
-    clock.now += timedelta(hours=110)
+    clock.now += timedelta(hours=106)
     assert [(each.when, each.now) for each in due(larder, TaskKind.FREEZER_OUT)] == [(When.TODAY, True)]
     clock.now += timedelta(days=3)
     assert due(larder, TaskKind.FREEZER_OUT)[0].when is When.LATE
@@ -98,7 +100,27 @@ def test_what_is_past_its_best_is_looked_at(larder: Larder, clock: Clock) -> Non
     )
     pack(larder, Ask(line="3 kg pearl barley"))
     (eat,) = due(larder, TaskKind.EAT)
-    assert (eat.number, eat.title, eat.when) == (1, "Look at the dried leeks: past best-by", When.TODAY)
+    assert (eat.number, eat.title, eat.when) == (1, "Look at the dried leeks: past best-by", When.LATE)
+
+
+def test_what_is_late_is_late_whatever_it_is(furnished: Path, tmp_path: Path) -> None:
+    """Nothing whose day is over is told of as of today: the demo household's round on a month of days."""
+    seen = set()
+    with open_larder(Path(shutil.copy(furnished, tmp_path / "demo.db"))) as larder:
+        now = larder.clock()
+        for days in range(0, 33, 4):
+            larder.clock = lambda days=days: now + timedelta(days=days)  # type: ignore[misc]
+            found = rounds(larder)
+            for task in found.due:
+                seen.add(task.kind)
+                over = task.on < found.day
+                assert task.when is When.LATE or not over, task
+                assert over or task.at is not None or task.when is not When.LATE, task
+                assert (task.when is When.AHEAD) == (task.on > found.day), task
+            assert found.late + found.today + found.ahead == len(found.due)
+            told = [each for each in found.due if each.when is When.LATE or (each.when is When.TODAY and each.now)]
+            assert found.to_do == len(told)
+    assert len(seen) > 8
 
 
 def test_late_comes_first(larder: Larder, clock: Clock) -> None:

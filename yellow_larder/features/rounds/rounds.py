@@ -151,7 +151,7 @@ def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]
         *_jars(jars, lots, known, units, now),
         *_waiting(jars, lots, known, units, now),
         *_looks(seen_to.due, now),
-        *_trouble(seen_to.wrong),
+        *_trouble(seen_to.wrong, now),
         *_supplies(session, now),
         *_eat(session, now),
         *_copy(copy, now),
@@ -169,10 +169,9 @@ def _by_day(day: date, today: date) -> When:
 
 
 def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
-    """Late, today or ahead of what is due at an hour: it is late once that has passed by more than its grace."""
-    if day_of(due) > day_of(now):
-        return When.AHEAD
-    return When.LATE if now > due + grace else When.TODAY
+    """Late, today or ahead of what is due at an hour: late once its day is over, or the hour by more than its grace."""
+    day = _by_day(day_of(due), day_of(now))
+    return When.LATE if day is When.TODAY and now > due + grace else day
 
 
 def _loads(session: Session, now: datetime) -> Iterator[Task]:
@@ -312,8 +311,8 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
             count,
             end,
             None,
-            When.TODAY if past else When.AHEAD,
-            past,
+            _by_day(end, day_of(now)),
+            end <= day_of(now),
             food.form,
             food.colour,
         )
@@ -343,8 +342,8 @@ def _looks(due: Sequence[Package], now: datetime) -> Iterator[Task]:
         )
 
 
-def _trouble(wrong: Sequence[Package]) -> Iterator[Task]:
-    """Packages that were not right when they were looked over."""
+def _trouble(wrong: Sequence[Package], now: datetime) -> Iterator[Task]:
+    """Packages that were not right when they were looked over: to be seen to on that day."""
     for package in wrong:
         yield Task(
             TaskKind.TROUBLE,
@@ -354,7 +353,7 @@ def _trouble(wrong: Sequence[Package]) -> Iterator[Task]:
             say_trouble(package.trouble),
             package.stands_since,
             None,
-            When.TODAY,
+            _by_day(package.stands_since, day_of(now)),
             True,
             package.form,
             package.colour,
