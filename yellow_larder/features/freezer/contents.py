@@ -75,6 +75,9 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
         if ask.lot is not None and find_lot(session, ask.lot).food_key != cold.food.key:
             raise Refused("line", "That lot is of another food")
         number = log.next_number(session, "freezing")
+        # What is in the freezer is in the house: it counts as what is here, whether or not it came with a record.
+        lot = ask.lot or log.next_number(session, "lot")
+        came = [] if ask.lot else [log.Act(lot, LotCame(cold.food.key, cold.amount_g, larder.today()))]
         freezing = Freezing(
             food_key=cold.food.key,
             mass_g=cold.amount_g,
@@ -82,11 +85,11 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
             freezer_c=ask.freezer_c,
             moving=ask.moving,
             hold=ask.hold,
-            lot=ask.lot,
+            lot=lot,
             went_in=larder.clock(),
         )
         title = log.title("freezing.in", mass_g=cold.amount_g, name=cold.food.name)
-        log.record(session, title, [log.Act(number, freezing, "in")], at=larder.clock())
+        log.record(session, title, [*came, log.Act(number, freezing, "in")], at=larder.clock())
     return number
 
 
