@@ -10,7 +10,7 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two things at a time: what Python needs and what the web needs do not wait for one another.
 MAKEFLAGS += --jobs=2
 
-.PHONY: help demo serve dev test test-thorough check check-python check-web bench soak screenshots client lock clean chromium
+.PHONY: help demo serve dev test test-slow test-thorough check check-python check-web bench soak screenshots client lock clean chromium
 .DELETE_ON_ERROR:
 
 help:                                         ## this list
@@ -29,6 +29,10 @@ dev: .venv/ready web/node_modules/ready       ## the demo, and pages that reload
 test: .venv/ready web/build/index.html chromium  ## all tests, browser included
 	cd web && npm run --silent test
 	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal --durations 20
+
+test-slow: .venv/ready web/build/index.html chromium  ## the browser's tests with every answer late, and with every tenth lost
+	YELLOW_LARDER_NETWORK=slow $(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal tests/browser
+	YELLOW_LARDER_NETWORK=lossy $(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal tests/browser
 
 test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
 	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py

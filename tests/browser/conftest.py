@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import asyncio
 import os
 import shutil
 import signal
@@ -10,9 +11,10 @@ import subprocess
 import sys
 import threading
 import time
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
+from itertools import count
 from pathlib import Path
 from typing import Any, Literal
 from urllib.parse import urljoin
@@ -21,7 +23,7 @@ import httpx
 import pytest
 import uvicorn
 from fastapi import FastAPI
-from playwright.sync_api import Browser, BrowserContext, Error, Page, ViewportSize, expect, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, Error, Page, Route, ViewportSize, expect, sync_playwright
 from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
@@ -36,7 +38,12 @@ LAPTOP: ViewportSize = {"width": 1280, "height": 800}
 UNSEEN = "Failed to load resource"
 """What the browser logs when the server refuses: shown to the person, and no mistake of the page."""
 
-expect.set_options(timeout=10_000)
+NETWORK = os.environ.get("YELLOW_LARDER_NETWORK", "")
+"""What the tests run over, for `make test-slow`: `slow`, every answer half a second late; `lossy`, every tenth lost."""
+
+LATE_S = 0.5
+
+expect.set_options(timeout=10_000 if not NETWORK else 30_000)
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
@@ -122,6 +129,8 @@ class Here:
         self._thread = threading.Thread(target=self._server.run, daemon=True)
 
     async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if NETWORK == "slow" and scope["path"].startswith("/api/"):
+            await asyncio.sleep(LATE_S)
         await self._app(scope, receive, send)
 
     @contextmanager
@@ -196,9 +205,27 @@ def demo(there: Here, furnished: Path, tmp_path_factory: pytest.TempPathFactory)
 def window(browser: Browser) -> Iterator[BrowserContext]:
     """One browser's window for all tests that ask for no other: scripts are fetched and compiled once."""
     window = browser.new_context(viewport=LAPTOP, color_scheme="light", locale="en-GB", reduced_motion="reduce")
-    window.set_default_timeout(8000)
+    window.set_default_timeout(8000 if not NETWORK else 30_000)
+    if NETWORK == "lossy":
+        window.route("**/api/**", lose_every_tenth())
     yield window
     window.close()
+
+
+def lose_every_tenth() -> Callable[[Route], None]:
+    """Of what is asked every tenth reaches the larder, and its answer never comes back."""
+    asked = count(1)
+
+    def handle(route: Route) -> None:
+        if next(asked) % 10:
+            route.continue_()
+            return
+        # A page that was left waits for nothing.
+        with suppress(Error):
+            route.fetch()
+            route.abort("connectionreset")
+
+    return handle
 
 
 @pytest.fixture
