@@ -88,7 +88,8 @@
         {#each table as food (food.key)}<option value={food.key}>{food.name}</option>{/each}
       </select>
     </div>
-    <fieldset class="sm:col-span-2">
+    <!-- Until the foods are here there is nothing to begin with, and what was typed would be written over. -->
+    <fieldset class="sm:col-span-2" disabled={!table.length}>
       <legend class="head">In 100 g, from its packet. It begins with the figures of the food it is like.</legend>
       <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-3">
         {#each PARTS as [part, label] (part)}<Field {label} name={part} type="number" bind:value={figures[part]} {wrong} />{/each}
@@ -116,6 +117,6 @@
       </div>
     </fieldset>
     {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
-    <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
+    <div class="flex justify-end sm:col-span-2"><button class="do" type="submit" disabled={!table.length}>Add it</button></div>
   </form>
 </Sheet>

@@ -84,8 +84,9 @@
     theirs = done.now as Meal | undefined;
     version = done.version ?? version;
     if (done.wrong) return;
-    await larder.changed();
+    // Known before the page says that it is kept: whoever removes it next removes what they have just kept.
     if (view) version = await newest();
+    await larder.changed();
     larder.say(`${meal.name} is on the menu`);
     if (!view) onkept(Number(done.data));
   }
