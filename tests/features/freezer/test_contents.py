@@ -13,8 +13,11 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.planning.master_list import master_list
+from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units
@@ -160,3 +163,24 @@ def test_every_group_of_foods_takes_heat() -> None:
     assert {food.group for food in reference.foods().values()} == set(reference.thermal())
     assert all(row.source for row in reference.thermal().values())
     assert all(0.03 <= reference.stuff_of(food).conductivity <= 0.3 for food in reference.foods().values())
+
+
+def here(larder: Larder) -> str:
+    return next(row.here for row in master_list(larder).rows if row.food == "bread-flour")
+
+
+def test_what_is_in_the_freezer_is_here(larder: Larder, clock: Clock) -> None:
+    """Through the cold, the thaw and the opening it is the same three kilograms, with a record or without."""
+    keep_meal(larder, Meal("Bread", "4 cups bread flour", eaters=4, per_month=8))
+    set_cupboard(larder, "bread-flour", "2 kg")
+    number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
+    assert here(larder) == "5 kg"
+    clock.now += timedelta(days=8)
+    take_out(larder, number)
+    assert here(larder) == "5 kg"
+    clock.now += timedelta(days=2)
+    pack(larder, Ask(line="3 kg bread flour", lot=open_it(larder, number)))
+    assert here(larder) == "5 kg"
+    for _ in range(4):
+        take_back(larder)
+    assert here(larder) == "2 kg"

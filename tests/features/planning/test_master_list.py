@@ -8,8 +8,6 @@ import pytest
 
 from tests.conftest import NOON, Clock
 from tests.support.refusals import refused
-from yellow_larder.features.freezer.contents import open_it, put_in, take_out
-from yellow_larder.features.freezer.plan import FreezeAsk
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
@@ -167,23 +165,6 @@ def test_the_cupboard_is_weighed(larder: Larder) -> None:
         assert refusal.value.field == field
     with pytest.raises(NotThere):
         set_cupboard(larder, "manna", "1 kg")
-
-
-def test_what_is_in_the_freezer_is_here(larder: Larder, clock: Clock) -> None:
-    """Through the cold, the thaw and the opening it is the same three kilograms, with a record or without."""
-    keep_meal(larder, Meal("Bread", "4 cups bread flour", "supper", 4, 8))
-    set_cupboard(larder, "bread-flour", "2 kg")
-    number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
-    assert row(larder, "bread-flour").here == "5 kg"
-    clock.now += timedelta(days=8)
-    take_out(larder, number)
-    assert row(larder, "bread-flour").here == "5 kg"
-    clock.now += timedelta(days=2)
-    pack(larder, Ask(line="3 kg bread flour", lot=open_it(larder, number)))
-    assert row(larder, "bread-flour").here == "5 kg"
-    for _ in range(4):
-        take_back(larder)
-    assert row(larder, "bread-flour").here == "2 kg"
 
 
 def test_days_of_everything_here(larder: Larder) -> None:
