@@ -95,8 +95,7 @@ LEAST_PT = 6.0
 
 def fit(page: Canvas, text: str, x: float, y: float, room: float, font: str, size: float) -> None:
     """Write a line as large as asked, or as small as it takes to fit the room; cut where even that is too small."""
-    fits = min(size, size * room / max(1.0, width_of(text, font, size)))
-    size = min(size, max(LEAST_PT, fits))
+    size = min(size, max(LEAST_PT, size * room / max(1.0, width_of(text, font, size))))
     draw(page, cut(text, font, size, room), x, y, font, size)
 
 

@@ -92,7 +92,7 @@ export async function patientFetch(request: Request, pauses = PAUSES_MS): Promis
 }
 
 /** What was pressed is brought to the larder, or whoever pressed it lets it be: it is never lost in silence. */
-export async function brought(request: Request, send: (request: Request) => Promise<Response> = patientFetch): Promise<Response> {
+export async function brought(request: Request, send: (request: Request) => Promise<Response>): Promise<Response> {
   const mine = keyed(request);
   for (;;) {
     try {
@@ -129,6 +129,9 @@ export function wrongs(error: unknown): Wrong {
   }
   return { request: { message: problem?.detail ?? SILENT, nearest: [] } };
 }
+
+/** Why not: what is wrong first, in words; empty if nothing is. */
+export const whyNot = (wrong: Wrong | undefined): string => Object.values(wrong ?? {})[0]?.message ?? "";
 
 /** Run a call so that a server that is gone is a refusal like any other; what is pressed meanwhile stays where it is. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<Answer<T>> {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { exact, few, readNumber, tenths, whole, counted } from "./numbers";
+import { exact, few, readNumber, tenths, whole, sentCount } from "./numbers";
 
 describe("numbers", () => {
   it.each([
@@ -49,5 +49,5 @@ describe("counts", () => {
     ["2.5", 2.5],
     ["12 bags", "12 bags"],
     ["", null],
-  ])("%s", (typed, means) => expect(counted(typed)).toBe(means));
+  ])("%s", (typed, means) => expect(sentCount(typed)).toBe(means));
 });

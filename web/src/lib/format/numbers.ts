@@ -41,7 +41,7 @@ export function readNumber(text: string): number | string | null {
 export const sent = (typed: string | number | null | undefined): number | null => readNumber(String(typed ?? "")) as number | null;
 
 /** The same of what is counted: nobody counts in thousandths, so "1.000" are a thousand. */
-export const counted = (typed: string | number | null | undefined): number | null => {
+export const sentCount = (typed: string | number | null | undefined): number | null => {
   const text = String(typed ?? "").trim();
   return sent(/^[1-9]\d{0,2}(\.\d{3})+$/.test(text) ? text.replaceAll(".", "") : text);
 };

@@ -12,10 +12,15 @@ export function when(iso: string, now = new Date()): string {
   return at.toDateString() === now.toDateString() ? clock(iso) : `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(iso)}`;
 }
 
+/** A day of the house as a date here, at its first hour. */
+export function dayStart(iso: string): Date {
+  const [year, month, date] = iso.slice(0, 10).split("-").map(Number) as [number, number, number];
+  return new Date(year, month - 1, date);
+}
+
 /** "today", "tomorrow", "yesterday", "Thu 26 Nov"; of a day, whatever the hour. */
 export function day(iso: string, now = new Date()): string {
-  const [year, month, date] = iso.slice(0, 10).split("-").map(Number) as [number, number, number];
-  const that = new Date(year, month - 1, date);
+  const that = dayStart(iso);
   const apart = Math.round((that.getTime() - new Date(now.getFullYear(), now.getMonth(), now.getDate()).getTime()) / 86_400_000);
   const near = { "-1": "yesterday", "0": "today", "1": "tomorrow" }[apart];
   if (near) return near;
@@ -25,9 +30,9 @@ export function day(iso: string, now = new Date()): string {
 
 /** "28 Feb", "28 Feb 2024": a day on the calendar, however far off. */
 export function date(iso: string, now = new Date()): string {
-  const [year, month, date] = iso.slice(0, 10).split("-").map(Number) as [number, number, number];
-  const same = year === now.getFullYear();
-  return new Date(year, month - 1, date).toLocaleDateString("en-GB", { day: "numeric", month: "short", ...(same ? {} : { year: "numeric" }) });
+  const that = dayStart(iso);
+  const same = that.getFullYear() === now.getFullYear();
+  return that.toLocaleDateString("en-GB", { day: "numeric", month: "short", ...(same ? {} : { year: "numeric" }) });
 }
 
 /** "in 2 h 10 min", "40 min ago". */

@@ -1,6 +1,8 @@
 // The focus is never lost: when what has it goes away, a line that is done or a step that is over, it goes to the next
 // thing to do, so that whoever works by keys or by ear goes on from there and does not begin again at the top.
 
+import { touched } from "$lib/ui/press";
+
 const FOCUSABLE = 'a[href], button, input, select, textarea, summary, [tabindex]:not([tabindex="-1"])';
 /** So many are remembered each way: the rest of a line and the next few. */
 const NEAR = 40;
@@ -27,9 +29,9 @@ const destroys = (each: Element) => each.matches(".away");
 const isField = (each: Element) => each.matches("input:not([type=checkbox], [type=radio]), select, textarea");
 
 /** What the focus goes to; a heading if nothing near is left. */
-function next(kept: Kept, touched: boolean): HTMLElement | undefined {
+function next(kept: Kept): HTMLElement | undefined {
   const { within } = kept;
-  const near = [...kept.after, ...kept.before].filter((each) => usable(each, within) && !destroys(each) && !(touched && isField(each)));
+  const near = [...kept.after, ...kept.before].filter((each) => usable(each, within) && !destroys(each) && !(touched() && isField(each)));
   return near.find((each) => !kept.line?.contains(each)) ?? near[0] ?? heading();
 }
 
@@ -91,7 +93,7 @@ export function keepFocus(): () => void {
     paused = 0;
     // A sheet on its way hands the focus back by itself.
     if (document.querySelector("[role=dialog][data-state=open], [role=alertdialog][data-state=open]")?.contains(at)) return;
-    next(kept, matchMedia("(pointer: coarse)").matches)?.focus({ preventScroll: !byKeys });
+    next(kept)?.focus({ preventScroll: !byKeys });
   };
 
   const changed = new MutationObserver(() => {

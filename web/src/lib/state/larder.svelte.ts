@@ -1,5 +1,5 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
-import { api, ask, onDiskTrouble, onUnreached, onWaiting, type Answer, type Schemas } from "$lib/api/client";
+import { api, ask, onDiskTrouble, onUnreached, onWaiting, type Answer, type Schemas, whyNot } from "$lib/api/client";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -69,8 +69,8 @@ class TheLarder {
   /** Tell what came of a press that has no field to say it at; what it showed is read anew. */
   async tell<T>(answer: Promise<Answer<T>>, says = ""): Promise<Answer<T>> {
     const done = await answer;
-    const why = Object.values(done.wrong ?? {})[0]?.message;
-    if (why) this.say(why, "wrong");
+    const refused = whyNot(done.wrong);
+    if (refused) this.say(refused, "wrong");
     else if (says) this.say(says);
     await this.changed();
     return done;
@@ -97,7 +97,7 @@ class TheLarder {
   async #take(change: number): Promise<void> {
     const { data, wrong } = await ask(api.POST("/api/undo", { body: { change } }));
     if (data !== undefined) this.say(`Undone: ${data}`);
-    else this.say(Object.values(wrong ?? {})[0]?.message ?? "", "wrong");
+    else this.say(whyNot(wrong), "wrong");
     await this.changed();
   }
 }

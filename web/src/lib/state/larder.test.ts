@@ -6,6 +6,7 @@ vi.mock("$lib/api/client", () => ({
   onDiskTrouble: () => undefined,
   onUnreached: () => undefined,
   onWaiting: () => undefined,
+  whyNot: () => "",
   ask: (call: Promise<unknown>) => call,
   api: {
     GET: () => new Promise((done) => client.overviews.push((change) => done({ data: { can_undo: { change, title: "packed" } } }))),

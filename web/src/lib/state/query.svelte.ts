@@ -1,7 +1,7 @@
 // What a page shows: read when the page is opened and after every change, kept while it is read anew. A page that is
 // come back to shows at once what it showed, as long as nothing changed since.
 import { larder } from "./larder.svelte";
-import type { Answer } from "$lib/api/client";
+import { whyNot, type Answer } from "$lib/api/client";
 
 const seen: Record<string, { version: number; data: unknown }> = {};
 
@@ -28,7 +28,7 @@ export class Query<T> {
     const version = larder.version;
     const { data, wrong } = await this.#read(signal);
     if (signal.aborted) return;
-    this.failed = Object.values(wrong ?? {})[0]?.message ?? "";
+    this.failed = whyNot(wrong);
     if (data === undefined) return;
     this.data = data;
     if (this.#key !== undefined) seen[this.#key] = { version, data };

@@ -1,6 +1,6 @@
 <!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
 <script lang="ts">
-  import { api, ask, type Answer, type Schemas } from "$lib/api/client";
+  import { api, ask, type Answer, type Schemas, whyNot } from "$lib/api/client";
   import { onMount } from "svelte";
 
   let {
@@ -34,7 +34,7 @@
 
   /** What the scale would not do; empty if it did. */
   let refused = $state("");
-  const tell = async (call: Promise<Answer<unknown>>) => (refused = Object.values((await call).wrong ?? {})[0]?.message ?? "");
+  const tell = async (call: Promise<Answer<unknown>>) => (refused = whyNot((await call).wrong));
   const pan = (grams: number) => tell(ask(api.PUT("/api/devices/scale/pan", { body: { grams } })));
   const trouble = (scale: Schemas["Trouble"]) => tell(ask(api.PUT("/api/devices/trouble", { params: { query: { scale } } })));
 </script>

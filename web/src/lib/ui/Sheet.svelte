@@ -6,6 +6,7 @@
 <script lang="ts">
   import { pushState } from "$app/navigation";
   import { navigating, page } from "$app/state";
+  import { touched } from "$lib/ui/press";
   import X from "@lucide/svelte/icons/x";
   import { Dialog } from "bits-ui";
   import { untrack, type Snippet } from "svelte";
@@ -20,8 +21,6 @@
   }
 
   let { open = $bindable(false), title, wide = false, children }: { open?: boolean; title: string; wide?: boolean; children: Snippet } = $props();
-
-  const touched = () => matchMedia("(pointer: coarse)").matches;
 
   /** By touch, Back closes the sheet, not the place under it: an open sheet is a step of the browser's history. */
   let mine = 0;

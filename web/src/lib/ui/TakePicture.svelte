@@ -1,5 +1,6 @@
 <!-- A picture of a package: the camera on a tablet, a file elsewhere. -->
 <script lang="ts">
+  import { whyNot } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import { keepPhoto } from "./photo";
   import Camera from "@lucide/svelte/icons/camera";
@@ -15,7 +16,7 @@
     busy = true;
     const wrong = await keepPhoto(number, file);
     busy = false;
-    if (wrong) larder.say(Object.values(wrong)[0]?.message ?? "", "wrong");
+    if (wrong) larder.say(whyNot(wrong), "wrong");
     else larder.say(`The picture stands on the card of number ${number}`);
     await larder.changed();
   }

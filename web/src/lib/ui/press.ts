@@ -2,6 +2,9 @@
 // A field that is left tells the larder what was typed; its answer may add or take away a line of words above what
 // is being pressed, and the browser gives a press to what it both began and ended on.
 
+/** Whether the screen is touched: a field that has the focus brings a keyboard up over half of it. */
+export const touched = (): boolean => matchMedia("(pointer: coarse)").matches;
+
 /** Longer than this is not a press but a finger that rests: the answer is shown under it. */
 const LONGEST_MS = 700;
 

@@ -33,9 +33,7 @@
     if (step.step === "weigh") weigh(step.tray ?? inside[0]?.number ?? 1);
     else if (step.step === "test") testing = true;
     else {
-      const done = await ask(api.POST("/api/drying/loads/{number}/loosen", { params: { path: { number: load.number } }, body: { item: step.item } }));
-      if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
-      await larder.changed();
+      await larder.tell(ask(api.POST("/api/drying/loads/{number}/loosen", { params: { path: { number: load.number } }, body: { item: step.item } })));
     }
   }
 

@@ -1,6 +1,6 @@
 <!-- A load in the freeze dryer, or out of it with its clock running. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import ScaleReading from "$lib/ui/ScaleReading.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -43,7 +43,7 @@
       return;
     }
     asking = false;
-    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    if (done.wrong) larder.say(whyNot(done.wrong), "wrong");
     await larder.changed();
   }
 

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { when } from "$lib/format/when";
   import { goto } from "$app/navigation";
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
 
@@ -23,7 +23,7 @@
       return;
     }
     asking = false;
-    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    if (done.wrong) larder.say(whyNot(done.wrong), "wrong");
     await larder.changed();
     if (what === "open" && done.data) await goto(`/bench?lot=${done.data}&line=${encodeURIComponent(thing.line)}`);
   }

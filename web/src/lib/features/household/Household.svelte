@@ -2,7 +2,7 @@
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import { whole } from "$lib/format/numbers";
-  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import Conflict from "$lib/ui/Conflict.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -94,7 +94,7 @@
     copying = true;
     const done = await ask(api.POST("/api/rounds/copy"));
     copying = false;
-    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    if (done.wrong) larder.say(whyNot(done.wrong), "wrong");
     else larder.say("A safe copy is kept and checked");
     await larder.refresh();
   }

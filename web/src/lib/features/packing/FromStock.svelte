@@ -1,6 +1,6 @@
 <!-- The packets of all containers on the bench at once, from what is in the house: which packs are opened, what is over. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import Packets from "$lib/draw/Packets.svelte";
   import { latest } from "$lib/state/latest";
 
@@ -22,7 +22,7 @@
 </script>
 
 {#if Object.keys(wrong).length}
-  <p class="wrong px-2.5 py-2">{Object.values(wrong)[0]?.message}</p>
+  <p class="wrong px-2.5 py-2">{whyNot(wrong)}</p>
 {:else if found}
   <div class="grid gap-x-6 gap-y-2 px-2.5 sm:grid-cols-[1fr_1fr]">
     <ul class="grid content-start gap-1" aria-label="In each">

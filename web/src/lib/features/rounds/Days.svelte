@@ -1,5 +1,6 @@
 <!-- Ten days, and how much is due on each: a pip for every thing. -->
 <script lang="ts">
+  import { dayStart } from "$lib/format/when";
   import type { Schemas } from "$lib/api/client";
 
   let { due }: { due: Schemas["Task"][] } = $props();
@@ -9,8 +10,7 @@
 
   /** The day a thing falls on: what is late falls on today. */
   function dayOf(task: Schemas["Task"], today: number): number {
-    const [year, month, date] = task.on.split("-").map(Number) as [number, number, number];
-    return Math.max(0, Math.round((new Date(year, month - 1, date).getTime() - today) / DAY));
+    return Math.max(0, Math.round((dayStart(task.on).getTime() - today) / DAY));
   }
 
   const days = $derived.by(() => {

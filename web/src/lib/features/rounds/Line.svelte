@@ -1,7 +1,7 @@
 <!-- One thing that is due, and the tap that does it. -->
 <script lang="ts">
   import { goto } from "$app/navigation";
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
   import { larder } from "$lib/state/larder.svelte";
   import { date, day, when } from "$lib/format/when";
@@ -39,10 +39,10 @@
     )[task.kind],
   );
 
-  async function tell(call: Promise<{ wrong?: Record<string, { message: string }> }>) {
+  async function tell(call: Promise<{ wrong?: Wrong }>) {
     const { wrong } = await call;
     if (wrong?.early) ontooearly(wrong.early.message);
-    else if (wrong) larder.say(Object.values(wrong)[0]?.message ?? "", "wrong");
+    else if (wrong) larder.say(whyNot(wrong), "wrong");
     await larder.changed();
   }
 

@@ -1,6 +1,6 @@
 <!-- The run sheet: what will be packed, what to open for it, what to buy first. -->
 <script lang="ts">
-  import { api, ask } from "$lib/api/client";
+  import { api, ask, whyNot } from "$lib/api/client";
   import Vessel from "$lib/draw/Vessel.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
@@ -12,7 +12,7 @@
   const path = $derived({ params: { path: { number: view.number } } });
   const count = $derived(view.lines.reduce((sum, line) => sum + line.count, 0));
   const tallest = $derived(Math.max(...view.lines.map((line) => line.draw.height_mm), 1));
-  const refused = $derived(Object.values(run.wrong)[0]?.message ?? view.wrong);
+  const refused = $derived(whyNot(run.wrong) || view.wrong);
 </script>
 
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { api, ask } from "$lib/api/client";
+  import { api, ask, whyNot } from "$lib/api/client";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -18,7 +18,7 @@
 
   const view = $derived(run.view ?? run.done);
   const on = $derived(!!run.view && run.view.phase !== "sheet");
-  const failed = $derived(Object.values(run.wrong)[0]?.message ?? "");
+  const failed = $derived(whyNot(run.wrong));
   const next = $derived(
     view?.clock?.next
       ? [view.clock.next]

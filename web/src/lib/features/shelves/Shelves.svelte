@@ -3,7 +3,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -58,7 +58,7 @@
   async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number, signal: AbortSignal): Promise<void> {
     const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query: { place: wanted, after, most: AT_ONCE } }, signal }));
     if (signal.aborted) return;
-    failed = wrong ? (Object.values(wrong)[0]?.message ?? "") : "";
+    failed = whyNot(wrong);
     if (!data) return;
     here = [...before, ...data.packages];
     view = after ? { ...data, containers: { ...view?.containers, ...data.containers }, short_names: { ...view?.short_names, ...data.short_names } } : data;
@@ -72,7 +72,7 @@
       number ? ask(api.GET("/api/packages/{number}", { params: { path: { number } }, signal })) : undefined,
     ]);
     if (signal.aborted) return;
-    failed = places.wrong ? (Object.values(places.wrong)[0]?.message ?? "") : "";
+    failed = whyNot(places.wrong);
     placeId = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
   }
 
@@ -88,7 +88,7 @@
     const target = view?.places.find((each) => each.id === to);
     const body = { numbers, place: to, shelf: shelf || Math.min(target?.shelves ?? 1, opened?.shelf ?? 2) };
     const done = await ask(api.POST("/api/shelves/move", { body }));
-    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+    if (done.wrong) larder.say(whyNot(done.wrong), "wrong");
     else larder.say(`Moved to ${target?.name ?? "there"}, shelf ${body.shelf}`);
     await larder.changed();
   }

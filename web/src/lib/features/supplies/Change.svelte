@@ -2,7 +2,7 @@
 <script lang="ts">
   import { api, ask, basedOn, type Answer, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
-  import { counted as countOf } from "$lib/format/numbers";
+  import { sentCount } from "$lib/format/numbers";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import type { Snippet } from "svelte";
@@ -72,7 +72,7 @@
     {@render part(
       "came",
       "Restock",
-      () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: countOf(came.count) as number, cost: came.cost } }))),
+      () => tell("came", ask(api.POST("/api/supplies/{number}/came", { ...path, body: { count: sentCount(came.count) as number, cost: came.cost } }))),
       cameFields,
       "Put it away",
       !!came.count.trim(),
@@ -110,9 +110,9 @@
             api.PUT("/api/supplies/{number}/count", {
               ...based,
               body: {
-                count: counted.count.trim() ? (countOf(counted.count) as number) : supply.count,
-                spares: countOf(counted.spares),
-                again: countOf(counted.again),
+                count: counted.count.trim() ? (sentCount(counted.count) as number) : supply.count,
+                spares: sentCount(counted.spares),
+                again: sentCount(counted.again),
               },
             }),
           ),
@@ -137,7 +137,7 @@
             ask(
               api.POST("/api/supplies/{number}/spares", {
                 ...path,
-                body: { count: countOf(spares.count) as number, minutes: countOf(spares.minutes) as number, on: null },
+                body: { count: sentCount(spares.count) as number, minutes: sentCount(spares.minutes) as number, on: null },
               }),
             ),
           ),
@@ -162,14 +162,14 @@
           type="button"
           class="chip"
           disabled={!supply.spent || !gel.trim()}
-          onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: countOf(gel) as number, restored: true } })))}
+          onclick={() => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: sentCount(gel) as number, restored: true } })))}
           >dry again</button
         >
       {/snippet}
       {@render part(
         "gel",
         "Saturated desiccant",
-        () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: countOf(gel) as number, restored: false } }))),
+        () => tell("gel", ask(api.POST("/api/supplies/{number}/desiccant", { ...path, body: { count: sentCount(gel) as number, restored: false } }))),
         gelFields,
         "full of water",
         !!gel.trim(),
@@ -194,7 +194,7 @@
     {@render part(
       "said",
       "What is said of it",
-      () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: countOf(said.low), cost: said.cost, note: said.note } }))),
+      () => tell("said", ask(api.PUT("/api/supplies/{number}", { ...based, body: { low: sentCount(said.low), cost: said.cost, note: said.note } }))),
       saidFields,
       "Save",
       true,

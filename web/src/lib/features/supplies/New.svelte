@@ -1,6 +1,6 @@
 <!-- Writing a supply down: what sort, which one, how many. -->
 <script lang="ts">
-  import { counted as countOf } from "$lib/format/numbers";
+  import { sentCount } from "$lib/format/numbers";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -41,10 +41,10 @@
       key: own ? "" : form.key || usual(),
       size: own ? form.size : "",
       name: form.name,
-      count: countOf(form.count) ?? 0,
-      per_pack: countOf(form.per) ?? 0,
+      count: sentCount(form.count) ?? 0,
+      per_pack: sentCount(form.per) ?? 0,
       cost: form.cost,
-      low: countOf(form.low) ?? 0,
+      low: sentCount(form.low) ?? 0,
       note: "",
       came_on: null,
     };

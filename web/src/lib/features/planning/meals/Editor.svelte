@@ -119,9 +119,7 @@
       own = { open: true, words };
       return;
     }
-    const done = await ask(api.POST("/api/table/words", { body: { words, means: meaning } }));
-    if (done.wrong) larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
-    await larder.changed();
+    await larder.tell(ask(api.POST("/api/table/words", { body: { words, means: meaning } })));
     await reread();
   }
 </script>

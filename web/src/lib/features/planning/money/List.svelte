@@ -1,7 +1,7 @@
 <!-- This week's list: the packs that gain the most whole meals for the money, each to be ticked when bought. -->
 <script lang="ts">
   import { goto } from "$app/navigation";
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Sack from "$lib/draw/Sack.svelte";
   import { larder } from "$lib/state/larder.svelte";
 
@@ -14,7 +14,7 @@
   async function buy(line: Schemas["ToBuy"], bench: boolean) {
     const done = await ask(api.POST("/api/table/buy", { body: { price: line.price, packs: line.packs } }));
     if (done.wrong) {
-      larder.say(Object.values(done.wrong)[0]?.message ?? "", "wrong");
+      larder.say(whyNot(done.wrong), "wrong");
       return;
     }
     await larder.changed();

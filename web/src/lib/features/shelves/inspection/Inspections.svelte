@@ -2,7 +2,7 @@
   import Page from "$lib/ui/Page.svelte";
   import { query } from "$lib/state/query.svelte";
   import { goto } from "$app/navigation";
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import Group from "./Group.svelte";
@@ -30,7 +30,7 @@
     const looks = said.map((each) => ({ number: each.number, feel: felt[each.number]?.feel ?? "firm", indicator: felt[each.number]?.indicator ?? "not seen" }));
     const names = new Map(said.map((each) => [each.number, each]));
     const { data, wrong } = await ask(api.POST("/api/rounds/looks", { body: { looks } }));
-    failed = Object.values(wrong ?? {})[0]?.message ?? "";
+    failed = whyNot(wrong);
     if (!data) return;
     looked = [...looked, ...data.map((each) => ({ ...each, food: names.get(each.number)?.food ?? "", mass: names.get(each.number)?.mass ?? "" }))];
     felt = {};
@@ -39,7 +39,7 @@
 
   async function empty(each: (typeof looked)[number]) {
     const { data, wrong } = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number: each.number } } }));
-    failed = Object.values(wrong ?? {})[0]?.message ?? "";
+    failed = whyNot(wrong);
     if (data === undefined) return;
     await larder.changed();
     await goto(`/bench?line=${encodeURIComponent(`${each.mass} ${each.food}`)}&lot=${data}`);
@@ -47,7 +47,7 @@
 
   async function out(each: (typeof looked)[number]) {
     const { wrong } = await ask(api.POST("/api/shelves/throw-out", { body: { numbers: [each.number], why: each.felt } }));
-    failed = Object.values(wrong ?? {})[0]?.message ?? "";
+    failed = whyNot(wrong);
     if (!wrong) looked = looked.filter((one) => one !== each);
     await larder.changed();
   }
