@@ -3,18 +3,17 @@
 from __future__ import annotations
 
 import asyncio
+import multiprocessing
 import os
 import shutil
-import signal
 import socket
-import subprocess
-import sys
 import threading
 import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from dataclasses import dataclass, field
 from itertools import count
+from multiprocessing.process import BaseProcess
 from pathlib import Path
 from typing import Any, Literal
 from urllib.parse import urljoin
@@ -23,13 +22,25 @@ import httpx
 import pytest
 import uvicorn
 from fastapi import FastAPI
-from playwright.sync_api import Browser, BrowserContext, Error, Page, Route, ViewportSize, expect, sync_playwright
+from playwright.sync_api import (
+    Browser,
+    BrowserContext,
+    Error,
+    Locator,
+    Page,
+    Route,
+    ViewportSize,
+    expect,
+    sync_playwright,
+)
+from playwright.sync_api import TimeoutError as PlaywrightTimeout
 from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from tests.support.apps import hand_over
 from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
+from yellow_larder.cli import serve
 from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
@@ -59,13 +70,19 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
             item.add_marker(pytest.mark.flaky(reruns=1))
 
 
+AFRESH = multiprocessing.get_context("forkserver")
+"""Where a process is a fork of one that has read the program and done nothing else, which takes seconds."""
+
+AFRESH.set_forkserver_preload(["yellow_larder.serving"])
+
+
 @dataclass
 class Served:
     """A server of the larder in a file, that can be killed and started again."""
 
     file: Path
     port: int = field(default_factory=lambda: _free_port())
-    process: subprocess.Popen[bytes] | None = None
+    process: BaseProcess | None = None
 
     @property
     def url(self) -> str:
@@ -73,9 +90,8 @@ class Served:
 
     def start(self) -> Served:
         """Start it and wait until it answers."""
-        where = ["--data", str(self.file), "--port", str(self.port)]
-        command = [sys.executable, "-m", "yellow_larder.cli", "serve", *where]
-        self.process = subprocess.Popen(command, cwd=ROOT, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL)
+        self.process = AFRESH.Process(target=serve, args=(self.file, self.port), daemon=True)
+        self.process.start()
         for _ in range(400):
             try:
                 if httpx.get(f"{self.url}/api/overview").status_code == 200:
@@ -87,8 +103,8 @@ class Served:
     def kill(self) -> None:
         """As if the power went."""
         assert self.process is not None
-        self.process.send_signal(signal.SIGKILL)
-        self.process.wait()
+        self.process.kill()
+        self.process.join()
 
 
 def _free_port() -> int:
@@ -235,16 +251,13 @@ def context(window: BrowserContext) -> Iterator[BrowserContext]:
     for page in window.pages[1:]:
         page.close()
     for page in window.pages:
-        # A page that is gone, or was never at an address, keeps nothing.
-        with suppress(Error):
-            page.evaluate("localStorage.clear(); sessionStorage.clear()")
         try:
             # A file at the same address asks nothing of the next larder, and the scripts stay compiled.
             page.goto(urljoin(page.url, "/_app/version.json"))
+            page.evaluate("localStorage.clear(); sessionStorage.clear()")
         except Error:
             # Its server was killed: what the browser shows of that would still be on its way in the next test.
             page.close()
-    window.clear_cookies()
 
 
 @pytest.fixture
@@ -254,9 +267,30 @@ def page(context: BrowserContext) -> Iterator[Page]:
     with heard(page, "pageerror") as failed, heard(page, "console") as said:
         yield page
     page.unroute_all()
-    page.set_viewport_size(LAPTOP)
+    if page.viewport_size != LAPTOP:
+        page.set_viewport_size(LAPTOP)
     assert failed == []
     assert [each.text for each in said if each.type == "error" and UNSEEN not in each.text] == []
+
+
+@pytest.fixture
+def watched(browser: Browser) -> Iterator[Page]:
+    """A page with a clock of its own, which `hurried` puts forward: what it would wait seconds for is there at once."""
+    context = browser.new_context(viewport=LAPTOP, locale="en-GB", reduced_motion="reduce")
+    context.set_default_timeout(8000 if not NETWORK else 30_000)
+    context.clock.install()
+    yield context.new_page()
+    context.close()
+
+
+def hurried(page: Page, awaited: Locator) -> None:
+    """Put the clock of a page forward until something is seen; no timer is left out."""
+    for _ in range(100):
+        page.clock.fast_forward(500)
+        with suppress(PlaywrightTimeout):
+            awaited.wait_for(timeout=50)
+            break
+    expect(awaited).to_be_visible()
 
 
 @pytest.fixture

@@ -1,98 +1,18 @@
-"""A press is an act: pressed twice it is sent once, a slow answer shows, and what is late is not shown."""
+"""A press is an act: a slow answer shows, what is late is not shown, and what slid under the finger is not pressed."""
 
 from __future__ import annotations
 
-import importlib
-import json
-import pkgutil
 import re
 import time
-from collections.abc import Iterator
 from contextlib import suppress
-from urllib.parse import urlsplit
 
 import pytest
 from playwright.sync_api import Error, Page, Route, expect
 
 from tests.browser.conftest import Here, heard, put_on_bench
-from yellow_larder import api
 from yellow_larder.features.shelves.shelves import shelves
 
 pytestmark = pytest.mark.browser
-
-
-def questions() -> Iterator[str]:
-    """What is sent as a change and only asks."""
-    for module in pkgutil.iter_modules(api.__path__):
-        router = getattr(importlib.import_module(f"{api.__name__}.{module.name}"), "router", None)
-        for route in router.routes if router else ():
-            if getattr(route.endpoint, "asks", False) and not getattr(route.endpoint, "acts", False):
-                yield route.path
-
-
-PRESS_ALL = """async ([seen, asked]) => {
-  const known = new Set(seen), sent = [], twiceSent = [];
-  const fetched = window.fetch;
-  window.fetch = async (request) => {
-    const path = new URL(request.url).pathname;
-    const says = `${request.method} ${path} ${await request.clone().text()}`;
-    if (request.method !== "GET" && !asked.includes(path)) sent.push(says);
-    return fetched(request);
-  };
-  const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
-  const words = (each) => each.closest("[role=dialog]")?.ariaLabel + each.textContent.trim() + each.ariaLabel;
-  const twice = async (each) => {
-    if (!each.isConnected || each.disabled || known.has(words(each))) return;
-    known.add(words(each));
-    const before = sent.length;
-    each.click();
-    each.click();
-    await drawn();
-    const mine = sent.slice(before);
-    twiceSent.push(...mine.filter((one, n) => mine.indexOf(one) !== n));
-  };
-  for (const each of document.querySelectorAll("main button")) {
-    await twice(each);
-    for (const dialog of document.querySelectorAll("[role=dialog]")) {
-      for (const inner of dialog.querySelectorAll("button:not([aria-label=Close])")) await twice(inner);
-      document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
-      await drawn();
-    }
-  }
-  window.fetch = fetched;
-  return { known: [...known], sent: sent.length, twice: twiceSent };
-}"""
-"""Presses everything twice at once, and whatever is in the sheets that open; each of one name once."""
-
-QUESTIONS = [f"/api{path}" for path in questions()]
-NO = json.dumps({"status": 422, "title": "No", "errors": [{"field": "request", "message": "Not now", "nearest": []}]})
-VIEWS = ["/rounds", "/table/meals", "/table/diary", "/table/money", "/drying", "/drying/jars", "/drying/ready"]
-VIEWS += ["/bench?line=5 kg wheat", "/shelves?n=1", "/supplies"]
-
-
-def refuse(route: Route) -> None:
-    """What would change something is refused, after a while."""
-    path = urlsplit(route.request.url).path
-    if route.request.method == "GET" or path in QUESTIONS:
-        route.continue_()
-        return
-    time.sleep(0.02)
-    route.fulfill(status=422, content_type="application/problem+json", body=NO)
-
-
-def test_whatever_is_pressed_twice_is_sent_once(page: Page, demo: Here) -> None:
-    page.route("**/api/**", refuse)
-    pressed: list[str] = []
-    sent = 0
-    for view in VIEWS:
-        page.goto(f"{demo.url}{view}")
-        page.get_by_role("main").get_by_role("button").first.wait_for()
-        told = page.evaluate(PRESS_ALL, [pressed, QUESTIONS])
-        assert told["twice"] == [], view
-        sent += told["sent"]
-        pressed = told["known"]
-    assert len(pressed) > 100
-    assert sent > 15
 
 
 def test_bought_twice_is_one_lot(page: Page, demo: Here) -> None:

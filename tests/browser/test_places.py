@@ -10,6 +10,10 @@ from tests.browser.conftest import Here, put_on_bench, settled
 pytestmark = pytest.mark.browser
 
 PLACES = ["Rounds", "Table", "Drying", "Bench", "Run", "Shelves", "Supplies", "Guide"]
+AT_THE_THUMB = ["Rounds", "Table", "Bench", "Shelves"]
+PHONE = 768
+"""Below it the four most used stand in a bar at the thumb, and all of them under More."""
+
 WIDTHS = [320, 390, 820, 1024, 1100, 1150, 1280, 1920]
 
 COVERED = """() => {
@@ -32,16 +36,25 @@ COVERED = """() => {
 
 
 @pytest.mark.parametrize("width", WIDTHS)
-def test_every_place_is_reached(page: Page, demo: Here, width: int) -> None:
+def test_nothing_along_the_edges_lies_over_anything_else(page: Page, demo: Here, width: int) -> None:
     page.set_viewport_size({"width": width, "height": 800})
     page.goto(f"{demo.url}/guide")
     places = page.get_by_role("navigation", name="Places")
     expect(places).to_contain_text("to do")
     settled(page)
     assert page.evaluate(COVERED) == []
+    for name in PLACES if width >= PHONE else AT_THE_THUMB:
+        expect(places.get_by_role("link", name=re.compile(f"^{name}"))).to_be_in_viewport(ratio=1)
+
+
+@pytest.mark.parametrize("width", [320, 820, 1280])
+def test_every_place_is_reached(page: Page, demo: Here, width: int) -> None:
+    page.set_viewport_size({"width": width, "height": 800})
+    page.goto(f"{demo.url}/guide")
+    places = page.get_by_role("navigation", name="Places")
     for name in PLACES:
         link = places.get_by_role("link", name=re.compile(f"^{name}"))
-        if width < 768 and name not in ("Rounds", "Table", "Bench", "Shelves"):
+        if width < PHONE and name not in AT_THE_THUMB:
             places.get_by_role("button", name=re.compile("^More")).click()
             sheet = page.get_by_role("dialog", name="All places")
             expect(sheet.get_by_role("link")).to_have_count(len(PLACES))

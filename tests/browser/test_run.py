@@ -13,9 +13,9 @@ import httpx
 import pypdfium2
 import pytest
 import zxingcpp
-from playwright.sync_api import BrowserContext, Page, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Here, Served, put_on_bench
+from tests.browser.conftest import Here, Served, hurried, put_on_bench
 from yellow_larder.features.shelves.labels import read_code
 
 pytestmark = pytest.mark.browser
@@ -169,9 +169,8 @@ def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:
     assert [each["late"] for each in shown["containers"]] == [False, False, True, True]
 
 
-def test_it_survives_a_reload_and_another_screen_sees_the_same(
-    page: Page, context: BrowserContext, served: Here
-) -> None:
+def test_it_survives_a_reload_and_another_screen_sees_the_same(watched: Page, served: Here) -> None:
+    page = watched
     stock(served)
     filled(served)
     page.goto(f"{served.url}/run")
@@ -180,12 +179,12 @@ def test_it_survives_a_reload_and_another_screen_sees_the_same(
     page.reload()
     expect(page.get_by_text("1 of 4 closed")).to_be_visible()
     expect(page.get_by_role("timer")).to_have_text(re.compile("^14:"))
-    other = context.new_page()
+    other = page.context.new_page()
     other.goto(f"{served.url}/run")
     expect(other.get_by_text("1 of 4 closed")).to_be_visible()
     # The other one hears no more of what is done here.
     other.route("**/api/run", lambda route: route.abort())
-    expect(other.get_by_text("Can't reach the larder")).to_be_visible()
+    hurried(other, other.get_by_text("Can't reach the larder"))
     close(page, 2)
     expect(page.get_by_text("2 of 4 closed")).to_be_visible()
     close(other, 2)
@@ -199,14 +198,15 @@ def test_it_survives_a_reload_and_another_screen_sees_the_same(
     expect(page.get_by_text("1 of 4 closed")).to_be_visible()
 
 
-def test_the_power_goes_in_the_middle_of_it(page: Page, mortal: Served) -> None:
+def test_the_power_goes_in_the_middle_of_it(watched: Page, mortal: Served) -> None:
+    page = watched
     filled(mortal)
     page.goto(f"{mortal.url}/run")
     page.get_by_role("button", name="Absorbers are open: start").click()
     close(page, 1)
     expect(page.get_by_text("1 of 4 closed")).to_be_visible()
     mortal.kill()
-    expect(page.get_by_text("Can't reach the larder")).to_be_visible()
+    hurried(page, page.get_by_text("Can't reach the larder"))
     expect(page.get_by_role("timer")).to_have_text(re.compile("^14:"))
     mortal.start()
     expect(page.get_by_text("Can't reach the larder")).to_have_count(0)
