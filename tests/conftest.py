@@ -6,15 +6,17 @@ import time
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 import portalocker
 import pytest
-from fastapi.testclient import TestClient
 from hypothesis import settings
 
-from tests.support.apps import client_of
-from yellow_larder.demo.household import furnish
-from yellow_larder.features.household.larder import Larder, open_larder
+# The one who hands the tests out reads this too, and needs nothing of the program: it is imported where it is used.
+if TYPE_CHECKING:
+    from fastapi.testclient import TestClient
+
+    from yellow_larder.features.household.larder import Larder
 
 # Most tests need no disk: where there is memory to write to, that is quicker. What is durable is tested by killing.
 if os.access("/dev/shm", os.W_OK):
@@ -49,6 +51,8 @@ def clock() -> Clock:
 @pytest.fixture(scope="session")
 def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The file of a new larder with its one pantry, opened at noon; made once, and copied for each test."""
+    from yellow_larder.features.household.larder import open_larder
+
     file = tmp_path_factory.mktemp("new") / "larder.db"
     open_larder(file, Clock()).close()
     return file
@@ -57,6 +61,8 @@ def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
 @pytest.fixture
 def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
     """A new larder with its one pantry."""
+    from yellow_larder.features.household.larder import open_larder
+
     with open_larder(Path(shutil.copy(new_file, tmp_path / "larder.db")), clock) as larder:
         yield larder
 
@@ -64,12 +70,16 @@ def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
 @pytest.fixture
 def client(larder: Larder) -> TestClient:
     """The web interface over that larder."""
+    from tests.support.apps import client_of
+
     return client_of(larder)
 
 
 @pytest.fixture(scope="session")
 def furnished(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The file of the demo household's larder, made once for all workers."""
+    from yellow_larder.demo.household import furnish
+
     mine = tmp_path_factory.getbasetemp()
     folder = mine.parent if "PYTEST_XDIST_WORKER" in os.environ else mine
     file = folder / "furnished.db"

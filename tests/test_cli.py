@@ -8,12 +8,12 @@ import sys
 from collections.abc import Iterator
 from pathlib import Path
 
-import httpx
 import pytest
 from typer.testing import CliRunner
 
 from tests.conftest import Clock
 from tests.support.alone import alone
+from tests.support.asking import asking
 from yellow_larder import cli, serving
 from yellow_larder.demo.household import make_anew
 from yellow_larder.features.household.larder import open_larder
@@ -227,7 +227,7 @@ def test_it_is_there_when_it_says_so_and_ends_cleanly(
 ) -> None:
     """Stopped by a signal, it leaves one file that holds everything, and nobody else may use it while it runs."""
     server, url = process
-    assert httpx.post(f"{url}/api/bench/pack", json={"ask": {"line": "10 kg pearl barley"}}).status_code == 201
+    assert asking.post(f"{url}/api/bench/pack", json={"ask": {"line": "10 kg pearl barley"}}).status_code == 201
     second = run.invoke(cli.app, ["serve", "--data", str(tmp_path / "larder.db"), "--port", str(free_port())])
     assert second.exit_code == ExitCode.IN_USE
     assert f"process {server.pid}, since" in second.output

@@ -37,11 +37,11 @@ def client(larder: Larder, web: Path) -> TestClient:
     return client_of(larder, web, raising=False)
 
 
-@pytest.mark.parametrize("seed", [11, 12, 13])
+@pytest.mark.parametrize("seed", [11, 12])
 def test_nothing_that_is_asked_breaks_it(client: TestClient, larder: Larder, clock: Clock, seed: int) -> None:
     """A small part of `make soak`."""
     fuzzer = Fuzzer(client, clock, seed)
-    fuzzer.run(150)
+    fuzzer.run(120)
     fuzzer.all_pages()
     assert fuzzer.broken == []
     assert check(larder.engine) == []

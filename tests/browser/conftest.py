@@ -38,6 +38,7 @@ from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from tests.support.apps import hand_over
+from tests.support.asking import asking
 from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
 from yellow_larder.cli import serve
@@ -94,7 +95,7 @@ class Served:
         self.process.start()
         for _ in range(400):
             try:
-                if httpx.get(f"{self.url}/api/overview").status_code == 200:
+                if asking.get(f"{self.url}/api/overview").status_code == 200:
                     return self
             except httpx.TransportError:
                 time.sleep(0.05)

@@ -2,11 +2,11 @@
 
 import re
 
-import httpx
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
+from tests.support.asking import asking
 from yellow_larder.features.household.larder import settings
 from yellow_larder.journal.database import reading
 
@@ -29,6 +29,7 @@ def test_a_line_that_makes_no_sense(page: Page, served: Here, line: str, says: s
     page.goto(f"{served.url}/bench")
     field = page.get_by_role("combobox", name="What is on the bench")
     field.fill(line)
+    field.press("Tab")
     expect(page.locator("#line-note")).to_contain_text(says)
     expect(field).to_have_attribute("aria-invalid", "true")
     expect(page.get_by_role("button", name=re.compile("^Pack (it|all)"))).to_have_count(0)
@@ -97,13 +98,15 @@ def test_a_name_of_five_megabytes(page: Page, served: Here) -> None:
     )
     sheet.get_by_role("button", name="Save").click()
     expect(sheet).to_contain_text("That name has 5,000,000 characters; 80 is the most a label holds")
-    assert httpx.get(f"{served.url}/api/overview").json()["settings"]["name"] == "Our larder"
+    assert asking.get(f"{served.url}/api/overview").json()["settings"]["name"] == "Our larder"
 
 
 def test_markup_in_a_name_is_only_text(page: Page, served: Here) -> None:
     name = "<b>bold</b> barley"
     body = {"name": name, "like": "pearl-barley", "kcal": 350, "protein_g": 10, "fat_g": 1, "carbohydrate_g": 70}
-    httpx.post(f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "litre_g": 780}).raise_for_status()
+    asking.post(
+        f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "litre_g": 780}
+    ).raise_for_status()
     put_on_bench(page, served, f"1 kg {name}")
     expect(page.get_by_role("link", name="Bench")).to_contain_text(name)
     page.goto(f"{served.url}/guide")

@@ -3,12 +3,12 @@
 import re
 from datetime import timedelta
 
-import httpx
 import pytest
 from icalendar import Calendar
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Here
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -269,15 +269,15 @@ def test_the_round_as_a_calendar(page: Page, demo: Here) -> None:
         page.get_by_role("link", name="Calendar file").click()
     feed = got.value.path().read_bytes()
     events = Calendar.from_ical(feed).walk("VEVENT")
-    shown = httpx.get(f"{demo.url}/api/rounds").json()["due"]
+    shown = asking.get(f"{demo.url}/api/rounds").json()["due"]
     assert sorted(str(event["SUMMARY"]) for event in events) == sorted(
         task["title"] for task in shown for _ in range(task["more_days"] + 1)
     )
-    assert httpx.get(f"{demo.url}/api/rounds/rounds.ics").headers["content-type"].startswith("text/calendar")
+    assert asking.get(f"{demo.url}/api/rounds/rounds.ics").headers["content-type"].startswith("text/calendar")
 
 
 def test_a_probe_that_sends_nothing_is_said(page: Page, served: Here) -> None:
-    httpx.put(f"{served.url}/api/devices/trouble", params={"hygrometer": "sends nonsense"}).raise_for_status()
+    asking.put(f"{served.url}/api/devices/trouble", params={"hygrometer": "sends nonsense"}).raise_for_status()
     page.goto(f"{served.url}/rounds")
     expect(page.get_by_role("complementary", name="The days ahead")).to_contain_text("no reading from the probe")
     page.goto(f"{served.url}/drying")

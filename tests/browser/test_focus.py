@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import re
 
-import httpx
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench, settled
 from tests.browser.test_run import filled, stock
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -53,12 +53,13 @@ def press(page: Page, name: str | re.Pattern[str], *, tells: str = "**/api/overv
 def test_it_goes_to_the_next_thing(page: Page, demo: Here, view: str, name: str | re.Pattern[str], then: str) -> None:
     page.goto(f"{demo.url}{view}")
     page.get_by_role("main").get_by_role("button", name=name).first.wait_for()
-    page.wait_for_load_state("networkidle")
+    expect(page.get_by_role("main").locator("[aria-busy=true]")).to_have_count(0)
+    settled(page)
     stands = press(page, name)
     assert stands != "nowhere"
     assert stands.startswith(then)
-    undo = httpx.get(f"{demo.url}/api/overview").json()["can_undo"]["change"]
-    httpx.post(f"{demo.url}/api/undo", json={"change": undo}).raise_for_status()
+    undo = asking.get(f"{demo.url}/api/overview").json()["can_undo"]["change"]
+    asking.post(f"{demo.url}/api/undo", json={"change": undo}).raise_for_status()
 
 
 def test_a_whole_run_by_enter_alone(page: Page, served: Here) -> None:

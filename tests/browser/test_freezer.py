@@ -3,11 +3,11 @@
 import re
 from datetime import timedelta
 
-import httpx
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -70,7 +70,7 @@ def test_the_power_may_go(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/drying/freezer")
     within = page.get_by_role("complementary", name="In the freezer")
     expect(within.get_by_role("listitem")).to_have_count(3)
-    phases = {each["phase"] for each in httpx.get(f"{demo.url}/api/freezer").json()}
+    phases = {each["phase"] for each in asking.get(f"{demo.url}/api/freezer").json()}
     assert phases == {"done", "thawing", "cooling"}
     page.reload()
     expect(within.get_by_role("listitem")).to_have_count(3)

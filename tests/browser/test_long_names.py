@@ -5,11 +5,11 @@ from __future__ import annotations
 from datetime import date
 from typing import Any
 
-import httpx
 import pytest
 from playwright.sync_api import Page
 
 from tests.browser.conftest import Here, settled
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -41,7 +41,7 @@ RUNS_OVER = """() => [...document.querySelectorAll('main *, header *, nav *')]
 
 def test_no_name_widens_a_page(page: Page, served: Here) -> None:
     for path, body in WRITTEN:
-        httpx.post(f"{served.url}/api{path}", json=body).raise_for_status()
+        asking.post(f"{served.url}/api{path}", json=body).raise_for_status()
     found = []
     for view in VIEWS:
         page.set_viewport_size({"width": 390, "height": 844})

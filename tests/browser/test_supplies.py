@@ -2,11 +2,11 @@
 
 import re
 
-import httpx
 import pytest
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -17,7 +17,7 @@ def stocked(served: Here) -> None:
         {"sort": "lids", "key": "regular", "count": 6, "cost": "0.20"},
         {"sort": "packets", "key": "100", "count": 1, "per_pack": 5, "cost": "1.00"},
     ):
-        assert httpx.post(f"{served.url}/api/supplies", json=body).status_code == 201
+        assert asking.post(f"{served.url}/api/supplies", json=body).status_code == 201
 
 
 def entry(page: Page, name: str) -> Locator:
@@ -77,7 +77,7 @@ def test_supplies_are_written_down_and_counted(page: Page, served: Here) -> None
 )
 def test_a_count_is_read_as_it_is_typed(page: Page, served: Here, typed: str, there: int, wrong: str) -> None:
     """Nothing is silently changed: what is no count keeps its place in the field, and the larder says why."""
-    httpx.post(f"{served.url}/api/supplies", json={"sort": "bags", "key": "bag-gallon", "count": 9}).raise_for_status()
+    asking.post(f"{served.url}/api/supplies", json={"sort": "bags", "key": "bag-gallon", "count": 9}).raise_for_status()
     page.goto(f"{served.url}/supplies")
     page.get_by_role("button", name=re.compile("^1 gal foil")).click()
     form = page.get_by_role("form", name="Count")
@@ -89,7 +89,7 @@ def test_a_count_is_read_as_it_is_typed(page: Page, served: Here, typed: str, th
         expect(form.get_by_label("how many")).to_have_attribute("aria-invalid", "true")
     else:
         expect(page.get_by_role("dialog")).to_have_count(0)
-    assert httpx.get(f"{served.url}/api/supplies").json()["supplies"][0]["count"] == there
+    assert asking.get(f"{served.url}/api/supplies").json()["supplies"][0]["count"] == there
 
 
 def test_lids_are_told_apart_by_mouth_and_by_use(page: Page, served: Here) -> None:
@@ -136,7 +136,7 @@ def test_packing_takes_jars_lids_and_packets_and_an_empty_jar_comes_back(page: P
     expect(page.get_by_role("heading", name="Enough of everything")).to_be_visible()
 
     body = {"numbers": [1], "why": "spilt"}
-    assert httpx.post(f"{served.url}/api/shelves/throw-out", json=body).status_code < 300
+    assert asking.post(f"{served.url}/api/shelves/throw-out", json=body).status_code < 300
     page.reload()
     expect(lids).to_contain_text("1 new, 1 used before")
     expect(entry(page, "quart jar")).to_contain_text("5")

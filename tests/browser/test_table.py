@@ -5,12 +5,12 @@ import re
 from datetime import date
 from io import BytesIO, StringIO
 
-import httpx
 import pypdf
 import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -114,7 +114,7 @@ def test_a_pasted_book_is_refused_at_the_field(page: Page, served: Here) -> None
     )
     expect(page.get_by_role("alert")).to_contain_text("5,000 lines; a meal has at most 60")
     expect(written).to_have_value("1 cup oats")
-    assert httpx.get(f"{served.url}/api/table/meals").json() == []
+    assert asking.get(f"{served.url}/api/table/meals").json() == []
 
 
 def test_keep_the_diary(page: Page, served: Here) -> None:
@@ -155,7 +155,7 @@ def test_an_evening_on_the_phone_in_two_taps(phone: Page, demo: Here) -> None:
     expect(evening.get_by_role("list", name="Written")).to_contain_text("Porridge")
     expect(evening.get_by_role("list", name="Written")).to_be_in_viewport()
     expect(meal).to_have_attribute("aria-pressed", "true")
-    httpx.post(f"{demo.url}/api/undo")
+    asking.post(f"{demo.url}/api/undo")
 
 
 def test_what_to_store(page: Page, demo: Here) -> None:
@@ -226,9 +226,9 @@ def test_this_weeks_list_to_the_bench(page: Page, served: Here) -> None:
     expect(week.get_by_role("heading", name="4 meals more for 3.50")).to_be_visible()
     expect(week).to_contain_text("4 × Barley broth")
     expect(week.get_by_role("heading", name="1 week to the goal at this pace.")).to_be_visible()
-    pdf = pypdf.PdfReader(BytesIO(httpx.get(f"{served.url}/api/table/list.pdf").content))
+    pdf = pypdf.PdfReader(BytesIO(asking.get(f"{served.url}/api/table/list.pdf").content))
     assert "1 × 500 g" in pdf.pages[0].extract_text()
-    rows = list(csv.DictReader(StringIO(httpx.get(f"{served.url}/api/table/list.csv").text)))
+    rows = list(csv.DictReader(StringIO(asking.get(f"{served.url}/api/table/list.csv").text)))
     assert [each["food"] for each in rows] == ["pearl barley", "red lentils"]
 
     week.get_by_role("button", name="Bought: 500 g red lentils").click()
@@ -242,7 +242,7 @@ def test_this_weeks_list_to_the_bench(page: Page, served: Here) -> None:
     with page.context.expect_page():
         strip.get_by_role("button", name="Pack").click()
     expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
-    store = httpx.get(f"{served.url}/api/table/store").json()
+    store = asking.get(f"{served.url}/api/table/store").json()
     barley = next(row for row in store["rows"] if row["food"] == "pearl-barley")
     assert (barley["shelves_g"], barley["cupboard_g"]) == (1000, 0)
 
@@ -250,7 +250,7 @@ def test_this_weeks_list_to_the_bench(page: Page, served: Here) -> None:
 def test_a_lot_on_the_bench_survives_a_reload_and_leaves_with_the_next(page: Page, served: Here) -> None:
     write_meal(page, served, "Barley broth", "200 g pearl barley")
     for path, body in (("prices", {"line": "2 kg pearl barley", "price": "4"}), ("buy", {"price": 1, "packs": 1})):
-        httpx.post(f"{served.url}/api/table/{path}", json=body).raise_for_status()
+        asking.post(f"{served.url}/api/table/{path}", json=body).raise_for_status()
     page.goto(f"{served.url}/table/money")
     page.get_by_role("link", name="To the bench").click()
     strip = page.get_by_role("region", name="To do next")

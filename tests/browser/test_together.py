@@ -3,11 +3,11 @@
 import re
 from collections.abc import Iterator
 
-import httpx
 import pytest
 from playwright.sync_api import BrowserContext, Page, Route, expect
 
 from tests.browser.conftest import Here, heard, put_on_bench
+from tests.support.asking import asking
 from yellow_larder.features.lots.lots import set_cupboard
 
 
@@ -36,7 +36,7 @@ def test_the_second_is_shown_what_the_first_did_and_decides(page: Page, second: 
     second.get_by_label("Name").fill("Both of ours")
     second.get_by_role("button", name="Save").click()
     expect(second.get_by_role("dialog")).to_have_count(0)
-    now = httpx.get(f"{served.url}/api/overview").json()["settings"]
+    now = asking.get(f"{served.url}/api/overview").json()["settings"]
     assert (now["people"], now["name"]) == (5, "Both of ours")
 
 
@@ -69,19 +69,19 @@ def test_an_answer_that_is_lost_is_asked_for_again_and_counts_once(page: Page, s
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_role("button", name="Pack all 4").click()
     expect(page.get_by_role("dialog", name="Packed")).to_contain_text("numbers 1 to 4")
-    assert httpx.get(f"{served.url}/api/overview").json()["kept"] == 4
+    assert asking.get(f"{served.url}/api/overview").json()["kept"] == 4
 
 
 def test_undo_takes_back_what_is_shown_not_what_another_screen_did_since(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_role("button", name="Pack all 4").click()
     page.get_by_role("dialog", name="Packed").get_by_role("button", name="Close").click()
-    httpx.post(f"{served.url}/api/places", json={"name": "Cellar"})
+    asking.post(f"{served.url}/api/places", json={"name": "Cellar"})
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("“Added the place Cellar” came last")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("Undone: Added the place Cellar")).to_be_visible()
-    assert httpx.get(f"{served.url}/api/overview").json()["kept"] == 4
+    assert asking.get(f"{served.url}/api/overview").json()["kept"] == 4
 
 
 def test_more_than_the_lot_holds(page: Page, served: Here) -> None:
