@@ -10,11 +10,13 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two things at a time: what Python needs and what the web needs do not wait for one another.
 MAKEFLAGS += --jobs=2
 
-.PHONY: help demo serve dev test test-slow test-thorough check check-python check-web bench soak screenshots client lock clean chromium
+.PHONY: help setup demo serve dev test test-slow test-thorough check check-python check-web lint-web bench soak screenshots client lock clean chromium
 .DELETE_ON_ERROR:
 
 help:                                         ## this list
 	@grep -hE '^[a-z-]+:.*##' $(MAKEFILE_LIST) | sed -E 's/:.*## /\t/' | expand -t 20
+
+setup: .venv/ready web/build/index.html chromium  ## all that the other targets need, fetched and built
 
 demo: .venv/ready web/build/index.html        ## serve the demo household's larder
 	$(BIN)/yellow-larder demo --port $(PORT)
@@ -40,7 +42,7 @@ test-thorough: .venv/ready                    ## the laws over every food, conta
 chromium:
 	sh tools/chromium.sh
 
-check: check-python check-web                 ## style, types, layers, stale files
+check: check-python check-web lint-web        ## style, types, layers, stale files
 
 check-python: .venv/ready
 	$(BIN)/ruff check .
@@ -50,7 +52,10 @@ check-python: .venv/ready
 
 check-web: .venv/ready web/node_modules/ready
 	sh tools/stale.sh
-	cd web && npm run --silent check && npm run --silent lint
+	cd web && npm run --silent check
+
+lint-web: web/node_modules/ready
+	cd web && npm run --silent lint
 
 bench: .venv/ready web/build/index.html chromium  ## speed and memory, printed
 	$(BIN)/python -m tools.bench
@@ -72,9 +77,10 @@ lock: .venv/ready                             ## pin the newest of everything
 clean:
 	rm -rf .venv web/node_modules web/build web/.svelte-kit
 
+# What is imported is compiled when it is; to compile all that is fetched takes as long as to fetch it.
 .venv/ready: requirements.lock pyproject.toml
 	$(PYTHON) -m venv .venv
-	$(BIN)/pip install --quiet --disable-pip-version-check --require-hashes -r requirements.lock
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-compile --require-hashes -r requirements.lock
 	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
 	touch $@
 
