@@ -8,6 +8,11 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
 from tests.support.asking import asking
+from yellow_larder.features.freezer.contents import put_in
+from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.planning.prices import Seen, see_price
+from yellow_larder.features.planning.shopping import buy
+from yellow_larder.features.shelves.shelves import shelves
 
 pytestmark = pytest.mark.browser
 
@@ -74,3 +79,22 @@ def test_the_power_may_go(page: Page, demo: Here) -> None:
     assert phases == {"done", "thawing", "cooling"}
     page.reload()
     expect(within.get_by_role("listitem")).to_have_count(3)
+
+
+def test_what_was_bought_and_is_in_the_freezer_is_packed_from_nowhere_else(page: Page, served: Here) -> None:
+    see_price(served.larder, Seen("4 kg red lentils", "12"))
+    lot = buy(served.larder, 1, 1)
+    page.goto(f"{served.url}/table/money")
+    bought = page.get_by_role("listitem").filter(has_text="4 kg red lentils")
+    bought.get_by_role("link", name="To the bench").click()
+    expect(page.get_by_role("region", name="Verdict")).to_be_visible()
+    # Meanwhile, on another screen, it goes into the freezer.
+    put_in(served.larder, FreezeAsk(line="4 kg red lentils", container="bag-gallon", lot=lot))
+    page.get_by_role("button", name=re.compile("^Pack (it|all)")).click()
+    expect(page.get_by_role("alert").filter(has_text="is in the freezer, or thawing closed")).to_be_visible()
+    expect(page.get_by_role("button", name="There was more")).to_have_count(0)
+    assert shelves(served.larder).packages == []
+    page.goto(f"{served.url}/table/money")
+    expect(bought).to_contain_text("4 kg in the freezer")
+    bought.get_by_role("link", name="To the freezer").click()
+    expect(page.get_by_role("complementary", name="In the freezer")).to_contain_text("red lentils")

@@ -13,11 +13,12 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.features.lots.lots import set_cupboard
-from yellow_larder.features.packing.pack import pack
+from yellow_larder.features.packing.pack import IN_FREEZER, pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.planning.meals import Meal, keep_meal
+from yellow_larder.features.run.steps import add_line
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units
@@ -184,3 +185,26 @@ def test_what_is_in_the_freezer_is_here(larder: Larder, clock: Clock) -> None:
     for _ in range(4):
         take_back(larder)
     assert here(larder) == "2 kg"
+
+
+def test_what_is_in_the_freezer_is_nowhere_else(larder: Larder, clock: Clock) -> None:
+    """Neither packed, nor put on a run sheet, nor frozen twice, until it is opened; what is beside it is free."""
+    set_cupboard(larder, "white-rice", "10 kg")
+    number = put_in(larder, replace(RICE, line="6 kg white rice", lot=1))
+    for line in ("10 kg white rice", "5 kg white rice"):
+        for act in (pack, add_line):
+            with refused("lot") as found:
+                act(larder, Ask(line=line, lot=1))
+            assert found.value.code == IN_FREEZER
+            assert "6 kg of that lot is in the freezer" in found.value.message
+    with refused("lot") as found:
+        pack(larder, Ask(line="10 kg white rice", lot=1, more=True))
+    assert found.value.code == IN_FREEZER
+    with refused("line"):
+        put_in(larder, replace(RICE, line="5 kg white rice", lot=1))
+    assert len(pack(larder, Ask(line="4 kg white rice", lot=1)).numbers) == 2
+    take_out(larder, number, early=True)
+    with refused("lot"):
+        pack(larder, Ask(line="6 kg white rice", lot=1))
+    open_it(larder, number, early=True)
+    assert pack(larder, Ask(line="6 kg white rice", lot=1)).numbers

@@ -16,7 +16,7 @@ from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
 from yellow_larder.features.household.clock import Moment
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.events import LotCame, LotFrozen
-from yellow_larder.features.lots.lots import find_lot
+from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.words.durations import say_hours
@@ -68,12 +68,24 @@ def plan_freeze(larder: Larder, ask: FreezeAsk) -> FreezePlan:
         return Cold(session, ask).plan()
 
 
+def frozen_g(session: Session, lot: int | None) -> float:
+    """How much of a lot is in the freezer, or thawing closed beside it, g: nothing else is done with that."""
+    if lot is None:
+        return 0.0
+    held = [each for each in log.records(session, Freezing).values() if each.lot == lot]
+    return sum(each.mass_g or _cold(session, each).amount_g for each in held)
+
+
 def put_in(larder: Larder, ask: FreezeAsk) -> int:
-    """It goes into the freezer now; returns its number."""
+    """It goes into the freezer now; returns its number.
+
+    Raises:
+        Refused: a field cannot be read, the lot is of another food, or all of it is in the freezer already.
+    """
     with writing(larder.engine) as session:
         cold = Cold(session, ask)
-        if ask.lot is not None and find_lot(session, ask.lot).food_key != cold.food.key:
-            raise Refused("line", "That lot is of another food")
+        if ask.lot is not None:
+            _check_not_in(session, ask.lot, cold)
         number = log.next_number(session, "freezing")
         # What is in the freezer is in the house: it counts as what is here, whether or not it came with a record.
         lot = ask.lot or log.next_number(session, "lot")
@@ -91,6 +103,17 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
         title = log.title("freezing.in", mass_g=cold.amount_g, name=cold.food.name)
         log.record(session, title, [*came, log.Act(number, freezing, "in")], at=larder.clock())
     return number
+
+
+def _check_not_in(session: Session, number: int, cold: Cold) -> None:
+    """What goes in is of that lot, and not in already."""
+    lot = find_lot(session, number)
+    if lot.food_key != cold.food.key:
+        raise Refused("line", "That lot is of another food")
+    inside = frozen_g(session, number)
+    if inside and cold.amount_g > lot.mass_g - inside + CRUMBS_G:
+        units = cold.household.units
+        raise Refused("line", f"{say_mass(inside, units)} of that lot is in the freezer already")
 
 
 def take_out(larder: Larder, number: int, *, early: bool = False) -> None:

@@ -12,6 +12,7 @@ from yellow_larder.core.containers import Kind
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import gel_code
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.freezer.contents import frozen_g
 from yellow_larder.features.household.changes import say_called
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
@@ -35,6 +36,10 @@ SHORTEST_WHY, LONGEST_WHY = 8, 120
 
 WEIGHED_WITHIN = 0.01
 """How far a kitchen scale and what was rounded in typing may differ. Source: our judgement."""
+
+
+IN_FREEZER = "in-freezer"
+"""Code of the refusal to pack what is frozen: the way out of it leads to the freezer."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -124,7 +129,7 @@ def usual_shelf(kind: Kind, shelves: int) -> int:
 
 
 def check_lot_holds(session: Session, ask: Ask, planned: Plan, *, promised_g: float = 0.0) -> None:
-    """Refuse to pack more than a lot holds, unless it is said that there was more.
+    """Refuse to pack more than a lot holds, unless it is said that there was more, and what of it is in the freezer.
 
     Args:
         session: where the lot is read.
@@ -133,14 +138,21 @@ def check_lot_holds(session: Session, ask: Ask, planned: Plan, *, promised_g: fl
         promised_g: what other lines of a run take of the lot, g.
 
     Raises:
-        Refused: it holds less.
+        Refused: it holds less, or so much of it is in the freezer or thawing.
     """
-    if ask.lot is None or ask.more:
+    if ask.lot is None:
         return
     lot = find_lot(session, ask.lot)
+    if lot.food_key != planned.food.key:
+        return
     left_g, wanted_g = lot.mass_g - promised_g, planned.amount_g
-    if lot.food_key == planned.food.key and wanted_g > left_g * (1 + WEIGHED_WITHIN) + CRUMBS_G:
-        units = settings(session).units
+    units = settings(session).units
+    inside = frozen_g(session, ask.lot)
+    if inside and wanted_g > (left_g - inside) * (1 + WEIGHED_WITHIN) + CRUMBS_G:
+        held = say_mass(inside, units)
+        message = f"{held} of that lot is in the freezer, or thawing closed: open it there first, then pack it"
+        raise Refused("lot", message, code=IN_FREEZER)
+    if not ask.more and wanted_g > left_g * (1 + WEIGHED_WITHIN) + CRUMBS_G:
         holds, packs = say_mass(max(0.0, left_g), units), say_mass(wanted_g, units)
         raise Refused("lot", f"That lot holds {holds}, and this packs {packs}. Pack less, or say that there was more")
 

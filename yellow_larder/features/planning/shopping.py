@@ -11,6 +11,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Indices, Numbers
+from yellow_larder.core.food import Food
 from yellow_larder.core.planning.buying import (
     Offers,
     Purchase,
@@ -21,11 +22,14 @@ from yellow_larder.core.planning.buying import (
 )
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.freezer.contents import frozen_g
+from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
 from yellow_larder.features.lots.events import LotCame
+from yellow_larder.features.lots.lots import CRUMBS_G
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.planning.budget import BudgetView, budget_in, budget_view
 from yellow_larder.features.planning.events import BudgetSet, GoalSet, MealKept, MeaningSaid
@@ -74,6 +78,9 @@ class Bought:
     line: str
     cost: str
     came_on: str
+    frozen: str
+    """How much of it is in the freezer, or thawing closed; empty if nothing is."""
+    all_frozen: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,7 +133,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
+        log.read_records(session, Settings, Freezing, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
         household = settings(session)
         budget, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)
@@ -235,19 +242,23 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
     rows = session.scalars(
         select(Lot).where(Lot.coins.is_not(None), Lot.mass_g >= 1).order_by(Lot.came_on.desc(), Lot.id.desc()).limit(50)
     )
-    return [
-        Bought(
-            lot=row.id,
-            food=row.food_key,
-            name=foods[row.food_key].name,
-            mass=say_mass(row.mass_g, household.units),
-            line=f"{say_mass(row.mass_g, household.units)} {foods[row.food_key].name}",
-            cost=say_money(row.coins or 0, household),
-            came_on=say_day(row.came_on),
-        )
-        for row in rows
-        if row.food_key in foods
-    ]
+    known = [row for row in rows if row.food_key in foods]
+    return [_bought_lot(row, foods[row.food_key], frozen_g(session, row.id), household) for row in known]
+
+
+def _bought_lot(lot: Lot, food: Food, inside_g: float, household: Settings) -> Bought:
+    mass = say_mass(lot.mass_g, household.units)
+    return Bought(
+        lot=lot.id,
+        food=food.key,
+        name=food.name,
+        mass=mass,
+        line=f"{mass} {food.name}",
+        cost=say_money(lot.coins or 0, household),
+        came_on=say_day(lot.came_on),
+        frozen=say_mass(inside_g, household.units) if inside_g else "",
+        all_frozen=inside_g > lot.mass_g - CRUMBS_G,
+    )
 
 
 def _market(

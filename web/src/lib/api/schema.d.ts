@@ -2925,12 +2925,16 @@ export interface components {
          * @description A lot that was bought and is not packed yet.
          */
         Bought: {
+            /** All Frozen */
+            all_frozen: boolean;
             /** Came On */
             came_on: string;
             /** Cost */
             cost: string;
             /** Food */
             food: string;
+            /** Frozen */
+            frozen: string;
             /** Line */
             line: string;
             /** Lot */

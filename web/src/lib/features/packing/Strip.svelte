@@ -108,7 +108,9 @@
   </div>
   {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
   {#if wrong.lot}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3" role="alert">
-      {wrong.lot.message} <button class="chip" disabled={busy} onclick={onmore}>There was more</button>
+      {wrong.lot.message}
+      {#if wrong.lot.code === "in-freezer"}<a class="chip" href="/drying/freezer">To the freezer</a>
+      {:else}<button class="chip" disabled={busy} onclick={onmore}>There was more</button>{/if}
     </p>{/if}
   {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">
       Not like this: {plan.verdict.says}
