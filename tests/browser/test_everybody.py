@@ -278,6 +278,10 @@ def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:
     expect(page.get_by_role("complementary", name="Package 2")).to_be_visible()
     page.keyboard.press("Control+z")
     expect(page.get_by_text(re.compile("^Undone"))).to_be_visible()
+    # What was taken back is not on show any more, and nothing that is typed next goes into a field.
+    card = page.get_by_role("complementary", name="Package 2")
+    expect(card.get_by_role("button", name="Throw out")).to_have_count(0)
+    settled(page)
     page.keyboard.press("?")
     expect(page.get_by_role("dialog", name="Keys")).to_contain_text("undo the last change")
 

@@ -1,37 +1,38 @@
 // The focus is never lost: when what has it goes away, a line that is done or a step that is over, it goes to the next
 // thing to do, so that whoever works by keys or by ear goes on from there and does not begin again at the top.
 
-import { touched } from "$lib/ui/press";
-
 const FOCUSABLE = 'a[href], button, input, select, textarea, summary, [tabindex]:not([tabindex="-1"])';
 /** So many are remembered each way: the rest of a line and the next few. */
 const NEAR = 40;
 /** What is disabled for no longer than this is at work, and gets the focus back. */
 const UNDER_WAY_MS = 1500;
 
+/** Something that is pressed or typed in, a button or a package in a drawing. */
+type Thing = HTMLElement | SVGElement;
+
 interface Kept {
-  at: HTMLElement;
+  at: Thing;
   /** What comes after it and before it, nearest first. */
-  after: HTMLElement[];
-  before: HTMLElement[];
+  after: Thing[];
+  before: Thing[];
   /** The line it stood in, if it stood in one: what is done with a line is done, and the next line is next. */
   line: Element | null;
   /** The sheet it was in, or the page. */
   within: Element;
 }
 
-const usable = (each: HTMLElement, within: Element) =>
-  each.isConnected && within.contains(each) && each.checkVisibility() && !(each as HTMLButtonElement).disabled;
+const usable = (each: Thing, within: Element) => each.isConnected && within.contains(each) && each.checkVisibility() && !("disabled" in each && each.disabled);
 
 /** What throws out or takes away is never what comes next by itself: a key pressed twice would press it. */
 const destroys = (each: Element) => each.matches(".away");
 
+/** Nor is a field: a key that is meant for the page would be typed into it, and a keyboard come up over half a phone. */
 const isField = (each: Element) => each.matches("input:not([type=checkbox], [type=radio]), select, textarea");
 
 /** What the focus goes to; a heading if nothing near is left. */
-function next(kept: Kept): HTMLElement | undefined {
+function next(kept: Kept): Thing | undefined {
   const { within } = kept;
-  const near = [...kept.after, ...kept.before].filter((each) => usable(each, within) && !destroys(each) && !(touched() && isField(each)));
+  const near = [...kept.after, ...kept.before].filter((each) => usable(each, within) && !destroys(each) && !isField(each));
   return near.find((each) => !kept.line?.contains(each)) ?? near[0] ?? heading();
 }
 
@@ -60,18 +61,19 @@ export function keepFocus(): () => void {
 
   const remember = (event: FocusEvent) => {
     const at = event.target;
-    if (!(at instanceof HTMLElement)) return;
+    if (!(at instanceof HTMLElement || at instanceof SVGElement)) return;
     const within = at.closest("[role=dialog], [role=alertdialog], main") ?? document.body;
-    const all = [...within.querySelectorAll<HTMLElement>(FOCUSABLE)];
-    const n = all.indexOf(at);
+    const all = [...within.querySelectorAll<Thing>(FOCUSABLE)];
+    // Of a drawing one package at a time is among them; what comes after this one comes after it in the page.
+    const n = all.findIndex((each) => each === at || each.compareDocumentPosition(at) & Node.DOCUMENT_POSITION_PRECEDING);
     paused = 0;
     beside = false;
     kept = {
       at,
       line: at.closest("li, tr"),
       within,
-      after: n < 0 ? [] : all.slice(n + 1, n + 1 + NEAR),
-      before: n < 0 ? [] : all.slice(Math.max(0, n - NEAR), n).reverse(),
+      after: n < 0 ? [] : all.slice(n, n + 1 + NEAR).filter((each) => each !== at),
+      before: all.slice(Math.max(0, (n < 0 ? all.length : n) - NEAR), n < 0 ? undefined : n).reverse(),
     };
   };
 

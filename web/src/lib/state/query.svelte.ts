@@ -3,6 +3,9 @@
 import { larder } from "./larder.svelte";
 import { whyNot, type Answer } from "$lib/api/client";
 
+/** Code of the refusal of what does not exist, or no longer. */
+const NOT_THERE = "not-there";
+
 const seen: Record<string, { version: number; data: unknown }> = {};
 
 export class Query<T> {
@@ -29,6 +32,8 @@ export class Query<T> {
     const { data, wrong } = await this.#read(signal);
     if (signal.aborted) return;
     this.failed = whyNot(wrong);
+    // What cannot be read stays as it stood; what is no more, because it was taken back elsewhere, does not.
+    if (Object.values(wrong ?? {}).some((each) => each.code === NOT_THERE)) this.data = undefined;
     if (data === undefined) return;
     this.data = data;
     if (this.#key !== undefined) seen[this.#key] = { version, data };

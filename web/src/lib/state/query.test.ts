@@ -26,6 +26,15 @@ describe("what a page shows", () => {
     expect([query.data, query.failed]).toEqual([7, "Can't reach the larder."]);
   });
 
+  it("shows no more what is no more", async () => {
+    const gone: Answer<number> = { wrong: { number: { message: "There is no package 7", nearest: [], code: "not-there" } } };
+    const answers: Answer<number>[] = [good(7), gone];
+    const query = new Query(() => Promise.resolve(answers.shift() ?? gone));
+    await query.again();
+    await query.again();
+    expect([query.data, query.failed]).toEqual([undefined, "There is no package 7"]);
+  });
+
   it("takes the answer that was asked for last, whichever comes first", async () => {
     const waiting: ((answer: Answer<string>) => void)[] = [];
     const query = new Query(() => new Promise<Answer<string>>((done) => waiting.push(done)));

@@ -37,11 +37,17 @@
 
   let big = $state<HTMLButtonElement>();
 
-  /** What was seen of the seal; then the hand is back on the button that closes. */
+  /** What was seen of the seal; then the hand is back on the button that closes, as soon as that can be pressed. */
+  let handBack = $state(false);
   function remark(seen: string) {
     note = note === seen ? "" : seen;
-    big?.focus();
+    handBack = true;
   }
+  $effect(() => {
+    if (!handBack || !rested || run.busy) return;
+    handBack = false;
+    big?.focus();
+  });
 
   async function close() {
     if (!next || !rested || run.busy) return;
