@@ -10,6 +10,7 @@ from playwright.sync_api import Page, expect
 from sqlalchemy import select
 
 from tests.browser.conftest import ROOT, Here, heard, put_on_bench, settled
+from tests.browser.fitting import ill_fitting
 from yellow_larder.features.household.larder import settings, settle
 from yellow_larder.features.household.state import Place
 from yellow_larder.journal.database import reading
@@ -58,16 +59,6 @@ VIEWS = [
     "/supplies change",
     "/rounds/looks",
 ]
-
-
-TOO_SMALL = """() =>
-  [...document.querySelectorAll('button, a.chip, a.do, input:not([type=checkbox]), select, [role=slider]')]
-    .filter((each) => each.checkVisibility() && !each.closest('.sr-only'))
-    .map((each) => [each.getBoundingClientRect(), each.textContent || each.id || each.ariaLabel])
-    .filter(([box]) => box.width && (box.height < 35.5 || box.width < 35.5))
-    .map(([box, text]) => `${text.trim().slice(0, 30)} ${Math.round(box.width)}×${Math.round(box.height)}`)
-"""
-"""What is smaller than a finger: 36 px, 44 being the aim where there is room."""
 
 
 def on_bench(line: str, closing: str = "") -> Callable[[Page], None]:
@@ -193,19 +184,6 @@ def go_to(page: Page, demo: Here, view: str) -> None:
         expect(page.get_by_role("main").locator("svg, input").first).to_be_attached()
     expect(page.get_by_role("main").locator("[aria-busy=true]")).to_have_count(0)
     settled(page)
-
-
-def ill_fitting(page: Page, width: int) -> list[str]:
-    """What is too small or too wide once the page has been laid out anew."""
-    found: list[str] = []
-    for _ in range(20):
-        settled(page)
-        wide = page.evaluate("document.documentElement.scrollWidth")
-        found = [f"too small: {each}" for each in page.evaluate(TOO_SMALL)]
-        found += [f"{wide} px wide"] if wide > width else []
-        if not found:
-            break
-    return found
 
 
 @pytest.mark.parametrize("view", VIEWS)

@@ -18,7 +18,7 @@
           : "border-2 border-b-0 border-transparent hover:underline",
       ]}
     >
-      <span class="block text-base">{place.name}</span>
+      <span class="block text-base whitespace-nowrap">{place.name}</span>
       <span class="block max-w-36 truncate text-xs {on ? 'font-bold' : 'text-soft'}">{figures[place.href] || "\u00a0"}</span>
     </a>
   {/each}

@@ -40,8 +40,8 @@
 </script>
 
 <div role="group" aria-label="The scale" class="rounded-xl border-[1.5px] border-ink bg-cream p-3.5">
-  <div class="flex items-center justify-between gap-3">
-    <div class="min-w-0">
+  <div class="flex flex-wrap items-center justify-between gap-3">
+    <div class="min-w-0 flex-[1_1_7rem]">
       <p class="text-4xl leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
       {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">
           {shows.right ? "that is right" : shows.off}

@@ -15,7 +15,7 @@
 
 <section aria-label="Verdict">
   <div class="flex items-start gap-3.5" aria-live="polite">
-    <h2 class="text-6xl !leading-[1.02] {words[plan.verdict.word]}">{plan.verdict.word}</h2>
+    <h2 class="shrink-0 text-6xl !leading-[1.02] {words[plan.verdict.word]}">{plan.verdict.word}</h2>
     <p class="pt-1 text-lg leading-snug">{plan.verdict.says}</p>
   </div>
   <Accordion.Root type="multiple" class="mt-3 border-t border-line">

@@ -45,7 +45,7 @@
   {/if}
   <h2 class="mt-6 text-2xl">{place.name}</h2>
   {#if place.foods.length}
-    <table class="mt-2 w-full text-md">
+    <table class="mt-2 w-full text-md wrap-anywhere">
       <thead class="text-left text-soft"
         ><tr
           ><th class="py-1 font-normal">food</th><th class="py-1 text-right font-normal">in</th><th class="py-1 text-right font-normal">weight</th><th

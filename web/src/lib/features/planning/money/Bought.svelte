@@ -8,8 +8,8 @@
 <h2 class="mt-6 text-xl">Bought, not packed</h2>
 <ul class="mt-1 border-t border-line">
   {#each bought as lot (lot.lot)}
-    <li class="flex items-center justify-between gap-2 border-b border-line py-1.5">
-      <span class="min-w-0 leading-tight"
+    <li class="flex flex-wrap items-center justify-end gap-2 border-b border-line py-1.5">
+      <span class="min-w-0 flex-[1_1_9rem] leading-tight"
         ><b>{lot.line}</b><span class="block text-sm text-soft">{lot.cost}, {lot.came_on}{lot.frozen ? `; ${lot.frozen} in the freezer` : ""}</span></span
       >
       {#if lot.all_frozen}

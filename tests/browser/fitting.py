@@ -1,0 +1,45 @@
+"""What does not fit its screen: too small for a finger, wider than the screen, a word broken in the middle."""
+
+from playwright.sync_api import Page
+
+from tests.browser.conftest import settled
+
+BROKEN = r"""() => {
+  const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT);
+  const found = new Set(), range = document.createRange();
+  const lines = (node, from, to) => {
+    range.setStart(node, from);
+    range.setEnd(node, to);
+    return new Set([...range.getClientRects()].map((box) => Math.round(box.top / 8))).size;
+  };
+  for (let node; (node = texts.nextNode()); ) {
+    if (!node.parentElement.checkVisibility() || lines(node, 0, node.length) < 2) continue;
+    for (const word of node.data.matchAll(/\p{L}{2,20}/gu))
+      if (lines(node, word.index, word.index + word[0].length) > 1) found.add(word[0]);
+  }
+  return [...found];
+}"""
+"""Words that a line ends in the middle of; only what is longer than any word of ours may be broken."""
+
+TOO_SMALL = """() =>
+  [...document.querySelectorAll('button, a.chip, a.do, input:not([type=checkbox]), select, [role=slider]')]
+    .filter((each) => each.checkVisibility() && !each.closest('.sr-only'))
+    .map((each) => [each.getBoundingClientRect(), each.textContent || each.id || each.ariaLabel])
+    .filter(([box]) => box.width && (box.height < 35.5 || box.width < 35.5))
+    .map(([box, text]) => `${text.trim().slice(0, 30)} ${Math.round(box.width)}×${Math.round(box.height)}`)
+"""
+"""What is smaller than a finger: 36 px, 44 being the aim where there is room."""
+
+
+def ill_fitting(page: Page, width: int) -> list[str]:
+    """What of it there is once the page has been laid out anew."""
+    found: list[str] = []
+    for _ in range(20):
+        settled(page)
+        wide = page.evaluate("document.documentElement.scrollWidth")
+        found = [f"too small: {each}" for each in page.evaluate(TOO_SMALL)]
+        found += [f"{wide} px wide"] if wide > width else []
+        found += [f"broken: {each}" for each in page.evaluate(BROKEN)]
+        if not found:
+            break
+    return found
