@@ -4,6 +4,8 @@ from pathlib import Path
 import pytest
 
 from yellow_larder.demo.household import furnish
+from yellow_larder.features.drying.finished_lots import made_here
+from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import TaskKind, rounds
 from yellow_larder.features.shelves.card import card
@@ -32,5 +34,9 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
     assert overview(larder).settings.people == 4
     assert overview(larder).running == "2 on the sheet"
     assert {each.food for each in to_look(larder)} == {"brown lentils"}
+    bought, ready = ({each.lot for each in lots} for lots in (week_list(larder).bought, made_here(larder)))
+    assert bought
+    assert ready
+    assert not bought & ready, "what was made here stands under what was bought"
     kinds = {each.kind for each in rounds(larder).due}
     assert kinds >= {TaskKind.LOOK, TaskKind.TROUBLE, TaskKind.SUPPLY, TaskKind.SHAKE, TaskKind.REDRY}

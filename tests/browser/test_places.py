@@ -86,6 +86,19 @@ def test_back_closes_a_sheet_and_then_leaves_the_place(phone: Page, served: Here
     expect(phone).to_have_url(re.compile("/rounds"))
 
 
+def test_back_from_a_meal_leads_to_where_the_meals_were_come_to(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/table")
+    page.get_by_role("link", name="Meals").click()
+    meals = page.get_by_role("region", name="Our meals").get_by_role("button")
+    for n in (2, 3):
+        meals.nth(n).click()
+        expect(page).to_have_url(re.compile(r"/table/meals\?n=\d+$"))
+    page.go_back()
+    expect(page).to_have_url(re.compile("/table/meals$"))
+    page.go_back()
+    expect(page).to_have_url(re.compile("/table$"))
+
+
 def test_what_is_packed_is_told_without_scrolling(phone: Page, served: Here) -> None:
     """On a phone kcal, days and best-by are in sight with the picture, and the bar covers nothing of them."""
     put_on_bench(phone, served, "10 kg pearl barley")

@@ -28,7 +28,7 @@ from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
-from yellow_larder.features.lots.events import LotCame
+from yellow_larder.features.lots.events import LotCame, Origin
 from yellow_larder.features.lots.lots import CRUMBS_G
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.planning.budget import BudgetView, budget_in, budget_view
@@ -237,11 +237,10 @@ def list_csv(larder: Larder) -> str:
 
 
 def _bought(session: Session, household: Settings) -> list[Bought]:
-    """Lots that were bought and are not packed yet, the newest first."""
+    """Lots that were bought and are not packed yet, the newest first; what was made of them is under Drying."""
     foods = all_foods(session)
-    rows = session.scalars(
-        select(Lot).where(Lot.coins.is_not(None), Lot.mass_g >= 1).order_by(Lot.came_on.desc(), Lot.id.desc()).limit(50)
-    )
+    bought = Lot.coins.is_not(None) & (Lot.made == Origin.BOUGHT) & (Lot.mass_g >= CRUMBS_G)
+    rows = session.scalars(select(Lot).where(bought).order_by(Lot.came_on.desc(), Lot.id.desc()).limit(50))
     known = [row for row in rows if row.food_key in foods]
     return [_bought_lot(row, foods[row.food_key], frozen_g(session, row.id), household) for row in known]
 

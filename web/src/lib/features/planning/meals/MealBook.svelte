@@ -21,7 +21,8 @@
 
   const waits = (each: Schemas["MealView"]) => each.read.asks + each.read.unread > 0;
 
-  const open = (query: string) => void goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: true });
+  /** Back leads to where the meals were come to, by way of the first that was opened and not of each. */
+  const open = (query: string) => void goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
 </script>
 
 <Page title="Meals" of={seen}>
