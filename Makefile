@@ -10,7 +10,7 @@ export PYTHONDONTWRITEBYTECODE :=
 # Two things at a time: what Python needs and what the web needs do not wait for one another.
 MAKEFLAGS += --jobs=2
 
-.PHONY: help setup demo serve dev test test-slow test-thorough check check-python check-web lint-web bench soak screenshots client lock clean chromium
+.PHONY: help setup demo serve dev test test-web test-python test-slow test-thorough check check-python check-web lint-web bench soak screenshots client lock clean chromium
 .DELETE_ON_ERROR:
 
 help:                                         ## this list
@@ -28,8 +28,12 @@ dev: .venv/ready web/node_modules/ready       ## the demo, and pages that reload
 	$(BIN)/uvicorn --factory yellow_larder.demo.reloading:app --reload --reload-dir yellow_larder --port $(PORT) & \
 	  trap "kill $$!" EXIT; cd web && npm run --silent dev
 
-test: .venv/ready web/build/index.html chromium  ## all tests, browser included
+test: test-web test-python                     ## all tests, browser included
+
+test-web: web/node_modules/ready
 	cd web && npm run --silent test
+
+test-python: .venv/ready web/build/index.html chromium
 	$(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal --durations 20
 
 test-slow: .venv/ready web/build/index.html chromium  ## the browser's tests with every answer late, and with every tenth lost

@@ -41,6 +41,7 @@ from tests.support.apps import hand_over
 from tests.support.asking import asking
 from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
+from yellow_larder.api.devices import simulated_devices
 from yellow_larder.cli import serve
 from yellow_larder.features.household.larder import Larder, open_larder
 
@@ -55,7 +56,9 @@ NETWORK = os.environ.get("YELLOW_LARDER_NETWORK", "")
 
 LATE_S = 0.5
 
-expect.set_options(timeout=10_000 if not NETWORK else 30_000)
+PATIENT_MS = 30_000 if NETWORK else 8_000
+
+expect.set_options(timeout=max(10_000, PATIENT_MS))
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
@@ -155,7 +158,8 @@ class Here:
         """The same address over another larder; a page that asks on when it is gone is told so."""
         self.larder = larder
         self._made = self._made or make_app(larder, ROOT / "web" / "build")
-        hand_over(self._made, larder)
+        # Its scale stands still ten times sooner than one that a person puts something on.
+        hand_over(self._made, larder, simulated_devices(lambda: 10 * time.monotonic()))
         self._app = self._made
         yield self
         self._app = GONE
@@ -222,7 +226,7 @@ def demo(there: Here, furnished: Path, tmp_path_factory: pytest.TempPathFactory)
 def window(browser: Browser) -> Iterator[BrowserContext]:
     """One browser's window for all tests that ask for no other: scripts are fetched and compiled once."""
     window = browser.new_context(viewport=LAPTOP, color_scheme="light", locale="en-GB", reduced_motion="reduce")
-    window.set_default_timeout(8000 if not NETWORK else 30_000)
+    window.set_default_timeout(PATIENT_MS)
     if NETWORK == "lossy":
         window.route("**/api/**", lose_every_tenth())
     yield window
@@ -278,7 +282,7 @@ def page(context: BrowserContext) -> Iterator[Page]:
 def watched(browser: Browser) -> Iterator[Page]:
     """A page with a clock of its own, which `hurried` puts forward: what it would wait seconds for is there at once."""
     context = browser.new_context(viewport=LAPTOP, locale="en-GB", reduced_motion="reduce")
-    context.set_default_timeout(8000 if not NETWORK else 30_000)
+    context.set_default_timeout(PATIENT_MS)
     context.clock.install()
     yield context.new_page()
     context.close()
@@ -299,7 +303,7 @@ def phone(browser: Browser) -> Iterator[Page]:
     """A phone, by touch."""
     size: ViewportSize = {"width": 390, "height": 844}
     context = browser.new_context(viewport=size, has_touch=True, is_mobile=True, locale="en-GB")
-    context.set_default_timeout(8000)
+    context.set_default_timeout(PATIENT_MS)
     yield context.new_page()
     context.close()
 

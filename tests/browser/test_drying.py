@@ -22,9 +22,12 @@ def pass_hours(served: Here, hours: float) -> None:
 def off_the_scale(page: Page, sheet: Locator, what: str) -> None:
     """Lay something on the simulated scale, wait until it stands still, and take its weight."""
     scale = sheet.get_by_role("group", name="The scale")
-    scale.get_by_role("button", name=what).click()
+    with page.expect_response("**/api/devices/scale/pan"):
+        scale.get_by_role("button", name=what).click()
+    # What lay on it before may stand still yet: four looks later all that it sent is of what lies on it now.
+    for _ in range(4):
+        page.wait_for_event("response", lambda answer: "/api/devices/scale" in answer.url)
     expect(scale.get_by_role("button", name="Use this weight")).to_be_enabled(timeout=15_000)
-    page.wait_for_timeout(1800)
     scale.get_by_role("button", name="Use this weight").click()
 
 

@@ -92,7 +92,8 @@ def test_a_stop_yields_to_a_reason_that_the_label_carries(
         go.click()
     page.bring_to_front()
     expect(page.get_by_role("dialog", name="Packed")).to_be_visible()
-    assert asking.get(f"{served.url}/api/packages/1").json()["override"].endswith("Packed anyway: a trial till May")
+    page.goto(f"{served.url}/shelves?n=1")
+    expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Packed anyway: a trial till May")
     label = (
         pypdf.PdfReader(BytesIO(asking.get(f"{served.url}/api/labels.pdf?number=1").content)).pages[0].extract_text()
     )

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import time
+from collections.abc import Callable
 from dataclasses import dataclass
 from typing import Annotated
 
@@ -42,9 +44,9 @@ class Devices:
     simulated_label_printer: SimulatedLabelPrinter | None = None
 
 
-def simulated_devices() -> Devices:
-    """A scale, a thermo-hygrometer and a label printer that are only thought up."""
-    scale, hygrometer, printer = SimulatedScale(), SimulatedHygrometer(), SimulatedLabelPrinter()
+def simulated_devices(clock: Callable[[], float] = time.monotonic) -> Devices:
+    """A scale by that clock, in seconds, a thermo-hygrometer and a label printer that are only thought up."""
+    scale, hygrometer, printer = SimulatedScale(clock), SimulatedHygrometer(), SimulatedLabelPrinter()
     return Devices(Scale(scale), Hygrometer(hygrometer), LabelPrinter(printer), scale, hygrometer, printer)
 
 

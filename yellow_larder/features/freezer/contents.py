@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from datetime import datetime, timedelta
 from enum import StrEnum
@@ -68,12 +70,13 @@ def plan_freeze(larder: Larder, ask: FreezeAsk) -> FreezePlan:
         return Cold(session, ask).plan()
 
 
-def frozen_g(session: Session, lot: int | None) -> float:
-    """How much of a lot is in the freezer, or thawing closed beside it, g: nothing else is done with that."""
-    if lot is None:
-        return 0.0
-    held = [each for each in log.records(session, Freezing).values() if each.lot == lot]
-    return sum(each.mass_g or _cold(session, each).amount_g for each in held)
+def frozen_g(session: Session) -> Mapping[int, float]:
+    """How much of which lots is in the freezer, or thawing closed beside it, g: nothing else is done with that."""
+    inside: defaultdict[int, float] = defaultdict(float)
+    for each in log.records(session, Freezing).values():
+        if each.lot is not None:
+            inside[each.lot] += each.mass_g or _cold(session, each).amount_g
+    return inside
 
 
 def put_in(larder: Larder, ask: FreezeAsk) -> int:
@@ -110,10 +113,9 @@ def _check_not_in(session: Session, number: int, cold: Cold) -> None:
     lot = find_lot(session, number)
     if lot.food_key != cold.food.key:
         raise Refused("line", "That lot is of another food")
-    inside = frozen_g(session, number)
+    inside = frozen_g(session).get(number, 0.0)
     if inside and cold.amount_g > lot.mass_g - inside + CRUMBS_G:
-        units = cold.household.units
-        raise Refused("line", f"{say_mass(inside, units)} of that lot is in the freezer already")
+        raise Refused("line", f"{say_mass(inside, cold.household.units)} of that lot is in the freezer already")
 
 
 def take_out(larder: Larder, number: int, *, early: bool = False) -> None:

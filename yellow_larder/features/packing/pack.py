@@ -146,13 +146,17 @@ def check_lot_holds(session: Session, ask: Ask, planned: Plan, *, promised_g: fl
     if lot.food_key != planned.food.key:
         return
     left_g, wanted_g = lot.mass_g - promised_g, planned.amount_g
+    inside_g = frozen_g(session).get(ask.lot, 0.0)
     units = settings(session).units
-    inside = frozen_g(session, ask.lot)
-    if inside and wanted_g > (left_g - inside) * (1 + WEIGHED_WITHIN) + CRUMBS_G:
-        held = say_mass(inside, units)
+
+    def more_than(there_g: float) -> bool:
+        return wanted_g > there_g * (1 + WEIGHED_WITHIN) + CRUMBS_G
+
+    if inside_g and more_than(left_g - inside_g):
+        held = say_mass(inside_g, units)
         message = f"{held} of that lot is in the freezer, or thawing closed: open it there first, then pack it"
         raise Refused("lot", message, code=IN_FREEZER)
-    if not ask.more and wanted_g > left_g * (1 + WEIGHED_WITHIN) + CRUMBS_G:
+    if not ask.more and more_than(left_g):
         holds, packs = say_mass(max(0.0, left_g), units), say_mass(wanted_g, units)
         raise Refused("lot", f"That lot holds {holds}, and this packs {packs}. Pack less, or say that there was more")
 

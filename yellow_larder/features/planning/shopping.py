@@ -241,8 +241,9 @@ def _bought(session: Session, household: Settings) -> list[Bought]:
     foods = all_foods(session)
     bought = Lot.coins.is_not(None) & (Lot.made == Origin.BOUGHT) & (Lot.mass_g >= CRUMBS_G)
     rows = session.scalars(select(Lot).where(bought).order_by(Lot.came_on.desc(), Lot.id.desc()).limit(50))
+    inside = frozen_g(session)
     known = [row for row in rows if row.food_key in foods]
-    return [_bought_lot(row, foods[row.food_key], frozen_g(session, row.id), household) for row in known]
+    return [_bought_lot(row, foods[row.food_key], inside.get(row.id, 0.0), household) for row in known]
 
 
 def _bought_lot(lot: Lot, food: Food, inside_g: float, household: Settings) -> Bought:
