@@ -6,7 +6,7 @@ import time
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 import portalocker
 import pytest
@@ -15,6 +15,7 @@ from hypothesis import settings
 # The one who hands the tests out reads this too, and needs nothing of the program: it is imported where it is used.
 if TYPE_CHECKING:
     from fastapi.testclient import TestClient
+    from sqlalchemy import Engine
 
     from yellow_larder.features.household.larder import Larder
 
@@ -58,12 +59,22 @@ def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
     return file
 
 
+_COMPILED: dict[Any, Any] = {}
+
+
+def share_statements(engine: Engine) -> None:
+    """Let an engine use the statements that those before it have compiled: a tenth of the time of most tests."""
+    engine.dialect = _COMPILED.setdefault("dialect", engine.dialect)
+    engine.update_execution_options(compiled_cache=_COMPILED)
+
+
 @pytest.fixture
 def larder(new_file: Path, tmp_path: Path, clock: Clock) -> Iterator[Larder]:
     """A new larder with its one pantry."""
     from yellow_larder.features.household.larder import open_larder
 
     with open_larder(Path(shutil.copy(new_file, tmp_path / "larder.db")), clock) as larder:
+        share_statements(larder.engine)
         yield larder
 
 

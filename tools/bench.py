@@ -12,11 +12,12 @@ from collections.abc import Callable
 from concurrent.futures import ThreadPoolExecutor
 from datetime import date
 from pathlib import Path
+from typing import Any
 
 import httpx
 import numpy as np
 import psutil
-from playwright.sync_api import sync_playwright
+from playwright.sync_api import Page, sync_playwright
 from sqlalchemy import event, func, select
 
 from tools.browser import CHROMIUM, QUIET
@@ -101,6 +102,7 @@ def _demo(process: psutil.Process) -> None:
             times.append(time.perf_counter() - start)
         _row("bench plan over HTTP, p95", _p95_ms(times), 35, "ms")
         _redrawn()
+        _on_a_slow_machine()
         for path in ("/api/shelves", "/api/reference", "/api/labels.pdf?number=1"):
             client.get(path).raise_for_status()
         _row("server memory on the demo", process.memory_info().rss / 2**20, 200, "MB")
@@ -118,6 +120,85 @@ def _redrawn() -> None:
         browser.close()
     _row("bench change to redrawn pixels, browser, p95", float(np.percentile(np.array(times), 95)), 100, "ms")
 
+
+PLACES = ("/rounds", "/table", "/drying", "/bench", "/run", "/shelves", "/supplies", "/guide")
+WITHIN = ("/table/meals", "/table/diary", "/table/money", "/table/eaters", "/drying/freezer", "/rounds/looks")
+SLOWER = 4
+"""A cheap tablet against this machine, at a guess."""
+
+
+def _on_a_slow_machine() -> None:
+    """What a person waits for on a slower processor: the first page, another place, another amount, a bag closed."""
+    with sync_playwright() as playwright, playwright.chromium.launch(executable_path=CHROMIUM, args=QUIET) as browser:
+
+        def page_of(**more: Any) -> Page:
+            page = browser.new_context(viewport={"width": 1280, "height": 800}, locale="en-GB", **more).new_page()
+            page.context.new_cdp_session(page).send("Emulation.setCPUThrottlingRate", {"rate": SLOWER})
+            return page
+
+        cold = {}
+        for place in PLACES + WITHIN:
+            page = page_of()
+            page.goto(URL + place, wait_until="commit")
+            cold[place] = page.evaluate(_FIRST)
+            page.context.close()
+        slowest = max(cold, key=lambda place: cold[place])
+        _row(f"slow machine: first page there, slowest {slowest}", cold[slowest], 1800, "ms")
+        page = page_of(reduced_motion="reduce")
+        page.goto(f"{URL}/bench")
+        page.evaluate(_FIRST)
+        for _visit in range(3):
+            gone = {place: page.evaluate(_SWITCH, place) for place in PLACES}
+        slowest = max(gone, key=lambda place: gone[place])
+        _row(f"slow machine: another place, slowest {slowest}", gone[slowest], 200, "ms")
+        page.goto(f"{URL}/bench")
+        page.locator("#line").fill("10 kg pearl barley")
+        page.get_by_role("region", name="Verdict").wait_for()
+        _row("slow machine: bench change to pixels, p95", float(np.percentile(page.evaluate(_REDRAW), 95)), 100, "ms")
+        run = httpx.get(f"{URL}/api/run").json()
+        for step in ("begin", "labelled", "set-out", "fill-rest", "open"):
+            httpx.post(f"{URL}/api/run/{run['number']}/{step}", json={} if step == "open" else None).raise_for_status()
+        page.goto(f"{URL}/run")
+        page.evaluate(_FIRST)
+        _row("slow machine: Space in a run to its next bag", max(page.evaluate(_CLOSE, 4)), 150, "ms")
+
+
+_FIRST = """async () => {
+  const there = () =>
+    document.querySelector("main :is(svg, input)") && !document.querySelector("main [aria-busy=true]");
+  while (!there()) await new Promise(requestAnimationFrame);
+  await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+  return performance.now();
+}"""
+
+_SWITCH = """async (place) => {
+  const main = document.querySelector("main");
+  const before = main.querySelector("h1")?.textContent;
+  const start = performance.now();
+  document.querySelector(`nav a[href^="${place}"]`).click();
+  const there = () => location.pathname.startsWith(place) && main.querySelector(":is(svg, input)") &&
+    !main.querySelector("[aria-busy=true]") && main.querySelector("h1")?.textContent !== before;
+  while (!there() && performance.now() < start + 5000) await new Promise(requestAnimationFrame);
+  await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+  const took = performance.now() - start;
+  await new Promise((done) => setTimeout(done, 400));
+  return took;
+}"""
+
+_CLOSE = """async (bags) => {
+  const times = [];
+  for (let n = 0; n < bags; n++) {
+    await new Promise((done) => setTimeout(done, 1500));
+    const before = document.querySelector("main").innerText.match(/\\d+ of \\d+ closed/)[0];
+    const start = performance.now();
+    document.body.dispatchEvent(new KeyboardEvent("keydown", { key: " ", code: "Space", bubbles: true }));
+    while (document.querySelector("main").innerText.includes(before) && performance.now() < start + 5000)
+      await new Promise(requestAnimationFrame);
+    await new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    times.push(performance.now() - start);
+  }
+  return times;
+}"""
 
 _REDRAW = """async () => {
   const field = document.querySelector("#fill");

@@ -37,6 +37,7 @@ from playwright.sync_api import TimeoutError as PlaywrightTimeout
 from starlette.responses import PlainTextResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from tests.conftest import share_statements
 from tests.support.apps import hand_over
 from tests.support.asking import asking
 from tools.browser import CHROMIUM, QUIET
@@ -161,6 +162,7 @@ class Here:
         # Its scale stands still ten times sooner than one that a person puts something on.
         hand_over(self._made, larder, simulated_devices(lambda: 10 * time.monotonic()))
         self._app = self._made
+        share_statements(larder.engine)
         yield self
         self._app = GONE
 
@@ -265,17 +267,24 @@ def context(window: BrowserContext) -> Iterator[BrowserContext]:
             page.close()
 
 
+@contextmanager
+def sound(page: Page) -> Iterator[None]:
+    """Fail if anything goes wrong in a page unseen."""
+    with heard(page, "pageerror") as failed, heard(page, "console") as said:
+        yield
+    assert failed == []
+    assert [each.text for each in said if each.type == "error" and UNSEEN not in each.text] == []
+
+
 @pytest.fixture
 def page(context: BrowserContext) -> Iterator[Page]:
     """A page that fails the test if anything goes wrong in it unseen."""
     page = context.pages[0] if context.pages else context.new_page()
-    with heard(page, "pageerror") as failed, heard(page, "console") as said:
+    with sound(page):
         yield page
-    page.unroute_all()
-    if page.viewport_size != LAPTOP:
-        page.set_viewport_size(LAPTOP)
-    assert failed == []
-    assert [each.text for each in said if each.type == "error" and UNSEEN not in each.text] == []
+        page.unroute_all()
+        if page.viewport_size != LAPTOP:
+            page.set_viewport_size(LAPTOP)
 
 
 @pytest.fixture
@@ -284,7 +293,9 @@ def watched(browser: Browser) -> Iterator[Page]:
     context = browser.new_context(viewport=LAPTOP, locale="en-GB", reduced_motion="reduce")
     context.set_default_timeout(PATIENT_MS)
     context.clock.install()
-    yield context.new_page()
+    page = context.new_page()
+    with sound(page):
+        yield page
     context.close()
 
 

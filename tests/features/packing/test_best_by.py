@@ -2,8 +2,10 @@
 
 import random
 from datetime import timedelta
+from pathlib import Path
 
 import pytest
+from sqlalchemy.orm import Session
 
 from tests.conftest import Clock
 from tests.support.refusals import refused
@@ -12,7 +14,15 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.packing import Feel
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, NewPlace, add_place, current_settings, settle
+from yellow_larder.features.household.larder import (
+    Larder,
+    NewPlace,
+    add_place,
+    current_settings,
+    open_larder,
+    places_in,
+    settle,
+)
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Opened
@@ -21,16 +31,28 @@ from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.shelves import move
 from yellow_larder.journal.checking import check
 
+PLACES = (
+    NewPlace("Freezer", "cellar", mean_c=-18, warmest_c=-16, humidity=0.6),
+    NewPlace("Wash house", "cellar", mean_c=16, warmest_c=22, humidity=0.85),
+    NewPlace("Loft", "loft", mean_c=20, warmest_c=36, humidity=0.5),
+)
+
+
+@pytest.fixture(scope="module")
+def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The file of a new larder with those places; made once, and copied for each test."""
+    file = tmp_path_factory.mktemp("places") / "larder.db"
+    with open_larder(file, Clock()) as larder:
+        for new in PLACES:
+            add_place(larder, new)
+    return file
+
 
 @pytest.fixture
 def places(larder: Larder) -> dict[str, int]:
-    """A freezer, a damp wash house, a hot loft."""
-    made = {
-        "freezer": NewPlace("Freezer", "cellar", mean_c=-18, warmest_c=-16, humidity=0.6),
-        "wash house": NewPlace("Wash house", "cellar", mean_c=16, warmest_c=22, humidity=0.85),
-        "loft": NewPlace("Loft", "loft", mean_c=20, warmest_c=36, humidity=0.5),
-    }
-    return {name: add_place(larder, new) for name, new in made.items()} | {"pantry": 1}
+    """The number of each place."""
+    with Session(larder.engine) as session:
+        return {place.name.lower(): number for number, place in places_in(session).items()}
 
 
 def asks() -> list[Ask]:

@@ -7,6 +7,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Goal from "./Goal.svelte";
   import Meals from "./Meals.svelte";
+  import { afterPaint } from "$lib/shell/paint";
   import Row from "./Row.svelte";
 
   const seen = query((signal) => all({ store: ask(api.GET("/api/table/store", { signal })), meals: ask(api.GET("/api/table/meals", { signal })) }), {
@@ -16,6 +17,9 @@
   const meals = $derived(seen.data?.meals ?? []);
   let wrong = $state<Wrong>({});
   let open = $state("");
+  /** Of the foods so many are drawn: first those in view, the rest once they stand there. */
+  let most = $state(9);
+  $effect(() => (store ? afterPaint(() => (most = Infinity)) : undefined));
 
   async function set(change: Partial<Schemas["Goal"]>) {
     if (!store) return;
@@ -62,7 +66,7 @@
             These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
           </p>
           <ul class="border-t-2 border-ink">
-            {#each store.rows as row, n (row.food)}
+            {#each store.rows.slice(0, most) as row, n (row.food)}
               <Row
                 {row}
                 size={size(row)}

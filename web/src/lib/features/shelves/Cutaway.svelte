@@ -6,6 +6,7 @@
   import { patternOf, seeded } from "$lib/draw/pieces";
   import { boards, type Board, type Drawings, type OnShelf, type Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
+  import { afterPaint } from "$lib/shell/paint";
   import Standing from "./Standing.svelte";
 
   let {
@@ -30,7 +31,8 @@
     onmoving: (number: number) => void;
   } = $props();
 
-  let room = $state(840);
+  /** Nothing is drawn before it is known how wide: it would be drawn twice. */
+  let room = $state(0);
   let scroller = $state<HTMLDivElement>();
   let scrolled = $state(0);
   let tall = $state(800);
@@ -39,6 +41,9 @@
   function look() {
     if (scroller) scrolled = scroller.scrollTop + Math.max(0, -scroller.getBoundingClientRect().top);
   }
+  /** px beyond the view that are drawn as well: none until what is in view stands there. */
+  let near = $state(0);
+  $effect(() => (packages.length ? afterPaint(() => (near = 500)) : undefined));
   let drag = $state<{ stack: Stack; x: number; y: number; moved: boolean; shelf?: number }>();
 
   const SIDE = $derived(room < 500 ? 18 : 30);
@@ -57,7 +62,7 @@
   });
   const bottom = $derived((rows[rows.length - 1]?.y ?? 200) + 26);
   // Thousands may stand here: only what is near the view is drawn.
-  const shown = $derived(rows.filter((row) => row.y > scrolled - 500 && row.y - row.height < scrolled + tall + 500));
+  const shown = $derived(rows.filter((row) => row.y > scrolled - near && row.y - row.height < scrolled + tall + near));
   const patterns = $derived.by(() => {
     const seen = shown.flatMap((row) => row.board.stacks.map((stack) => stack.first)).filter((one) => drawings[one.container]?.clear);
     return Object.entries(Object.fromEntries(seen.map((one) => [patternOf(one), one])));
@@ -177,91 +182,93 @@
 
 <div class="lg:h-full lg:overflow-y-auto" onscroll={look} bind:this={scroller}>
   <div bind:clientWidth={room} class="relative">
-    <svg {width} height={bottom + 6} viewBox="0 0 {width} {bottom + 6}" class="mx-auto block select-none" role="group" aria-label="{place.name}, cut open">
-      <defs>
-        <Hands />
-        {#each patterns as [id, one] (id)}<FoodPattern {id} food={one.form} colour={one.colour} scale={0.66} />{/each}
-      </defs>
-      <path d={wall()} fill="var(--wall)" stroke="var(--ink)" stroke-width="2.6" stroke-linejoin="round" />
-      {#if place.sort === "loft"}
-        <path d="M{width / 2} 6V60M3 96H{width - 3}M{width * 0.25} 51V96M{width * 0.75} 51V96" stroke="var(--line)" stroke-width="5" />
-        <path d="M3 96H{width - 3}" stroke="var(--ink)" stroke-width="1.4" />
-      {:else if place.sort === "cellar"}
-        {#each stones as stone, n (n)}<path d="M{stone.x} {stone.y}h{stone.w}" stroke="var(--line)" stroke-width="1.8" stroke-linecap="round" />{/each}
-      {:else}
-        {#each Array.from({ length: Math.ceil(width / 74) }, (_, n) => n) as n (n)}<path
-            d="M{n * 74 + 28} 8V{bottom - 2}"
-            stroke="var(--line)"
-            stroke-width="1"
-            opacity=".7"
-          />{/each}
-      {/if}
-      {#each shown as { board, y, height } (`${board.shelf}/${board.back}`)}
-        <g data-shelf={board.shelf}>
-          <rect
-            x="4"
-            y={y - height}
-            width={width - 8}
-            height={height + 10}
-            fill={drag?.moved && drag.shelf === board.shelf ? "var(--yolk)" : "transparent"}
-            opacity={drag?.moved ? 0.25 : 1}
-          />
-          {#each board.stacks as stack (stack.first.number)}
-            {@const dim = found && !stack.packages.some((each) => found.has(each.number))}
-            {@const shape = outline(drawings[stack.first.container] as Drawn, scale)}
-            <g
-              data-of={stack.first.number}
-              class={drag?.moved && drag.stack.first.number === stack.first.number ? "opacity-40" : dim ? "opacity-25" : ""}
-              transform="translate({(SIDE + (stack.x + (stack.width - Math.min(2, stack.packages.length - 1) * 9) / 2) * scale).toFixed(1)} {y})"
-            >
-              <g aria-hidden="true">
-                <Standing
-                  {stack}
-                  {drawings}
-                  {shortNames}
-                  {scale}
-                  rim={stack.outer ? rimOf(board, stack) * scale : 0}
-                  chosen={stack.packages.some((each) => each.number === chosen)}
-                />
-              </g>
+    {#if room}
+      <svg {width} height={bottom + 6} viewBox="0 0 {width} {bottom + 6}" class="mx-auto block select-none" role="group" aria-label="{place.name}, cut open">
+        <defs>
+          <Hands />
+          {#each patterns as [id, one] (id)}<FoodPattern {id} food={one.form} colour={one.colour} scale={0.66} />{/each}
+        </defs>
+        <path d={wall()} fill="var(--wall)" stroke="var(--ink)" stroke-width="2.6" stroke-linejoin="round" />
+        {#if place.sort === "loft"}
+          <path d="M{width / 2} 6V60M3 96H{width - 3}M{width * 0.25} 51V96M{width * 0.75} 51V96" stroke="var(--line)" stroke-width="5" />
+          <path d="M3 96H{width - 3}" stroke="var(--ink)" stroke-width="1.4" />
+        {:else if place.sort === "cellar"}
+          {#each stones as stone, n (n)}<path d="M{stone.x} {stone.y}h{stone.w}" stroke="var(--line)" stroke-width="1.8" stroke-linecap="round" />{/each}
+        {:else}
+          {#each Array.from({ length: Math.ceil(width / 74) }, (_, n) => n) as n (n)}<path
+              d="M{n * 74 + 28} 8V{bottom - 2}"
+              stroke="var(--line)"
+              stroke-width="1"
+              opacity=".7"
+            />{/each}
+        {/if}
+        {#each shown as { board, y, height } (`${board.shelf}/${board.back}`)}
+          <g data-shelf={board.shelf}>
+            <rect
+              x="4"
+              y={y - height}
+              width={width - 8}
+              height={height + 10}
+              fill={drag?.moved && drag.shelf === board.shelf ? "var(--yolk)" : "transparent"}
+              opacity={drag?.moved ? 0.25 : 1}
+            />
+            {#each board.stacks as stack (stack.first.number)}
+              {@const dim = found && !stack.packages.some((each) => found.has(each.number))}
+              {@const shape = outline(drawings[stack.first.container] as Drawn, scale)}
               <g
-                data-stack
-                role="button"
-                tabindex="0"
-                aria-label={say(stack)}
-                class="stack"
-                onpointerdown={(event) => down(event, stack)}
-                onclick={() => onopen(stack.first.number)}
-                onkeydown={(event) => onkeydown(event, stack)}
+                data-of={stack.first.number}
+                class={drag?.moved && drag.stack.first.number === stack.first.number ? "opacity-40" : dim ? "opacity-25" : ""}
+                transform="translate({(SIDE + (stack.x + (stack.width - Math.min(2, stack.packages.length - 1) * 9) / 2) * scale).toFixed(1)} {y})"
               >
-                <rect x={-shape.half - 3} y={-shape.top - 3} width={shape.half * 2 + 6} height={shape.top + 4} rx="6" fill="transparent" />
+                <g aria-hidden="true">
+                  <Standing
+                    {stack}
+                    {drawings}
+                    {shortNames}
+                    {scale}
+                    rim={stack.outer ? rimOf(board, stack) * scale : 0}
+                    chosen={stack.packages.some((each) => each.number === chosen)}
+                  />
+                </g>
+                <g
+                  data-stack
+                  role="button"
+                  tabindex="0"
+                  aria-label={say(stack)}
+                  class="stack"
+                  onpointerdown={(event) => down(event, stack)}
+                  onclick={() => onopen(stack.first.number)}
+                  onkeydown={(event) => onkeydown(event, stack)}
+                >
+                  <rect x={-shape.half - 3} y={-shape.top - 3} width={shape.half * 2 + 6} height={shape.top + 4} rx="6" fill="transparent" />
+                </g>
               </g>
-            </g>
-          {/each}
-          {#each totes(board) as tote (tote.x)}
-            <g transform="translate({SIDE + tote.x * scale} {y})" class="pointer-events-none">
-              <path
-                d="M{4} 0H{tote.width * scale - 4}L{tote.width * scale} {-tote.height * scale * RIM}H0Z"
-                fill="var(--glass)"
-                fill-opacity=".93"
-                stroke="var(--ink)"
-                stroke-width="1.6"
-                stroke-linejoin="round"
-              />
-              <path d="M-4 {-tote.height * scale * RIM}H{tote.width * scale + 4}" stroke="var(--ink)" stroke-width="4" stroke-linecap="round" />
-              <text x={(tote.width * scale) / 2} y={-tote.height * scale * RIM * 0.5 + 4} text-anchor="middle" font-size="12" fill="var(--soft)">tote</text>
-            </g>
-          {/each}
-          <rect x="14" {y} width={width - 28} height="11" fill="var(--wood)" stroke="var(--ink)" stroke-width="1.6" />
-          {#if board.back}
-            <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, continued</text>
-          {/if}
-          {#if !board.stacks.length}
-            <text x={width / 2} y={y - 50} text-anchor="middle" font-size="14" fill="var(--soft)">room on shelf {board.shelf}</text>
-          {/if}
-        </g>
-      {/each}
-    </svg>
+            {/each}
+            {#each totes(board) as tote (tote.x)}
+              <g transform="translate({SIDE + tote.x * scale} {y})" class="pointer-events-none">
+                <path
+                  d="M{4} 0H{tote.width * scale - 4}L{tote.width * scale} {-tote.height * scale * RIM}H0Z"
+                  fill="var(--glass)"
+                  fill-opacity=".93"
+                  stroke="var(--ink)"
+                  stroke-width="1.6"
+                  stroke-linejoin="round"
+                />
+                <path d="M-4 {-tote.height * scale * RIM}H{tote.width * scale + 4}" stroke="var(--ink)" stroke-width="4" stroke-linecap="round" />
+                <text x={(tote.width * scale) / 2} y={-tote.height * scale * RIM * 0.5 + 4} text-anchor="middle" font-size="12" fill="var(--soft)">tote</text>
+              </g>
+            {/each}
+            <rect x="14" {y} width={width - 28} height="11" fill="var(--wood)" stroke="var(--ink)" stroke-width="1.6" />
+            {#if board.back}
+              <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, continued</text>
+            {/if}
+            {#if !board.stacks.length}
+              <text x={width / 2} y={y - 50} text-anchor="middle" font-size="14" fill="var(--soft)">room on shelf {board.shelf}</text>
+            {/if}
+          </g>
+        {/each}
+      </svg>
+    {/if}
     {#if drag?.moved}
       <div
         class="pointer-events-none fixed z-30 rounded-lg border-2 border-ink bg-yolk px-3 py-1.5 font-bold text-on-yolk shadow-lg"
