@@ -1,6 +1,7 @@
 // Foods written line by line, and what the larder proposes for them together; the newest change always wins.
 import { ask as put, type Wrong } from "$lib/api/client";
 import { renamed } from "$lib/format/words";
+import { draft, keepDraft } from "./draft";
 import { latest } from "./latest";
 
 interface Line {
@@ -23,10 +24,14 @@ export class Lines<L extends Line, A extends Asked<L>, P> {
   #fresh: (line?: string) => L;
   #propose: (body: A) => Answer<P>;
 
-  constructor(start: A, fresh: (line?: string) => L, propose: (body: A) => Answer<P>) {
-    this.ask = start;
+  /** @param name under which what is typed is kept until it is told. */
+  constructor(name: string, start: A, fresh: (line?: string) => L, propose: (body: A) => Answer<P>) {
+    this.ask = { ...start, ...draft<A>(name) };
     this.#fresh = fresh;
     this.#propose = propose;
+    $effect.root(() => {
+      $effect(() => keepDraft(name, $state.snapshot(this.ask)));
+    });
   }
 
   /** Whether anything is written. */

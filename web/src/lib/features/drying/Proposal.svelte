@@ -1,5 +1,6 @@
 <!-- The trays as they are proposed, and what becomes of each food. -->
 <script lang="ts">
+  import Stale from "$lib/ui/Stale.svelte";
   import type { Schemas } from "$lib/api/client";
   import TrayFoods from "$lib/draw/TrayFoods.svelte";
   import TrayTop from "$lib/draw/TrayTop.svelte";
@@ -12,7 +13,7 @@
 </script>
 
 <TrayFoods foods={plan.items.map((item, n) => ({ id: `new-${n}`, form: item.form, colour: item.colour }))} />
-<div class={wrong ? "opacity-45" : ""}>
+<Stale stale={wrong}>
   <h2 class="text-4xl">Dry in {plan.takes}{plan.air === "machine" || plan.air === "oven" ? ` at ${plan.warmth}` : ""}</h2>
   <p class="caption">
     {plan.lying.length} of {plan.trays.count} trays · {plan.machine_name}{plan.energy ? ` · ${plan.energy}` : ""} · room {plan.room}{plan.measured
@@ -81,4 +82,4 @@
     <button class="do" disabled={wrong || plan.stopped} onclick={onstart}>It goes in now</button>
     {#if stop}<p class="wrong max-w-md">{stop.says}</p>{/if}
   </div>
-</div>
+</Stale>

@@ -6,6 +6,9 @@ export type Item = Schemas["Item"];
 
 export const fresh = (line = ""): Item => ({ line, thickness: "", treatments: [], water: null, cost: "" });
 
-export const load = new Lines<Item, Schemas["LoadAsk"], Schemas["LoadPlan"]>({ items: [fresh()], machine: "cabinet", air_c: null, tray: "" }, fresh, (body) =>
-  api.POST("/api/drying/plan", { body }),
+export const load = new Lines<Item, Schemas["LoadAsk"], Schemas["LoadPlan"]>(
+  "trays",
+  { items: [fresh()], machine: "cabinet", air_c: null, tray: "" },
+  fresh,
+  (body) => api.POST("/api/drying/plan", { body }),
 );

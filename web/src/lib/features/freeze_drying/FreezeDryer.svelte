@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Stale from "$lib/ui/Stale.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
@@ -63,7 +64,7 @@
               autocomplete="off"
               spellcheck="false"
               aria-invalid={error && item.line ? "true" : undefined}
-              class="w-full min-w-0 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {error &&
+              class="w-full min-w-0 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold {error &&
               item.line
                 ? 'border-rust'
                 : 'border-yolk focus:border-ink'}"
@@ -109,7 +110,7 @@
     <section aria-label="The load" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 md:pt-2.5 lg:overflow-y-auto">
       {#if plan && freezeLoad.written}
         <TrayFoods foods={plan.items.map((item, n) => ({ id: `fd-${n}`, form: item.form, colour: item.colour }))} />
-        <div class={bad ? "opacity-45" : ""}>
+        <Stale stale={bad}>
           <h2 class="text-4xl">{plan.takes ? `Dry in ${plan.takes}` : "Not like this"}</h2>
           <p class="caption">{plan.water} of water to draw off; the wall of this one holds {plan.ice} as ice</p>
           <div
@@ -159,7 +160,7 @@
           </p>
           {#if plan.findings.length}<div class="mt-4"><Findings findings={plan.findings} /></div>{/if}
           <button class="do mt-5" disabled={bad || plan.stopped} onclick={start}>The door is closed</button>
-        </div>
+        </Stale>
       {:else}
         <div class="mx-auto max-w-xl pt-6 text-center">
           <svg viewBox="0 0 220 160" class="mx-auto w-52" aria-hidden="true">

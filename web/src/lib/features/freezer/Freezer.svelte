@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Stale from "$lib/ui/Stale.svelte";
   import { RadioGroup } from "bits-ui";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
@@ -43,7 +44,7 @@
 
     <section aria-label="What the cold does" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 lg:overflow-y-auto">
       {#if plan}
-        <div class={Object.keys(wrong).length ? "opacity-45" : ""}>
+        <Stale stale={Object.keys(wrong).length > 0}>
           <h2 class="text-4xl">Out after {plan.holds[plan.chosen]?.ends}</h2>
           <p class="caption">
             {plan.count} × {plan.each}
@@ -94,7 +95,7 @@
             </div>
           </div>
           <button class="do mt-5" disabled={Object.keys(wrong).length > 0} onclick={putIn}>It goes in now</button>
-        </div>
+        </Stale>
       {:else}
         <div class="mx-auto max-w-xl pt-6 text-center">
           <svg viewBox="0 0 260 170" class="mx-auto w-64" aria-hidden="true">

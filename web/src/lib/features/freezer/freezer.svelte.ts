@@ -1,5 +1,6 @@
 // What is to go into the freezer, and what the cold does to it; the newest change always wins.
 import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { draft, keepDraft } from "$lib/state/draft";
 import { latest } from "$lib/state/latest";
 
 type Ask = Schemas["FreezeAsk"];
@@ -7,13 +8,22 @@ type Ask = Schemas["FreezeAsk"];
 /** What a freezer is set to, °C, until another is typed. */
 export const USUAL_C = -18;
 
+/** Under which what is typed is kept until it is told. */
+const NAME = "freezer";
+
 const NOTHING: Ask = { line: "", container: "bag-gallon", freezer_c: USUAL_C, moving: false, hold: 3, lot: null };
 
 class Freezer {
-  ask = $state<Ask>({ ...NOTHING });
+  ask = $state<Ask>({ ...NOTHING, ...draft<Ask>(NAME) });
   plan = $state<Schemas["FreezePlan"]>();
   wrong = $state<Wrong>({});
   replan = latest(() => this.#plan());
+
+  constructor() {
+    $effect.root(() => {
+      $effect(() => keepDraft(NAME, $state.snapshot(this.ask)));
+    });
+  }
 
   set(change: Partial<Ask>): void {
     Object.assign(this.ask, change);

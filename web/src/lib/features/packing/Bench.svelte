@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Stale from "$lib/ui/Stale.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
@@ -53,6 +54,8 @@
   let packing = $state(false);
   let printing = $state(false);
 
+  /** What is drawn is no plan of what is written now. */
+  const stale = $derived(Object.keys(bench.wrong).length > 0);
   const plan = $derived(bench.plan);
   const views = $derived(
     (
@@ -169,7 +172,7 @@
 
       {#if plan}
         <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
-          <div class="min-h-72 flex-1 md:min-h-80 {Object.keys(bench.wrong).length ? 'opacity-45' : ''}">
+          <Stale class="min-h-72 flex-1 md:min-h-80" {stale}>
             <Stage
               {plan}
               pressed={bench.ask.pressed ?? true}
@@ -177,7 +180,7 @@
               {us}
               onheadspace={(mm) => bench.set({ headspace_mm: mm, headspace: "", fill: "" })}
             />
-          </div>
+          </Stale>
           <p class="caption mt-0.5 px-2 text-center">{plan.container_name} {plan.fits}</p>
           {#if !plan.sizing_options.length}
             <p class="caption text-center">No absorbers: {plan.closing === "vacuum" ? "the vacuum takes the air" : "it is closed with room air"}.</p>
@@ -211,17 +214,17 @@
           {/if}
         </section>
         <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
-          <Verdict {plan} />
+          <div class={{ grayscale: stale }}><Verdict {plan} /></div>
         </div>
       {:else}
-        <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={Object.keys(bench.wrong).length > 0} /></div>
+        <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={stale} /></div>
       {/if}
     </div>
     {#if plan}
       <Strip
         {plan}
         wrong={packWrong}
-        busy={packing || Object.keys(bench.wrong).length > 0}
+        busy={packing || stale}
         onpack={pack}
         onrun={toRun}
         onmore={more}

@@ -99,7 +99,7 @@
     aria-activedescendant={at >= 0 ? `line-food-${at}` : undefined}
     aria-invalid={error ? "true" : undefined}
     aria-describedby="line-note"
-    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 focus-visible:outline-none {line.length >
+    class="w-full border-b-[3px] bg-transparent pb-1.5 font-name font-extrabold outline-none placeholder:font-semibold focus-visible:outline-none {line.length >
     26
       ? 'text-lg'
       : line.length > 19

@@ -1,5 +1,6 @@
 <!-- Which container? For this lot and others with it: what keeps them best for least cost, and is empty soon after opening. -->
 <script lang="ts">
+  import Stale from "$lib/ui/Stale.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -113,58 +114,60 @@
     >{/if}
   {#if found}
     <Patterns foods={found.lines} scale={0.5} />
-    <div class={bad ? "opacity-45" : ""} aria-live="polite">
-      {#each found.lines as line, n (n)}
-        {#if found.lines.length > 1}<h3 class="mt-3 border-b-2 border-ink pb-0.5 text-xl">{line.food}</h3>{/if}
-        <ul>
-          {#each line.containers as each (each.key)}
-            {@const scale = 62 / Math.max(each.draw.height_mm, 240)}
-            {@const shape = outline(each.draw, scale)}
-            <li class="grid grid-cols-[4.5rem_1fr_auto] items-center gap-x-3 border-b border-line py-2">
-              <svg
-                viewBox="{-shape.half - 3} {-shape.top - 3} {shape.half * 2 + 6} {shape.top + 6}"
-                height={shape.top + 6}
-                class="mx-auto max-w-full"
-                aria-hidden="true"
-                ><Vessel
-                  id="pr{n}{each.key.replace(/\W/g, '')}"
-                  drawn={each.draw}
-                  {scale}
-                  level={each.level * each.draw.inner_mm}
-                  pattern={patternOf(line)}
-                  food={line.form}
-                  colour={line.colour}
-                  pressed
-                  fine={false}
-                /></svg
-              >
-              <div class="min-w-0">
-                <p class="text-lg leading-snug font-bold">{each.count} × {each.name}, {each.each} in each</p>
-                <p class="caption">
-                  {[
-                    each.ages ? `best by ${each.keeps}` : "keeps",
-                    each.open_for ? `empty in ${each.open_for}` : "",
-                    each.in_stock >= each.count ? "in your supplies" : each.in_stock ? `${each.in_stock} in your supplies` : `to buy, ${each.cost}`,
-                  ]
-                    .filter(Boolean)
-                    .join(" · ")}
-                </p>
-              </div>
-              {#if found.lines.length === 1}<button class="chip" disabled={bad} onclick={() => ((open = false), ontake(asked(line, each)))}
-                  >{line.containers.length === 1 ? "Take it" : "To the bench"}</button
-                >{/if}
-            </li>
-          {/each}
-        </ul>
-        {#if line.left_out}<p class="caption mt-1">Left out: {line.left_out}.</p>{/if}
-      {/each}
-      <p class="mt-3 leading-snug">
-        {found.buy.length ? `To buy: ${found.buy.join(", ")}${found.cost ? `, ${found.cost}` : ""}.` : "All of it is in your supplies."}
-        {found.optimal ? "No cheaper choice exists." : "Close to the least cost; a better one was not found in time."}{found.guessed
-          ? " Some prices are guessed, as none stand under Supplies."
-          : ""}
-      </p>
-    </div>
+    <Stale stale={bad}
+      ><div aria-live="polite">
+        {#each found.lines as line, n (n)}
+          {#if found.lines.length > 1}<h3 class="mt-3 border-b-2 border-ink pb-0.5 text-xl">{line.food}</h3>{/if}
+          <ul>
+            {#each line.containers as each (each.key)}
+              {@const scale = 62 / Math.max(each.draw.height_mm, 240)}
+              {@const shape = outline(each.draw, scale)}
+              <li class="grid grid-cols-[4.5rem_1fr_auto] items-center gap-x-3 border-b border-line py-2">
+                <svg
+                  viewBox="{-shape.half - 3} {-shape.top - 3} {shape.half * 2 + 6} {shape.top + 6}"
+                  height={shape.top + 6}
+                  class="mx-auto max-w-full"
+                  aria-hidden="true"
+                  ><Vessel
+                    id="pr{n}{each.key.replace(/\W/g, '')}"
+                    drawn={each.draw}
+                    {scale}
+                    level={each.level * each.draw.inner_mm}
+                    pattern={patternOf(line)}
+                    food={line.form}
+                    colour={line.colour}
+                    pressed
+                    fine={false}
+                  /></svg
+                >
+                <div class="min-w-0">
+                  <p class="text-lg leading-snug font-bold">{each.count} × {each.name}, {each.each} in each</p>
+                  <p class="caption">
+                    {[
+                      each.ages ? `best by ${each.keeps}` : "keeps",
+                      each.open_for ? `empty in ${each.open_for}` : "",
+                      each.in_stock >= each.count ? "in your supplies" : each.in_stock ? `${each.in_stock} in your supplies` : `to buy, ${each.cost}`,
+                    ]
+                      .filter(Boolean)
+                      .join(" · ")}
+                  </p>
+                </div>
+                {#if found.lines.length === 1}<button class="chip" disabled={bad} onclick={() => ((open = false), ontake(asked(line, each)))}
+                    >{line.containers.length === 1 ? "Take it" : "To the bench"}</button
+                  >{/if}
+              </li>
+            {/each}
+          </ul>
+          {#if line.left_out}<p class="caption mt-1">Left out: {line.left_out}.</p>{/if}
+        {/each}
+        <p class="mt-3 leading-snug">
+          {found.buy.length ? `To buy: ${found.buy.join(", ")}${found.cost ? `, ${found.cost}` : ""}.` : "All of it is in your supplies."}
+          {found.optimal ? "No cheaper choice exists." : "Close to the least cost; a better one was not found in time."}{found.guessed
+            ? " Some prices are guessed, as none stand under Supplies."
+            : ""}
+        </p>
+      </div></Stale
+    >
     <button
       class="do mt-4"
       disabled={bad}

@@ -324,9 +324,9 @@
         stroke-linecap="round"
         stroke-linejoin="round"
       />
-      <g text-anchor="middle" font-size="12.5" stroke="var(--paper)" stroke-width="4" paint-order="stroke" fill="var(--ink)">
-        <text y="-20" x="-2">headspace</text>
-        <text y="31" x="-2" font-weight="700" font-size="13.5">{full.headspace}</text>
+      <g text-anchor="end" font-size="12.5" stroke="var(--paper)" stroke-width="4" paint-order="stroke" fill="var(--ink)">
+        <text y="-20" x="14">headspace</text>
+        <text y="31" x="14" font-weight="700" font-size="13.5">{full.headspace}</text>
       </g>
     </g>
   </svg>

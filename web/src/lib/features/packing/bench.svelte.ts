@@ -1,11 +1,13 @@
 // What is on the bench, and the plan the larder makes of it. Any change asks for a new plan at once.
 import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { draft, keepDraft } from "$lib/state/draft";
 import { larder } from "$lib/state/larder.svelte";
 import { latest } from "$lib/state/latest";
 
 type Ask = Schemas["Ask"];
 
-const KEY = "yellow-larder-bench";
+/** Under which what is on the bench is kept. */
+const NAME = "bench";
 
 export function nothing(): Ask {
   return {
@@ -38,7 +40,7 @@ export function nothing(): Ask {
 }
 
 export class Bench {
-  ask = $state<Ask>(restored());
+  ask = $state<Ask>({ ...nothing(), ...draft<Ask>(NAME) });
   plan = $state<Schemas["Plan"]>();
   wrong = $state<Wrong>({});
   replan = latest(() => this.#plan());
@@ -48,7 +50,7 @@ export class Bench {
     // What a jar proved of one lot says nothing of the next that is written here.
     const another = change.line !== undefined && change.line !== this.ask.line ? { conditioned: false } : {};
     Object.assign(this.ask, another, change);
-    sessionStorage.setItem(KEY, JSON.stringify(this.ask));
+    keepDraft(NAME, this.ask);
     return this.replan();
   }
 
@@ -72,13 +74,5 @@ export class Bench {
       this.plan = data;
       larder.onBench = data.food.name;
     }
-  }
-}
-
-function restored(): Ask {
-  try {
-    return { ...nothing(), ...(JSON.parse(sessionStorage.getItem(KEY) ?? "{}") as Partial<Ask>) };
-  } catch {
-    return nothing();
   }
 }

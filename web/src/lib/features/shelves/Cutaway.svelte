@@ -213,11 +213,11 @@
               opacity={drag?.moved ? 0.25 : 1}
             />
             {#each board.stacks as stack (stack.first.number)}
-              {@const dim = found && !stack.packages.some((each) => found.has(each.number))}
+              {@const sought = found?.size ? stack.packages.some((each) => found.has(each.number)) : undefined}
               {@const shape = outline(drawings[stack.first.container] as Drawn, scale)}
               <g
                 data-of={stack.first.number}
-                class={drag?.moved && drag.stack.first.number === stack.first.number ? "opacity-40" : dim ? "opacity-25" : ""}
+                class={drag?.moved && drag.stack.first.number === stack.first.number ? "opacity-40" : sought === false ? "grayscale" : ""}
                 transform="translate({(SIDE + (stack.x + (stack.width - Math.min(2, stack.packages.length - 1) * 9) / 2) * scale).toFixed(1)} {y})"
               >
                 <g aria-hidden="true">
@@ -227,7 +227,7 @@
                     {shortNames}
                     {scale}
                     rim={stack.outer ? rimOf(board, stack) * scale : 0}
-                    chosen={stack.packages.some((each) => each.number === chosen)}
+                    chosen={sought ?? stack.packages.some((each) => each.number === chosen)}
                   />
                 </g>
                 <g

@@ -16,7 +16,8 @@
   let view = $state<Schemas["ShelvesView"]>();
   let here = $state.raw<Schemas["OnShelf"][]>([]);
   let failed = $state("");
-  let placeId = $state<number>();
+  /** Where to begin when the address names no place. */
+  let home = $state<number>();
   let moving = $state(false);
   let words = $state("");
   let found = $state<Set<number>>();
@@ -31,6 +32,7 @@
   const SORTS = ["cupboard", "cellar", "loft"];
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
+  const placeId = $derived(Number(page.url.searchParams.get("place")) || home);
   /** So many packages come with the first answer; the rest of a place that holds more follows. */
   const AT_ONCE = 1000;
   /** So long somebody who types is let be. */
@@ -73,16 +75,19 @@
     ]);
     if (signal.aborted) return;
     failed = whyNot(places.wrong);
-    placeId = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
+    home = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
   }
+
+  /** Go to a place, or to a package in it: Back leads to how the shelves were come to, not to each that was looked at. */
+  function go(place: number | undefined, wanted?: number) {
+    const search = new URLSearchParams({ ...(place && { place: String(place) }), ...(wanted && { n: String(wanted) }) });
+    return goto(`/shelves?${search}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
+  }
+
+  const open = (wanted?: number) => go(placeId, wanted);
 
   /** Open a package wherever it stands. */
-  async function show(wanted: number) {
-    placeId = view?.due.find((each) => each.number === wanted)?.place ?? placeId;
-    await open(wanted);
-  }
-
-  const open = (wanted?: number) => goto(wanted ? `/shelves?n=${wanted}` : "/shelves", { keepFocus: true, noScroll: true, replaceState: number !== undefined });
+  const show = (wanted: number) => go(view?.due.find((each) => each.number === wanted)?.place ?? placeId, wanted);
 
   async function move(numbers: number[], to: number, shelf: number) {
     const target = view?.places.find((each) => each.id === to);
@@ -114,8 +119,9 @@
     if (signal.aborted) return;
     const there = data ?? [];
     found = new Set(there.map((each) => each.number));
-    if (there.length && !there.some((each) => each.place === place?.id)) placeId = there[0]?.place;
-    if (there.length === 1 && there[0]) await open(there[0].number);
+    const at = there.some((each) => each.place === place?.id) ? place?.id : there[0]?.place;
+    if (there.length === 1) await go(at, there[0]?.number);
+    else if (at !== undefined && at !== place?.id) await go(at);
   }
 
   /** How wide a new place is, in the household's measure; what is no number stays as it was typed. */
@@ -129,7 +135,7 @@
     if (done.data) {
       adding = false;
       await larder.changed();
-      placeId = done.data;
+      await go(done.data);
     }
   }
 </script>
@@ -143,7 +149,7 @@
     {#if view && place}
       <div class="flex flex-wrap items-center gap-2">
         {#each view.places as each (each.id)}
-          <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => (placeId = each.id)}>
+          <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => go(each.id, number)}>
             {each.name}
             <span class="font-normal">{each.kept}</span>
             {#if each.due}<span class="rounded-full bg-ink px-1.5 text-xs leading-5 text-paper">{each.due} due</span>{/if}

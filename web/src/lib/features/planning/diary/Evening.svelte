@@ -1,12 +1,16 @@
 <!-- A line an evening: a tap on what was cooked, and it is written. -->
 <script lang="ts">
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import X from "@lucide/svelte/icons/x";
 
   let { day, today, meals }: { day: Schemas["DayView"]; today: string; meals: Schemas["ToPick"][] } = $props();
 
-  let line = $state("");
+  // svelte-ignore state_referenced_locally
+  const name = `diary-${day.day}`;
+  let line = $state(draft<string>(name) ?? "");
+  $effect(() => keepDraft(name, line || undefined));
   let wrong = $state<Wrong>({});
   let all = $state(false);
 
@@ -20,7 +24,7 @@
   };
   const has = (meal: number) => written.some((item) => item.meal === meal);
   const date = $derived(new Date(`${day.day}T12:00`));
-  const name = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
+  const called = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
 
   /** Write the day anew, as it was shown: if somebody else wrote on it since, that is shown first. */
   async function write(items: Schemas["Written"][]) {
@@ -52,7 +56,7 @@
 
 <h1 class="sr-only">Diary</h1>
 <h2 class="text-3xl">
-  {name}<span class="block font-sans text-base font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span>
+  {called}<span class="block font-sans text-base font-normal text-soft">{date.toLocaleDateString("en-GB", { day: "numeric", month: "long" })}</span>
 </h2>
 
 {#if ahead}

@@ -44,8 +44,8 @@
       onclick={() => onpick(day.day)}
       onkeydown={(event) => onkeydown(event, n)}
     >
-      <svg viewBox="-30 -30 60 60" class="mx-auto w-full max-w-[4.6rem] {ahead ? 'opacity-40' : ''}" aria-hidden="true">
-        <Plate radius={26} set={day.kept} foods={day.foods.map((key) => foods[key]).filter((food) => food !== undefined)} />
+      <svg viewBox="-30 -30 60 60" class="mx-auto w-full max-w-[4.6rem]" aria-hidden="true">
+        {#if !ahead}<Plate radius={26} set={day.kept} foods={day.foods.map((key) => foods[key]).filter((food) => food !== undefined)} />{/if}
         {#if !day.kept}<text y="5.500" text-anchor="middle" font-size="16" fill="var(--soft)">{n + 1}</text>{/if}
         {#if day.waiting}<g transform="translate(20 -20)"
             ><circle r="8.500" fill="var(--paper)" stroke="var(--rust)" stroke-width="1.8" /><text

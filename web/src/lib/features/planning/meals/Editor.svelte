@@ -6,10 +6,11 @@
   import Bowl from "$lib/draw/Bowl.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import OwnFood from "$lib/features/catalog/OwnFood.svelte";
+  import { draft, keepDraft } from "$lib/state/draft";
   import { latest } from "$lib/state/latest";
   import { larder } from "$lib/state/larder.svelte";
   import Trash2 from "@lucide/svelte/icons/trash-2";
-  import { onMount } from "svelte";
+  import { onMount, untrack } from "svelte";
   import Stepper from "$lib/features/planning/Stepper.svelte";
   import Line from "./Line.svelte";
 
@@ -36,17 +37,24 @@
   const KINDS = ["breakfast", "lunch", "supper", "other"] as const;
 
   // svelte-ignore state_referenced_locally
-  let meal = $state<Meal>(view ? { ...view.meal } : { ...EMPTY, eaters: larder.overview?.appetite.people ?? 4 });
+  const name = `meal-${view?.number ?? "new"}`;
+  const begun = draft<{ meal: Meal; version: number | undefined }>(name);
+  const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, eaters: larder.overview?.appetite.people ?? 4 });
+  let meal = $state<Meal>(begun?.meal ?? asItWas());
   // svelte-ignore state_referenced_locally
   let read = $state<Schemas["MealRead"] | undefined>(view?.read);
   let wrong = $state<Wrong>({});
   // svelte-ignore state_referenced_locally
-  let version = $state(view?.version);
+  let version = $state(begun ? begun.version : view?.version);
   let theirs = $state<Meal>();
   const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Serves", per_month: "Cooked, a month" };
   let own = $state({ open: false, words: "" });
 
-  const kept = $derived(view && (["name", "text", "kind", "eaters", "per_month"] as const).every((part) => view.meal[part] === meal[part]));
+  const PARTS = ["name", "text", "kind", "eaters", "per_month"] as const;
+  const kept = $derived(view && PARTS.every((part) => view.meal[part] === meal[part]));
+  const blank = $derived(!view && !meal.name.trim() && !meal.text.trim());
+  let told = $state(false);
+  $effect(() => keepDraft(name, told || kept || blank ? undefined : { meal: $state.snapshot(meal), version }));
   const layers = $derived.by(() => {
     const lines = read?.lines.filter((line) => line.form && line.kcal > 0) ?? [];
     const all = lines.reduce((sum, line) => sum + line.kcal, 0);
@@ -55,7 +63,18 @@
   const day = $derived(Math.round((read?.eater_day_share ?? 0) * 100));
 
   onMount(() => {
-    if (view) void reread();
+    if (view || begun) void reread();
+  });
+
+  // Undone, or changed elsewhere: whoever has changed nothing here is shown how it stands now.
+  // svelte-ignore state_referenced_locally
+  let before = view?.meal;
+  $effect(() => {
+    const now = view?.meal;
+    untrack(() => {
+      if (before && now && PARTS.some((part) => before?.[part] !== now[part]) && PARTS.every((part) => before?.[part] === meal[part])) leave();
+      before = now;
+    });
   });
 
   const reread = latest(async () => {
@@ -88,7 +107,10 @@
     if (view) version = await newest();
     await larder.changed();
     larder.say(`${meal.name} is on the menu`);
-    if (!view) onkept(Number(done.data));
+    if (view) return;
+    told = true;
+    keepDraft(name, undefined);
+    onkept(Number(done.data));
   }
 
   async function newest(): Promise<number | undefined> {
@@ -104,11 +126,21 @@
     void larder.changed();
   }
 
+  /** What was typed is left, and the meal is as the larder has it. */
+  function leave() {
+    meal = asItWas();
+    version = view?.version;
+    wrong = {};
+    void reread();
+  }
+
   async function remove() {
     if (!view) return;
     const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
+    told = true;
+    keepDraft(name, undefined);
     larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
     await larder.changed();
     ongone();
@@ -137,7 +169,7 @@
         autocomplete="off"
         aria-invalid={wrong.name ? "true" : undefined}
         aria-describedby={wrong.name ? "wrong-name" : undefined}
-        class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:font-semibold placeholder:opacity-60 {wrong.name
+        class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:font-semibold {wrong.name
           ? 'border-rust'
           : 'border-yolk focus:border-ink'}"
       />
@@ -201,6 +233,7 @@
     {#if theirs}<div class="mt-5 lg:col-span-2"><Conflict mine={meal} {theirs} labels={LABELS} onmine={keep} ontheirs={takeTheirs} /></div>{/if}
     <div class="mt-5 flex flex-wrap items-center gap-3 lg:col-span-2">
       <button class="do" disabled={kept || theirs !== undefined} onclick={keep}>{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button>
+      {#if !kept && !blank && !theirs}<button class="chip" onclick={leave}>{view ? "Leave it as it was" : "Begin anew"}</button>{/if}
       {#if view}
         <button class="chip away" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}

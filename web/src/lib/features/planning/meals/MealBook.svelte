@@ -30,6 +30,9 @@
     <h1 class="sr-only">Meals</h1>
     <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr]">
       <section aria-label="Our meals" class="border-line px-4 pt-2.5 pb-5 max-md:order-2 md:border-r sm:px-6 lg:overflow-y-auto">
+        {#if number && meals.length && !meals.some((each) => each.number === number)}
+          <p class="wrong mb-3" role="status">There is no meal {number}, or no longer.</p>
+        {/if}
         <List {meals} chosen={chosen?.number} onopen={(n) => open(`n=${n}`)} onnew={() => open("new")} />
       </section>
       {#key chosen?.number ?? "new"}

@@ -34,7 +34,7 @@
   onchange={(event) => keep(event.currentTarget.value)}
   aria-invalid={wrong.weekly ? "true" : undefined}
   aria-describedby={wrong.weekly ? "wrong-weekly" : undefined}
-  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none placeholder:opacity-60 {wrong.weekly
+  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-3xl font-extrabold outline-none {wrong.weekly
     ? 'border-rust'
     : 'border-yolk focus:border-ink'}"
 />

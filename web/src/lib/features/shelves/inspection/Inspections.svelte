@@ -4,6 +4,7 @@
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
+  import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import Group from "./Group.svelte";
 
@@ -11,7 +12,8 @@
 
   const seen = query((signal) => ask(api.GET("/api/rounds/looks", { signal })));
   const due = $derived(seen.data);
-  let felt = $state<Record<number, Felt>>({});
+  let felt = $state<Record<number, Felt>>(draft("looks") ?? {});
+  $effect(() => keepDraft("looks", Object.keys(felt).length ? $state.snapshot(felt) : undefined));
   let looked = $state<(Schemas["Looked"] & { food: string; mass: string })[]>([]);
   let failed = $state("");
 
