@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, settled
+from tests.browser.test_places import to_the_guide_and_back
 from tests.browser.test_run import filled, send
 
 pytestmark = pytest.mark.browser
@@ -29,9 +30,7 @@ def test_what_is_typed_is_there_after_a_reload_and_after_another_page(page: Page
     settled(page)
     page.reload()
     expect(field).to_have_value(typed)
-    page.get_by_role("link", name=re.compile("^Guide")).first.click()
-    expect(page.get_by_role("heading", name="Guide")).to_be_visible()
-    page.go_back()
+    to_the_guide_and_back(page)
     expect(field).to_have_value(typed)
 
 

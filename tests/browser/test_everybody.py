@@ -58,6 +58,10 @@ VIEWS = [
     "/supplies",
     "/supplies change",
     "/rounds/looks",
+    "/nowhere",
+    "/bench wrong",
+    "/drying wrong",
+    "/shelves lentil",
 ]
 
 
@@ -147,6 +151,23 @@ def run_at(*steps: str) -> Callable[[Page], None]:
     return prepare
 
 
+def no_longer(label: str, line: str, wrong: str) -> Callable[[Page], None]:
+    """A plan, and then a line that none can be made of."""
+
+    def prepare(page: Page) -> None:
+        page.get_by_label(label).first.fill(line)
+        page.get_by_role("heading", level=2).first.wait_for()
+        page.get_by_label(label).first.fill(wrong)
+        expect(page.get_by_text("As it was before")).to_be_visible()
+
+    return prepare
+
+
+def finding(page: Page) -> None:
+    page.get_by_role("searchbox").fill("lentil")
+    expect(page.get_by_text("8 found")).to_be_visible()
+
+
 def changing(page: Page) -> None:
     page.get_by_role("button", name=re.compile("^500 mL absorbers")).click()
     expect(page.get_by_role("dialog")).to_be_visible()
@@ -156,6 +177,9 @@ PREPARED: dict[str, Callable[[Page], None]] = {
     "/bench barley": on_bench("10 kg pearl barley"),
     "/bench sugar": on_bench("10 kg brown sugar", "absorbers"),
     "/bench over time": over_time,
+    "/bench wrong": no_longer("What is on the bench", "10 kg pearl barley", "10 kg qwxz"),
+    "/drying wrong": no_longer("What goes on the trays", "3 kg apples", "3 kg qwxz"),
+    "/shelves lentil": finding,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,
     "/guide packets": guide_of_packets,

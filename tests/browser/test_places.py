@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench, settled
+from tests.browser.test_everybody import VIEWS
 
 pytestmark = pytest.mark.browser
 
@@ -100,6 +101,63 @@ def test_back_from_a_meal_leads_to_where_the_meals_were_come_to(page: Page, demo
     expect(page).to_have_url(re.compile("/table/meals$"))
     page.go_back()
     expect(page).to_have_url(re.compile("/table$"))
+
+
+def to_the_guide_and_back(page: Page) -> None:
+    page.get_by_role("link", name=re.compile("^Guide")).first.click()
+    expect(page).to_have_url(re.compile("/guide$"))
+    page.go_back()
+
+
+def test_a_place_a_package_and_a_month_have_their_addresses(page: Page, demo: Here) -> None:
+    """Whoever was there comes back to it, and can hand the address on."""
+    page.goto(f"{demo.url}/shelves")
+    page.get_by_role("button", name=re.compile("^Stair cupboard")).click()
+    page.get_by_role("button", name=re.compile("onion powder.*due soon")).first.click()
+    card = page.get_by_role("complementary", name=re.compile("^Package"))
+    expect(card).to_be_visible()
+    to_the_guide_and_back(page)
+    expect(page.get_by_role("group", name="Stair cupboard, cut open")).to_be_visible()
+    expect(card).to_be_visible()
+    page.goto(f"{demo.url}/table/diary")
+    page.get_by_role("button", name="The month before").click()
+    expect(page).to_have_url(re.compile(r"\?month=\d{4}-\d\d$"))
+    month = page.url[-7:]
+    page.get_by_role("button", name=re.compile("^14:")).click()
+    expect(page).to_have_url(re.compile(rf"\?day={month}-14$"))
+    page.reload()
+    expect(page.get_by_role("button", name=re.compile("^14:"))).to_have_attribute("aria-pressed", "true")
+    to_the_guide_and_back(page)
+    expect(page).to_have_url(re.compile(rf"\?day={month}-14$"))
+    expect(page.get_by_role("button", name=re.compile("^14:"))).to_have_attribute("aria-pressed", "true")
+    page.go_back()
+    expect(page).to_have_url(re.compile("/table/diary$"))
+
+
+@pytest.mark.parametrize("address", ["/shelves?n=99999", "/table/meals?n=999", "/nowhere", "/table/diary?month=2026-13"])
+def test_an_address_of_what_is_not_there_says_so_and_leads_on(page: Page, demo: Here, address: str) -> None:
+    page.goto(demo.url + address)
+    main = page.get_by_role("main")
+    if "month" in address:
+        expect(main.get_by_role("heading", name="Today")).to_be_visible()
+    else:
+        expect(main.get_by_text(re.compile("There is (no|nothing)")).first).to_be_visible()
+    page.get_by_role("link", name=re.compile("^Shelves")).first.click()
+    expect(page.get_by_role("group", name=re.compile("cut open$"))).to_be_visible()
+
+
+def test_the_first_tab_leads_past_the_places(page: Page, demo: Here) -> None:
+    """On every place, at once after it was opened: what is there is reached by two keys."""
+    for view in sorted({each.split(" ")[0] for each in VIEWS}):
+        page.goto(demo.url + view)
+        settled(page)
+        page.keyboard.press("Tab")
+        expect(page.get_by_role("link", name="Skip to content")).to_be_focused()
+        page.keyboard.press("Enter")
+        expect(page.get_by_role("main")).to_be_focused()
+        # On a laptop each part of a place scrolls by itself, and the page not at all.
+        assert page.evaluate("document.documentElement.scrollHeight - innerHeight") <= 0, view
+        assert page.evaluate("scrollY") == 0
 
 
 def test_what_is_packed_is_told_without_scrolling(phone: Page, served: Here) -> None:

@@ -48,8 +48,10 @@
   });
 </script>
 
-<a href="#main" class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3" onclick={() => document.getElementById("main")?.focus()}
-  >Skip to content</a
+<a
+  href="#main"
+  class="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
+  onclick={(event) => (event.preventDefault(), document.getElementById("main")?.focus())}>Skip to content</a
 >
 
 <!-- What stays at the foot while the page moves leaves room for the bar of places below it. -->
@@ -92,7 +94,8 @@
     <p role="alert" class="border-b-2 border-ink bg-alarm px-4 py-2 text-center font-semibold text-on-alarm">{larder.disk || larder.overview?.clock_behind}</p>
   {/if}
 
-  <main id="main" tabindex="-1" class="flex min-h-0 flex-1 flex-col outline-none">
+  <!-- What is said to the ear alone stands somewhere too: it must not make the page longer than what is seen. -->
+  <main id="main" tabindex="-1" class="relative flex min-h-0 flex-1 flex-col outline-none lg:overflow-clip">
     {@render children()}
   </main>
 
