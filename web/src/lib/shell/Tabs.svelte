@@ -13,6 +13,8 @@
       aria-current={on ? "page" : undefined}
       class={[
         "relative block min-w-0 px-2 pt-2 pb-2 leading-tight lg:-mb-0.5 lg:min-w-17 lg:px-3 xl:px-3.5 xl:pt-3",
+        // A food's name may be long, and is told on the bench too: where room is short it gives way before any figure.
+        place.href === "/bench" && "shrink-[99]",
         on
           ? "rounded-t-xl border-2 border-b-0 border-ink bg-paper font-bold before:absolute before:inset-x-0 before:top-0 before:h-1.5 before:rounded-t-[9px] before:bg-yolk"
           : "border-2 border-b-0 border-transparent hover:underline",

@@ -51,7 +51,8 @@
         spellcheck="false"
         aria-invalid={error && item.line ? "true" : undefined}
         aria-describedby="tray-note-{n}"
-        class="w-full min-w-0 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold {error && item.line
+        class="w-full min-w-0 min-h-11 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold {error &&
+        item.line
           ? 'border-rust'
           : 'border-yolk focus:border-ink'}"
       />

@@ -28,7 +28,7 @@
   spellcheck="false"
   aria-invalid={wrong.line ? "true" : undefined}
   aria-describedby="goes-in-note"
-  class="w-full border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold {wrong.line
+  class="w-full min-h-11 border-b-[3px] bg-transparent pb-1.5 font-name text-2xl font-extrabold outline-none placeholder:font-semibold {wrong.line
     ? 'border-rust'
     : 'border-yolk focus:border-ink'}"
 />

@@ -159,7 +159,7 @@
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>
         <input
-          class="field !min-h-9 !w-22 text-right font-semibold"
+          class="field !min-h-11 !w-22 text-right font-semibold"
           inputmode="decimal"
           value={bench.ask.moisture ?? ""}
           placeholder={plan.food.moisture_pct.toFixed(1)}
@@ -177,7 +177,7 @@
         <label class="flex min-h-11 items-center justify-between gap-3">
           <span>Opened</span>
           <select
-            class="field !min-h-9 !w-36"
+            class="field !min-h-11 !w-36"
             value={bench.ask.opened}
             onchange={(event) => bench.set({ opened: event.currentTarget.value as Schemas["Opened"] })}
           >

@@ -115,7 +115,7 @@
   {#if stop}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3">
       Not like this: {plan.verdict.says}
       {#if unproven}<button class="chip" onclick={onproved}>Conditioned in a jar</button>{/if}<button
-        class="min-h-9 underline"
+        class="min-h-11 underline"
         onclick={() => (overriding = true)}>Pack anyway …</button
       >
     </p>{/if}

@@ -18,7 +18,7 @@
 
 <li class="border-b border-line py-1">
   <button
-    class="grid min-h-9 w-full grid-cols-[1fr_auto] items-center gap-x-4 text-left"
+    class="grid min-h-11 w-full grid-cols-[1fr_auto] items-center gap-x-4 text-left"
     disabled={!line.words || line.reading === "unread"}
     aria-expanded={asks}
     onclick={() => (asked = !asked)}

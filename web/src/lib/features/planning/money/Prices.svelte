@@ -60,7 +60,7 @@
     <p class="caption col-span-2">
       Did you mean {#each wrong.line.nearest as name (name)}<button
           type="button"
-          class="mr-2 min-h-9 font-bold underline"
+          class="mr-2 min-h-11 font-bold underline"
           onclick={() => (seen.line = renamed(seen.line, wrong.line?.words ?? "", name))}>{name}</button
         >{/each}
     </p>
