@@ -51,6 +51,8 @@ def test_a_meal_that_is_half_changed_waits_until_it_is_kept_or_left(page: Page, 
     page.get_by_role("button", name="Keep the change").click()
     expect(page.get_by_role("button", name="Kept")).to_be_disabled()
     page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_text(re.compile("^Undone"))).to_be_visible()
+    expect(text).to_have_value("1 cup rolled oats")
     page.reload()
     expect(text).to_have_value("1 cup rolled oats")
 

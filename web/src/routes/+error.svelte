@@ -10,7 +10,7 @@
 <svelte:head><title>{heading} · Yellow Larder</title></svelte:head>
 
 <section class="mx-auto max-w-xl px-6 py-12 text-center" aria-label={heading}>
-  <svg viewBox="0 0 120 84" class="mx-auto h-28" aria-hidden="true">
+  <svg viewBox="0 0 120 84" class="mx-auto h-28 max-w-full" aria-hidden="true">
     <path d="M4 74H116" stroke="var(--ink)" stroke-width="5" stroke-linecap="round" />
     <path d="M40 74V34Q40 26 48 26H72Q80 26 80 34V74" fill="none" stroke="var(--soft)" stroke-width="2.5" stroke-dasharray="4 5" stroke-linecap="round" />
     <path d="M44 20V14Q44 11 47 11H73Q76 11 76 14V20Z" fill="none" stroke="var(--soft)" stroke-width="2.5" stroke-dasharray="4 5" stroke-linecap="round" />

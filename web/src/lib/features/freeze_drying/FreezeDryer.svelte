@@ -163,7 +163,7 @@
         </Stale>
       {:else}
         <div class="mx-auto max-w-xl pt-6 text-center">
-          <svg viewBox="0 0 220 160" class="mx-auto w-52" aria-hidden="true">
+          <svg viewBox="0 0 220 160" class="mx-auto w-52 max-w-full" aria-hidden="true">
             <rect x="24" y="14" width="172" height="132" rx="12" fill="var(--lid)" stroke="var(--ink)" stroke-width="2.4" />
             <circle cx="98" cy="80" r="54" fill="var(--air)" stroke="var(--ink)" stroke-width="2.4" />
             <circle cx="98" cy="80" r="45" fill="none" stroke="var(--slate)" stroke-width="5" stroke-dasharray="3 6" stroke-linecap="round" />

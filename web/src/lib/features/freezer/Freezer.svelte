@@ -98,7 +98,7 @@
         </Stale>
       {:else}
         <div class="mx-auto max-w-xl pt-6 text-center">
-          <svg viewBox="0 0 260 170" class="mx-auto w-64" aria-hidden="true">
+          <svg viewBox="0 0 260 170" class="mx-auto w-64 max-w-full" aria-hidden="true">
             <path d="M20 52H240V156Q240 162 234 162H26Q20 162 20 156Z" fill="var(--air)" stroke="var(--ink)" stroke-width="2.4" />
             <path d="M20 52L34 18H226L240 52Z" fill="var(--lid)" stroke="var(--ink)" stroke-width="2.4" stroke-linejoin="round" />
             <path d="M34 162V168M226 162V168" stroke="var(--ink)" stroke-width="5" stroke-linecap="round" />

@@ -20,7 +20,7 @@
   };
 </script>
 
-<div class="flex items-center gap-4">
+<div class="flex items-center gap-4 max-[20rem]:flex-col">
   <svg viewBox="-56 -56 112 112" class="w-28 shrink-0" role="img" aria-label="{closed} of 6 protections in place">
     {#each protections as each, n (each.threat)}
       {#if each.closed}
@@ -34,11 +34,11 @@
     <text y="3" text-anchor="middle" font-size="21" font-weight="800" fill="var(--ink)">{closed}</text>
     <text y="15" text-anchor="middle" font-size="9" fill="var(--soft)">of 6 in place</text>
   </svg>
-  <ol class="min-w-0 flex-1 text-md">
+  <ol class="min-w-0 flex-1 text-md max-[20rem]:w-full">
     {#each protections as each, n (each.threat)}
-      <li class="flex justify-between gap-2 py-px {each.closed ? '' : 'font-bold text-rust'}">
+      <li class="flex flex-wrap justify-between gap-x-2 py-px {each.closed ? '' : 'font-bold text-rust'}">
         <span class="whitespace-nowrap"><b class="mr-1.5 {each.closed ? 'text-leaf' : ''}">{n + 1}</b>{each.threat}</span>
-        <span class="text-right {each.closed ? 'text-soft' : ''}"><span class="sr-only">{each.closed ? "in place:" : "missing:"}</span>{each.by}</span>
+        <span class="ml-auto text-right {each.closed ? 'text-soft' : ''}"><span class="sr-only">{each.closed ? "in place:" : "missing:"}</span>{each.by}</span>
       </li>
     {/each}
   </ol>

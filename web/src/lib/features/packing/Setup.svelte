@@ -63,7 +63,7 @@
         options={YEARS}
         value={bench.ask.horizon_years}
         onset={(horizon_years) => bench.set({ horizon_years })}
-        row="mt-1.5 flex gap-2"
+        row="mt-1.5 flex flex-wrap gap-2"
         chip="min-w-13 flex-1 !px-2"
       />
       {@render error("horizon_years")}
@@ -110,7 +110,7 @@
       {/if}
     </fieldset>
 
-    <div class="grid grid-cols-2 gap-3">
+    <div class="grid gap-3 min-[20rem]:grid-cols-2">
       <div>
         <label class="head block" for="fill">Weight in each</label>
         <input

@@ -88,7 +88,7 @@
   </p>
   <div class="flex items-center gap-x-5 gap-y-3 sm:max-lg:flex-col sm:max-lg:items-stretch">
     <div class="flex-1 max-sm:hidden">{@render figures()}</div>
-    <div class="flex items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">
+    <div class="flex flex-wrap items-end gap-3 max-sm:w-full max-sm:gap-2 sm:max-lg:justify-end">
       <div class="max-sm:min-w-0 max-sm:flex-1">
         <label class="head block max-sm:sr-only" for="packed-on">Packed on</label>
         <input

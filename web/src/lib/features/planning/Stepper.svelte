@@ -23,7 +23,7 @@
 
 <div>
   <label for={id} class="head block">{label}<span class="lg:hidden">, {unit}</span></label>
-  <div class="mt-1 flex items-center gap-1.5">
+  <div class="mt-1 flex flex-wrap items-center gap-1.5">
     <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one less" onclick={() => step(-1)}>−</button>
     <input
       {id}

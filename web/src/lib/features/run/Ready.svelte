@@ -36,7 +36,7 @@
         <a class="chip !min-h-[52px] !px-5" href="/api/run/{view.number}/sheet.pdf" target="_blank">The run on paper</a>
       </div>
     </div>
-    <svg viewBox="0 0 220 190" class="mx-auto w-52 max-md:hidden" aria-hidden="true">
+    <svg viewBox="0 0 220 190" class="mx-auto w-52 max-w-full max-md:hidden" aria-hidden="true">
       <path d="M40 20H180L184 176Q110 184 36 176Z" fill="var(--foil)" stroke="var(--ink)" stroke-width="2.4" stroke-linejoin="round" />
       <path d="M40 20V40M180 20V40" stroke="var(--ink)" stroke-width="1.5" />
       <g transform="rotate(-4 110 96)">

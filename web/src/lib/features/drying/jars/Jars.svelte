@@ -27,7 +27,7 @@
           </ul>
         {:else}
           <div class="mx-auto max-w-xl pt-6 text-center">
-            <svg viewBox="0 0 200 150" class="mx-auto w-52" aria-hidden="true">
+            <svg viewBox="0 0 200 150" class="mx-auto w-52 max-w-full" aria-hidden="true">
               <path
                 d="M60 34H140L146 50V134Q146 142 138 142H62Q54 142 54 134V50Z"
                 fill="var(--glass)"

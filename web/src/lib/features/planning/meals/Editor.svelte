@@ -158,7 +158,7 @@
 
 <Patterns foods={layers} scale={0.8} />
 <section aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 pb-8 max-md:order-1 sm:px-6 lg:overflow-y-auto">
-  <div class="mx-auto grid max-w-4xl gap-x-8 lg:grid-cols-[1fr_15rem]">
+  <div class="mx-auto grid max-w-4xl grid-cols-1 gap-x-8 lg:grid-cols-[1fr_15rem]">
     <div class="flex min-w-0 flex-col">
       <label for="meal-name" class="sr-only">Name of the meal</label>
       <input
@@ -199,13 +199,13 @@
       {#if wrong.text}<p id="wrong-text" class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
     </div>
 
-    <div class="max-lg:mt-4 max-lg:grid max-lg:grid-cols-[9rem_1fr] max-lg:items-center max-lg:gap-5">
+    <div class="max-lg:mt-4 max-lg:grid max-lg:items-center min-[20rem]:max-lg:grid-cols-[9rem_1fr] max-lg:gap-5">
       <Bowl {layers} />
       <div class="lg:text-center" aria-live="polite">
         <p class="font-name text-3xl leading-tight font-extrabold">{read?.kcal_per_eater_text ?? "0"} kcal</p>
         <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
       </div>
-      <div class="mt-4 grid gap-3 max-lg:col-span-2 max-lg:grid-cols-2">
+      <div class="mt-4 grid gap-3 min-[20rem]:max-lg:col-span-2 min-[20rem]:max-lg:grid-cols-2">
         <Stepper
           label="Serves"
           unit={meal.eaters === 1 ? "person" : "people"}

@@ -18,7 +18,7 @@
 
 <li class="border-b border-line py-1">
   <button
-    class="grid min-h-11 w-full grid-cols-[1fr_auto] items-center gap-x-4 text-left"
+    class="grid min-h-11 w-full min-[20rem]:grid-cols-[1fr_auto] items-center gap-x-4 text-left"
     disabled={!line.words || line.reading === "unread"}
     aria-expanded={asks}
     onclick={() => (asked = !asked)}
@@ -43,7 +43,7 @@
       <div class="mt-2 flex flex-wrap items-center gap-1.5">
         {#each nearest as food (food.key)}<button class="chip !px-3" onclick={() => mean(food.key)}>{food.name}</button>{/each}
         <select
-          class="field !w-auto max-w-48"
+          class="field !w-auto max-w-[min(12rem,100%)]"
           aria-label="Another food for {line.words}"
           onchange={(event) => event.currentTarget.value && mean(event.currentTarget.value)}
         >

@@ -33,10 +33,10 @@
 </script>
 
 <h2 class="text-2xl">Prices seen</h2>
-<form class="mt-2 grid grid-cols-[1fr_6.5rem] gap-x-2 gap-y-2.5" onsubmit={add} novalidate>
+<form class="mt-2 grid gap-x-2 min-[20rem]:grid-cols-[1fr_6.5rem] gap-y-2.5" onsubmit={add} novalidate>
   <Field label="A pack" name="line" bind:value={seen.line} {wrong} placeholder={larder.us ? "5 lb pearl barley" : "2.5 kg pearl barley"} />
   <Field label="costs" name="price" bind:value={seen.price} {wrong} placeholder="3.20" />
-  <div class="col-span-2 grid grid-cols-[1fr_9.5rem] items-end gap-x-2 gap-y-2.5">
+  <div class="grid items-end gap-x-2 gap-y-2.5 min-[20rem]:col-span-2 min-[20rem]:grid-cols-[1fr_9.5rem]">
     <div>
       <label for="shop" class="head block">where</label>
       <input
@@ -53,7 +53,7 @@
       >
     </div>
     <Field label="on, if not today" name="seen_on" type="date" bind:value={seen.seen_on} {wrong} />
-    <button class="chip col-span-2" type="submit">Save</button>
+    <button class="chip min-[20rem]:col-span-2" type="submit">Save</button>
   </div>
   {#if wrong.shop}<p class="wrong col-span-2">{wrong.shop.message}</p>{/if}
   {#if wrong.line?.nearest.length}

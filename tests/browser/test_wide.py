@@ -1,4 +1,4 @@
-"""A name of sixty letters without a blank, wherever a name can stand: no page becomes wider than the screen."""
+"""No page becomes wider than the screen: not by a name of sixty letters without a blank, nor by letters twice as large."""
 
 from __future__ import annotations
 
@@ -6,10 +6,12 @@ from datetime import date
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Browser, Page
 
+from tests.browser import test_everybody
 from tests.browser.conftest import Here, settled
 from tests.support.asking import asking
+from tools.browser import CHROMIUM, QUIET
 
 pytestmark = pytest.mark.browser
 
@@ -53,4 +55,23 @@ def test_no_name_widens_a_page(page: Page, served: Here) -> None:
             wide = page.evaluate("document.documentElement.scrollWidth")
             found += [f"{view} at {width}: the page is {wide} wide"] if wide > width else []
             found += [f"{view} at {width}: {each}" for each in page.evaluate(RUNS_OVER)]
+    assert found == []
+
+
+def test_letters_twice_as_large_widen_no_page(browser: Browser, demo: Here) -> None:
+    """As somebody sets it in the browser who reads no small print. Source: WCAG 2.2, 1.4.4 Resize Text."""
+    large = browser.browser_type.launch(executable_path=CHROMIUM, args=[*QUIET, "--blink-settings=defaultFontSize=32"])
+    page = large.new_page(reduced_motion="reduce")
+    found = []
+    for view in sorted({each.split(" ")[0] for each in test_everybody.VIEWS} | {"/bench?line=10 kg pearl barley"}):
+        page.goto(f"{demo.url}{view}")
+        page.get_by_role("main").locator("h1, h2, input").first.wait_for()
+        assert page.evaluate("getComputedStyle(document.documentElement).fontSize") == "32px"
+        for width in (390, 820, 1280):
+            page.set_viewport_size({"width": width, "height": 844})
+            settled(page)
+            wide = page.evaluate("document.documentElement.scrollWidth")
+            found += [f"{view} at {width}: the page is {wide} wide"] if wide > width else []
+            found += [f"{view} at {width}: {each}" for each in page.evaluate(RUNS_OVER)]
+    large.close()
     assert found == []
