@@ -73,7 +73,7 @@ def test_the_round_and_its_calendar(client: TestClient) -> None:
     feed = client.get("/api/rounds/rounds.ics")
     assert feed.headers["content-type"] == "text/calendar; charset=utf-8"
     assert len(Calendar.from_ical(feed.content).walk("VEVENT")) == 1
-    assert client.get("/api/overview").json()["drying"] == 1
+    assert client.get("/api/overview").json()["under_way"] == 1
 
 
 def test_the_simulated_instruments(client: TestClient) -> None:

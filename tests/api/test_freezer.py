@@ -13,7 +13,7 @@ RICE = {"line": "10 kg white rice", "container": "bag-gallon"}
 def test_in_out_and_open(client: TestClient, clock: Clock) -> None:
     plan = client.post("/api/freezer/plan", json=RICE).json()
     number = client.post("/api/freezer", json=RICE).json()
-    assert client.get("/api/overview").json()["freezing"] == 1
+    assert client.get("/api/overview").json()["under_way"] == 1
     early = client.post(f"/api/freezer/{number}/out", json={})
     assert (early.status_code, early.json()["errors"][0]["field"]) == (422, "early")
     clock.now += timedelta(hours=plan["out_hours"] + 0.1)

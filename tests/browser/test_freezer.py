@@ -42,7 +42,7 @@ def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
     cold.get_by_role("button", name="It goes in now").click()
     within = page.get_by_role("complementary", name="In the freezer")
     expect(within).to_contain_text("cooling")
-    expect(page.get_by_role("link", name="Drying 1 freezing")).to_be_visible()
+    expect(page.get_by_role("link", name="Drying 1 under way")).to_be_visible()
 
     within.get_by_role("button", name="Take it out").click()
     sheet = page.get_by_role("dialog", name="Too soon")

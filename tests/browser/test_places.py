@@ -134,7 +134,9 @@ def test_a_place_a_package_and_a_month_have_their_addresses(page: Page, demo: He
     expect(page).to_have_url(re.compile("/table/diary$"))
 
 
-@pytest.mark.parametrize("address", ["/shelves?n=99999", "/table/meals?n=999", "/nowhere", "/table/diary?month=2026-13"])
+@pytest.mark.parametrize(
+    "address", ["/shelves?n=99999", "/table/meals?n=999", "/nowhere", "/table/diary?month=2026-13"]
+)
 def test_an_address_of_what_is_not_there_says_so_and_leads_on(page: Page, demo: Here, address: str) -> None:
     page.goto(demo.url + address)
     main = page.get_by_role("main")

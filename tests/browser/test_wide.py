@@ -1,4 +1,4 @@
-"""No page becomes wider than the screen: not by a name of sixty letters without a blank, nor by letters twice as large."""
+"""No page becomes wider than the screen: not by a name of sixty letters without a blank, nor by large letters."""
 
 from __future__ import annotations
 

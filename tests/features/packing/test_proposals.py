@@ -1,3 +1,4 @@
+import random
 from dataclasses import replace
 
 import pytest
@@ -11,6 +12,7 @@ from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, cut_down
 from yellow_larder.journal.database import reading
+from yellow_larder.reference import foods
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
 
@@ -34,10 +36,26 @@ def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str, unit
     for each in found.containers:
         shown = plan(larder, Ask(line=f"{each.amount} {found.food}", container=each.key, closing=each.closing))
         assert shown.verdict.severity is not Severity.STOP
-        assert shown.count <= each.count
+        assert (shown.count, shown.full.mass, shown.rest) == (each.count, each.each, None)
         held += shown.amount_g
         assert each.amount.endswith(" lb" if units is Units.US else "g")
     assert held == pytest.approx(plan(larder, Ask(line=line)).amount_g, abs=2)
+
+
+@pytest.mark.parametrize("units", Units)
+def test_what_is_proposed_of_any_food_is_what_the_bench_makes_of_it(larder: Larder, units: Units) -> None:
+    """As many, with as much in each: every third food, half of them in each measure, in an amount as chance has it."""
+    with reading(larder.engine) as session:
+        household = settings(session)
+    settle(larder, replace(household, units=units))
+    chance = random.Random(5)
+    for food in list(foods().values())[3 * list(Units).index(units) :: 6]:
+        line = f"{chance.choice([0.3, 1, 2.7, 5, 10, 12, 23.3, 44])} kg {food.name}"
+        (found,) = proposed(larder, line, years=chance.choice([1, 5, 10]))
+        for each in found.containers:
+            shown = plan(larder, Ask(line=f"{each.amount} {found.food}", container=each.key, closing=each.closing))
+            said = (shown.count, shown.full.mass, shown.rest)
+            assert said == (each.count, each.each, None), (line, each.key)
 
 
 def test_a_slow_kitchen_gets_smaller_ones(larder: Larder) -> None:

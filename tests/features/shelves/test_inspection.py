@@ -16,7 +16,7 @@ from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_that_run
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import Felt, empty_out, look_over, to_look
-from yellow_larder.features.shelves.shelves import shelves, throw_out
+from yellow_larder.features.shelves.shelves import Due, shelves, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.words.errors import NotThere, Refused
@@ -81,6 +81,23 @@ def test_puffed_is_thrown_out_and_never_opened(larder: Larder, clock: Clock) -> 
     with pytest.raises(NotThere):
         look_over(larder, [Felt(1, Feel.FIRM), Felt(2, Feel.FIRM)])
     assert [each.number for each in to_look(larder)] == [1]
+
+
+@pytest.mark.parametrize("feel", [each for each in Feel if each is not Feel.FIRM])
+def test_what_is_not_right_is_due_before_all_and_only_as_long_as_it_is_not(
+    larder: Larder, clock: Clock, feel: Feel
+) -> None:
+    packed(larder, LENTILS)
+    clock.now += timedelta(days=1)
+    (found,) = look_over(larder, [Felt(2, feel)])
+    wrong = found.doing in {Doing.REPACK, Doing.OUT}
+    shown = shelves(larder)
+    assert [each.number for each in shown.due] == ([2] if wrong else [])
+    assert shown.places[0].due == len(shown.due)
+    assert (card(larder, 2).due is Due.WRONG) == wrong == bool(card(larder, 2).trouble)
+    assert card(larder, 1).due is Due.FINE
+    take_back(larder)
+    assert shelves(larder).due == []
 
 
 def test_what_leaks_is_emptied_and_packed_anew(larder: Larder, clock: Clock) -> None:

@@ -6,9 +6,10 @@ from dataclasses import dataclass
 
 from sqlalchemy import select
 
+from yellow_larder.core.drying import JarPhase
 from yellow_larder.core.food import Trait
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.drying.conditioning import line_of
+from yellow_larder.features.drying.conditioning import jar_standing, line_of
 from yellow_larder.features.drying.events import JarRecord
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.events import Origin
@@ -37,7 +38,8 @@ class Made:
     moisture_pct: float
     conditioned: bool
     wants_conditioning: bool
-    in_jar: bool
+    jar: JarPhase | None
+    """How it stands in its jar; none if it is in none."""
     can_grind: bool
     meat: bool
     line: str
@@ -49,7 +51,8 @@ def made_here(larder: Larder) -> list[Made]:
     """Every lot made here of which something is left, the newest first."""
     with reading(larder.engine) as session:
         known, units = all_foods(session), settings(session).units
-        held = {jar.lot for jar in log.records(session, JarRecord).values()}
+        today = larder.today()
+        jars = {jar.lot: jar_standing(jar, today).phase for jar in log.records(session, JarRecord).values()}
         lots = session.scalars(
             select(Lot)
             .where(Lot.mass_g >= CRUMBS_G, Lot.made != Origin.BOUGHT)
@@ -67,7 +70,7 @@ def made_here(larder: Larder) -> list[Made]:
                 moisture_pct=known[lot.food_key].composition.water_g if lot.moisture_pct is None else lot.moisture_pct,
                 conditioned=lot.conditioned_on is not None,
                 wants_conditioning=lot.wants_conditioning,
-                in_jar=lot.id in held,
+                jar=jars.get(lot.id),
                 can_grind=lot.food_key in powders(),
                 meat=Trait.MEAT in known[lot.food_key].traits,
                 line=line_of(lot, known[lot.food_key], units),

@@ -10,7 +10,7 @@ from datetime import date, datetime, timedelta
 import numpy as np
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.air import fill, mass_that_fits_g, need_by_air_ml
+from yellow_larder.core.air import fill, need_by_air_ml
 from yellow_larder.core.arrays import Indices
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
 from yellow_larder.core.days import say_span
@@ -38,7 +38,7 @@ from yellow_larder.features.lots.lots import is_unproven, lot_of
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
 from yellow_larder.features.packing.package_course import bests_of, course_of
-from yellow_larder.features.packing.request import Ask, Opened, find_place, read_food, usual_closing
+from yellow_larder.features.packing.request import Ask, Opened, find_place, most_in_g, read_food, usual_closing
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal.database import reading
@@ -300,7 +300,7 @@ def _pair(lot: _Lot, container: Container, household: Settings, place: Place, as
     """What one container of a kind holds of a lot, what that costs, and whether it may be."""
     food, mine = lot.food, lot.record
     closing = Closing.LID if lot.unproven and Closing.LID in container.closings else usual_closing(food, container)
-    fits = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.loose_g_ml)
+    fits = most_in_g(food, container)
     filled = fill(container, food, fits, pressed=True)
     need = need_by_air_ml(oxygen_in_room_ml(filled.void_ml, household)) if closing is Closing.ABSORBER else 0.0
     course = course_of(
@@ -359,7 +359,9 @@ def _line(
     for pair, offer, n in zip(pairs, offers, counts, strict=True):
         if not n:
             continue
-        each_g = pair.fits_g * amount_g / holds
+        amount = type_mass(pair.fits_g * int(n) * amount_g / holds, household.units)
+        # What is typed is whole grams, and what each holds is a share of that: as the bench will say it.
+        each_g = read_amount(amount, "line").weighs_g(food.loose_g_ml) / int(n)
         space = volume_below_ml(offer.container, 0)
         ends = None if math.isinf(pair.life_days) else today + timedelta(days=pair.life_days)
         shown.append(
@@ -367,11 +369,11 @@ def _line(
                 key=offer.container.key,
                 name=called(offer.container, household.units),
                 draw=drawing(offer.container),
-                level=min(1.0, each_g / food.loose_g_ml / space) if space else 0.0,
+                level=min(1.0, each_g / food.settled_g_ml / space) if space else 0.0,
                 closing=pair.closing,
                 count=int(n),
                 each=say_mass(each_g, household.units),
-                amount=type_mass(each_g * int(n), household.units),
+                amount=amount,
                 in_stock=min(int(n), offer.stock),
                 keeps=say_best_by(ends, today),
                 ages=ends is not None,

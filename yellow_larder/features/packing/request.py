@@ -175,14 +175,18 @@ def share_out(ask: Ask, food: Food, container: Container, amount_g: float, units
     elif ask.headspace or ask.headspace_mm is not None:
         each_g = mass_that_fits_g(volume_below_ml(container, _headspace_mm(ask, container, units)), food.settled_g_ml)
     else:
-        most_g = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.settled_g_ml)
-        count = max(1, math.ceil(amount_g / most_g - 1e-9))
+        count = max(1, math.ceil(amount_g / most_in_g(food, container) - 1e-9))
         return _few_enough(Shares(count, amount_g / count, 0))
     if each_g >= amount_g:
         return Shares(1, amount_g, 0)
     count = int(amount_g / each_g + 1e-9)
     rest_g = amount_g - count * each_g
     return _few_enough(Shares(count, each_g, rest_g if rest_g > _CRUMBS_G else 0))
+
+
+def most_in_g(food: Food, container: Container) -> float:
+    """What one container holds of a food, shaken down, as far up as custom fills it, g."""
+    return mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.settled_g_ml)
 
 
 def _few_enough(shares: Shares) -> Shares:

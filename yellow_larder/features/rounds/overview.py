@@ -41,9 +41,8 @@ class Overview:
     kept: int
     kcal: float
     days: float
-    freezing: int
-    drying: int
-    """Loads and jars."""
+    under_way: int
+    """Loads in the dryers, jars being conditioned, and what freezes or thaws: all that stands under Drying."""
     due: int
     """What is late or due today."""
     running: str
@@ -57,14 +56,13 @@ class Overview:
     """The newest safe copy; none for a demo, which needs none."""
 
 
-_DRYING = (LoadRecord, JarRecord, FreezeLoadRecord)
-"""What is drying or conditioning."""
+_UNDER_WAY = (LoadRecord, JarRecord, FreezeLoadRecord, Freezing)
 
 
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord, MachineAdded, Freezing, *_DRYING)
+        log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord, MachineAdded, *_UNDER_WAY)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         change = log.ends(session).last
@@ -75,8 +73,7 @@ def overview(larder: Larder) -> Overview:
             kept=here.packages,
             kcal=here.kcal,
             days=here.days,
-            freezing=log.how_many(session, Freezing),
-            drying=log.how_many(session, *_DRYING),
+            under_way=log.how_many(session, *_UNDER_WAY),
             due=due_now(session, larder.clock(), copy),
             running=_running(session),
             low=len(low_supplies(session)),

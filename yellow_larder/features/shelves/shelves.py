@@ -39,11 +39,13 @@ from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temper
 
 
 class Due(StrEnum):
-    """How a package stands against its best-by."""
+    """How a package stands: against its best-by, and what its last look found."""
 
     FINE = "fine"
     SOON = "soon"
     PAST = "past"
+    WRONG = "wrong"
+    """Its last look found something: it leaks, or puffed up. What it was to last is said no more."""
 
 
 @dataclass(slots=True)
@@ -115,8 +117,8 @@ class Found:
     place: int
 
 
-_SHOWN = ("number", "food_name", "form", "colour", "container_key", "mass_g", "level", "outer", "shelf", "batch")
-_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in _SHOWN)]
+_DRAWN = ("number", "food_name", "form", "colour", "container_key", "mass_g", "level", "outer", "shelf", "batch")
+_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in (*_DRAWN, "trouble"))]
 
 MOST_DUE = 40
 """More than these are not listed beside the shelves; the Rounds tell of all."""
@@ -145,11 +147,12 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
             only.append(Package.place_id == place)
         rows = kept_rows(session, _COLUMNS, *only, most=most)
         soon = due_within(session, today, SOON_DAYS)
+        wrong = _wrong(session)
         sums = _sums(session)
-        first_due = _first_due(session, soon)
+        first_due = _first_due(session, soon, wrong)
     packages = _on_shelves(rows, places, household, today)
     return ShelvesView(
-        places=_place_views(places, sums, soon, household.units),
+        places=_place_views(places, sums, soon, wrong, household.units),
         packages=packages,
         due=_on_shelves(first_due, places, household, today),
         more_after=packages[-1].number if most is not None and len(packages) == most else None,
@@ -167,11 +170,19 @@ def see_places(larder: Larder) -> list[PlaceView]:
     with reading(larder.engine) as session:
         places = places_in(session)
         soon = due_within(session, larder.today(), SOON_DAYS)
-        return _place_views(places, _sums(session), soon, settings(session).units)
+        return _place_views(places, _sums(session), soon, _wrong(session), settings(session).units)
 
 
-def _place_views(places: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, units: Units) -> list[PlaceView]:
-    due = Counter(soon.place.tolist())
+def _wrong(session: Session) -> dict[int, int]:
+    """The packages that their last look found something at, with the place of each."""
+    found = select(Package.number, Package.place_id).where(Package.trouble > "", Package.thrown_out_on.is_(None))
+    return {row.number: row.place_id for row in session.execute(found)}
+
+
+def _place_views(
+    places: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, wrong: dict[int, int], units: Units
+) -> list[PlaceView]:
+    due = Counter((dict(zip(soon.number.tolist(), soon.place.tolist(), strict=True)) | wrong).values())
     return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in places.values()]
 
 
@@ -199,9 +210,9 @@ def _on_shelves(
     ]
 
 
-def _first_due(session: Session, soon: DueSoon) -> list[dict[str, Any]]:
-    """Of what is due the first, as their pictures need them."""
-    numbers = soon.number[np.argsort(soon.days, kind="stable")[:MOST_DUE]].tolist()
+def _first_due(session: Session, soon: DueSoon, wrong: dict[int, int]) -> list[dict[str, Any]]:
+    """Of what is due the first, what is not right before all, as their pictures need them."""
+    numbers = list(dict.fromkeys([*wrong, *soon.number[np.argsort(soon.days, kind="stable")].tolist()]))[:MOST_DUE]
     found = {row["number"]: row for row in kept_rows(session, _COLUMNS, Package.number.in_(numbers))}
     return [found[number] for number in numbers]
 
@@ -304,9 +315,15 @@ def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today
         shelf=row["shelf"],
         batch=row["batch"],
         left=round(share, 3),
-        due=Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE,
+        due=_due(row, days),
         best_by=best_by(row, days, today),
     )
+
+
+def _due(row: dict[str, Any], days: float) -> Due:
+    if row["trouble"]:
+        return Due.WRONG
+    return Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE
 
 
 def _place_view(place: Place, sums: _Sums, due: int, units: Units) -> PlaceView:

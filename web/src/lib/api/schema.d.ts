@@ -3398,10 +3398,10 @@ export interface components {
         };
         /**
          * Due
-         * @description How a package stands against its best-by.
+         * @description How a package stands: against its best-by, and what its last look found.
          * @enum {string}
          */
-        Due: "fine" | "soon" | "past";
+        Due: "fine" | "soon" | "past" | "wrong";
         /**
          * Eaten
          * @description One food over a month, and a day's average of it.
@@ -4799,8 +4799,7 @@ export interface components {
             /** Form */
             form: string;
             gives: components["schemas"]["Gives"];
-            /** In Jar */
-            in_jar: boolean;
+            jar: components["schemas"]["JarPhase"] | null;
             /** Line */
             line: string;
             /** Lot */
@@ -5232,12 +5231,8 @@ export interface components {
             copy: components["schemas"]["SafeCopy"] | null;
             /** Days */
             days: number;
-            /** Drying */
-            drying: number;
             /** Due */
             due: number;
-            /** Freezing */
-            freezing: number;
             /** Kcal */
             kcal: number;
             /** Kept */
@@ -5247,6 +5242,8 @@ export interface components {
             /** Running */
             running: string;
             settings: components["schemas"]["Settings"];
+            /** Under Way */
+            under_way: number;
         };
         /**
          * OxygenPoint

@@ -26,11 +26,10 @@ export const PLACES: readonly Place[] = [
 export function figures(seen: Schemas["Overview"] | undefined, onBench: string): Record<string, string> {
   const bench = { "/bench": onBench || "empty", "/guide": "" };
   if (!seen) return { ...Object.fromEntries(PLACES.map((place) => [place.href, "…"])), ...bench };
-  const busy = [seen.drying ? `${seen.drying} drying` : "", seen.freezing ? `${seen.freezing} freezing` : ""];
   return {
     "/rounds": seen.due ? `${seen.due} to do` : "all done",
     "/table": `${few(seen.days)} days`,
-    "/drying": busy.filter(Boolean).join(", ") || "dryers",
+    "/drying": seen.under_way ? `${seen.under_way} under way` : "nothing on",
     "/run": seen.running || "no run",
     "/shelves": `${seen.kept} kept`,
     "/supplies": seen.low ? `${seen.low} low` : "in stock",

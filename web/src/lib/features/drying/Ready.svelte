@@ -31,7 +31,8 @@
     if (lot.made === "freeze-dried") return { words: "close it at once", good: true };
     if (lot.conditioned) return { words: "conditioned", good: true };
     if (!lot.wants_conditioning) return { words: "ready to pack", good: true };
-    return { words: lot.in_jar ? "being conditioned" : "not conditioned yet", good: false };
+    if (lot.jar === "back in the dryer") return { words: "back into the dryer", good: false };
+    return { words: lot.jar ? "being conditioned" : "not conditioned yet", good: false };
   }
 
   async function grind() {
@@ -84,12 +85,13 @@
                 </p>
               </div>
               <div class="mt-2 flex flex-wrap items-center gap-2 max-sm:col-span-2 sm:mt-0">
-                {#if lot.wants_conditioning && !lot.conditioned && !lot.in_jar && !lot.meat}<button
+                {#if lot.wants_conditioning && !lot.conditioned && !lot.jar && !lot.meat}<button
                     class="chip on"
                     onclick={() => ((filling = lot), (fillOpen = true))}>Into a jar</button
                   >{/if}
-                <a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>
-                {#if lot.can_grind}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
+                {#if lot.jar === "back in the dryer"}<a class="chip on" href="/drying/jars">To its jar</a>
+                {:else}<a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>{/if}
+                {#if lot.can_grind && lot.jar !== "back in the dryer"}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
                 <button class="chip" aria-expanded={open === lot.lot} onclick={() => (open = open === lot.lot ? undefined : lot.lot)}>What it gives</button>
               </div>
             </div>

@@ -42,7 +42,10 @@
         </p>
         {#each groups as [name, tasks] (name)}
           <h2 class="mt-5 flex items-baseline gap-2 border-b-2 border-ink pb-1 text-xl {name === 'Late' ? 'text-rust' : ''}">
-            {name} <span class="font-sans text-md font-semibold text-soft">{tasks.length}{later(tasks) ? `, ${later(tasks)} of them later` : ""}</span>
+            {name}
+            <span class="font-sans text-md font-semibold text-soft"
+              >{later(tasks) ? `${tasks.length - later(tasks)} now, ${later(tasks)} later` : tasks.length}</span
+            >
           </h2>
           <ul>
             {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.at ?? task.on}`)}<Line

@@ -99,14 +99,15 @@
     {#if card.gone_on}
       <p class="mt-2.5 text-lg font-bold text-rust">{card.gone}</p>
     {:else}
-      <p class="mt-2.5 text-lg">
-        {!card.ages ? "" : card.due === "past" ? "Was best by" : "Best by"}
-        <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-alarm text-on-alarm' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}"
-          >{card.ages ? card.best_by : "Keeps while it is dry"}</b
-        >
-        <span class="caption block pt-1">{card.band}</span>
-      </p>
-      {#if card.trouble}<p class="mt-2 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.trouble}</p>{/if}
+      <!-- What is not right is told, and not how long it would have lasted. -->
+      {#if card.trouble}<p class="mt-2.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.trouble}</p>
+      {:else}<p class="mt-2.5 text-lg">
+          {!card.ages ? "" : card.due === "past" ? "Was best by" : "Best by"}
+          <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-alarm text-on-alarm' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}"
+            >{card.ages ? card.best_by : "Keeps while it is dry"}</b
+          >
+          <span class="caption block pt-1">{card.band}</span>
+        </p>{/if}
       {#if card.override}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.override}</p>{/if}
     {/if}
     {#if alike.length > 1}
@@ -162,8 +163,10 @@
       {/each}
     </dl>
 
-    <h3 class="head mt-5 font-sans">Shelf life used</h3>
-    <Life {card} />
+    {#if !card.trouble}
+      <h3 class="head mt-5 font-sans">Shelf life used</h3>
+      <Life {card} />
+    {/if}
 
     <h3 class="head mt-5 font-sans">What happened</h3>
     <ol class="mt-2 border-l-2 border-line pl-4">

@@ -112,7 +112,12 @@
 
   const say = (stack: Stack) => {
     const { first, packages: alike } = stack;
-    const life = first.due === "past" ? "past its best-by" : `best by ${first.best_by}, ${Math.round(first.left * 100)} % of its life left`;
+    const life =
+      first.due === "wrong"
+        ? "not right, see its card"
+        : first.due === "past"
+          ? "past its best-by"
+          : `best by ${first.best_by}, ${Math.round(first.left * 100)} % of its life left`;
     const many = alike.length > 1 ? `${alike.length} alike, numbers ${first.number} to ${alike[alike.length - 1]?.number}` : `number ${first.number}`;
     return `${first.food}, ${first.mass}, ${many}, ${life}${first.due === "soon" ? ", due soon" : ""}, shelf ${first.shelf}`;
   };

@@ -40,7 +40,9 @@
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
-  const alike = $derived(opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass).map((each) => each.number) : []);
+  const alike = $derived(
+    opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass && each.due === opened.due).map((each) => each.number) : [],
+  );
 
   $effect(() => {
     if (larder.version < 0) return;

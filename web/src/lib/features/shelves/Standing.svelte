@@ -35,7 +35,9 @@
     const cut = plain.length > most ? `${plain.slice(0, most - 1)}…` : plain;
     return { text: cut.slice(0, 1).toUpperCase() + cut.slice(1), size: Math.min(size, (label.half * 2 - 5) / (cut.length * 0.56)) };
   });
-  const by = $derived(first.due === "past" ? "past" : first.best_by);
+  /** What it was to last is over, or nobody can say it any more. */
+  const over = $derived(first.due === "past" || first.due === "wrong");
+  const by = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.best_by);
   const bar = $derived(label.half * 2 - 2);
 </script>
 
@@ -64,21 +66,15 @@
 <g transform="translate(0 {-label.y})">
   <rect x={-label.half} y={-20} width={label.half * 2} height="41" rx="1.5" fill="var(--label)" stroke="var(--label-ink)" stroke-width="1.2" />
   <text y={-6.5} text-anchor="middle" font-size={name.size.toFixed(1)} font-weight="700" fill="var(--label-ink)">{name.text}</text>
-  <text
-    y={7}
-    text-anchor="middle"
-    font-size={size - 0.5}
-    fill={first.due === "past" ? "var(--alarm)" : "var(--label-soft)"}
-    font-weight={first.due === "past" ? 800 : 400}>{by}</text
-  >
+  <text y={7} text-anchor="middle" font-size={size - 0.5} fill={over ? "var(--alarm)" : "var(--label-soft)"} font-weight={over ? 800 : 400}>{by}</text>
   <!-- Life left: length, and hatch, never colour alone. -->
   <rect x={-label.half + 1} y="12" width={bar} height="8" fill="var(--label)" />
   <rect
     x={-label.half + 1}
     y="12.6"
-    width={first.due === "past" ? bar : Math.max(2, bar * first.left)}
+    width={over ? bar : Math.max(2, bar * first.left)}
     height="7.2"
-    fill={first.due === "past" ? "url(#past)" : first.left < 0.5 || first.due === "soon" ? "url(#dots)" : "var(--label-leaf)"}
+    fill={over ? "url(#past)" : first.left < 0.5 || first.due === "soon" ? "url(#dots)" : "var(--label-leaf)"}
   />
   <path d="M{-label.half} 12H{label.half}" stroke="var(--label-ink)" stroke-width=".8" />
 </g>
@@ -91,7 +87,7 @@
 {/if}
 {#if first.due !== "fine"}
   <g transform="translate({-shape.half + 4} {-shape.top + 1})">
-    {#if first.due === "past"}
+    {#if over}
       <path d="M0-13L12.5 9H-12.500Z" fill="var(--alarm)" stroke="var(--paper)" stroke-width="2" stroke-linejoin="round" />
       <text y="6" text-anchor="middle" font-size="13" font-weight="800" fill="var(--on-alarm)">!</text>
     {:else}

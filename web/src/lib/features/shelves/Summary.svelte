@@ -25,18 +25,20 @@
         <li>
           <button class="flex min-h-13 w-full items-center gap-3 py-1.5 text-left hover:bg-cream" onclick={() => onopen(each.number)}>
             <span
-              class="grid size-7 shrink-0 place-items-center font-extrabold {each.due === 'past'
+              class="grid size-7 shrink-0 place-items-center font-extrabold {each.due === 'past' || each.due === 'wrong'
                 ? 'rounded bg-alarm text-on-alarm'
                 : 'rounded-full bg-yolk text-on-yolk'}"
               aria-hidden="true"
             >
-              {#if each.due === "past"}!{:else}<svg viewBox="-8 -8 16 16" class="size-5"
+              {#if each.due === "past" || each.due === "wrong"}!{:else}<svg viewBox="-8 -8 16 16" class="size-5"
                   ><path d="M0-5.5V0L4 2.5" fill="none" stroke="currentColor" stroke-width="2.2" stroke-linecap="round" /></svg
                 >{/if}
             </span>
             <span class="flex-1 leading-snug">
               <b>{each.food}</b>, {each.mass}
-              <span class="caption block">{each.due === "past" ? "was best by" : "best by"} {each.best_by} · {where.get(each.place)} · no. {each.number}</span>
+              <span class="caption block"
+                >{each.due === "wrong" ? "not right" : `${each.due === "past" ? "was best by" : "best by"} ${each.best_by}`} · {where.get(each.place)} · no. {each.number}</span
+              >
             </span>
           </button>
         </li>

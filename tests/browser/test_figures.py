@@ -1,0 +1,81 @@
+"""One figure is told once: wherever the demo household tells something twice, it tells the same.
+
+Each law is of a kind of figure, over all of it that the demo has.
+"""
+
+from __future__ import annotations
+
+import re
+from collections import Counter
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Here
+from tests.support.asking import asking
+
+pytestmark = pytest.mark.browser
+
+
+def under(page: Page, place: str) -> str:
+    """What stands under the name of a place, along the top."""
+    link = page.get_by_role("navigation", name="Places").get_by_role("link", name=re.compile(f"^{place}"))
+    expect(link).not_to_contain_text("…")
+    return link.inner_text().split("\n")[-1]
+
+
+def number(text: str) -> int:
+    found = re.search(r"\d+", text)
+    assert found, text
+    return int(found.group())
+
+
+def test_what_is_to_do_is_what_is_listed_as_late_and_now(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/rounds")
+    heading = page.get_by_role("heading", level=1)
+    expect(heading).to_have_text(re.compile("things to do"))
+    heads = {name: page.get_by_role("heading", level=2, name=re.compile(f"^{name}")) for name in ("Late", "Today")}
+    late, today = (head.inner_text() for head in heads.values())
+    assert number(heading.inner_text()) == number(late) + number(today)
+    assert number(under(page, "Rounds")) == number(heading.inner_text())
+    later = re.findall(r"(\d+) later", today)
+    listed = {"Late": number(late), "Today": number(today) + sum(map(int, later))}
+    for name, head in heads.items():
+        expect(head.locator("xpath=following-sibling::ul[1]/li")).to_have_count(listed[name])
+
+
+def test_what_is_under_way_is_on_the_pages_of_drying(page: Page, demo: Here) -> None:
+    parts = ["/drying/loads", "/drying/freeze", "/freezer"]
+    standing = sum(len(asking.get(f"{demo.url}/api{each}").json()) for each in parts)
+    standing += len(asking.get(f"{demo.url}/api/drying/jars").json()["jars"])
+    page.goto(f"{demo.url}/drying")
+    assert under(page, "Drying") == f"{standing} under way"
+
+
+def test_a_lot_stands_the_same_among_the_jars_and_among_what_is_ready(demo: Here) -> None:
+    jars = asking.get(f"{demo.url}/api/drying/jars").json()["jars"]
+    assert len({each["phase"] for each in jars}) > 1
+    ready = {each["lot"]: each["jar"] for each in asking.get(f"{demo.url}/api/drying/lots").json()}
+    assert {each["lot"]: each["phase"] for each in jars} == {lot: jar for lot, jar in ready.items() if jar}
+
+
+def test_what_is_due_on_the_shelves_is_due_beside_them(page: Page, demo: Here) -> None:
+    """Also what is not right; and what is not right says nothing of how long it lasts."""
+    view = asking.get(f"{demo.url}/api/shelves").json()
+    due = [each for each in view["packages"] if each["due"] != "fine"]
+    assert {each["due"] for each in due} == {"wrong", "past", "soon"}
+    assert sorted(each["number"] for each in view["due"]) == sorted(each["number"] for each in due)
+    assert {each["id"]: each["due"] for each in view["places"] if each["due"]} == Counter(each["place"] for each in due)
+    rounds = {
+        each["number"] for each in asking.get(f"{demo.url}/api/rounds").json()["due"] if each["kind"] == "trouble"
+    }
+    wrong = [each["number"] for each in due if each["due"] == "wrong"]
+    assert set(wrong) == rounds
+    for each in wrong:
+        page.goto(f"{demo.url}/shelves?n={each}")
+        card = page.get_by_role("complementary", name=f"Package {each}")
+        expect(card).to_contain_text("The seal leaks")
+        expect(card.get_by_text(re.compile("[Bb]est by|% left"))).to_have_count(0)
+        drawn = page.get_by_role("button", name=re.compile(f"number {each},"))
+        expect(drawn).to_have_accessible_name(re.compile("not right"))
+        expect(drawn).not_to_have_accessible_name(re.compile("best by|% of its life"))
