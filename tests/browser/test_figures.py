@@ -52,6 +52,37 @@ def test_what_is_under_way_is_on_the_pages_of_drying(page: Page, demo: Here) -> 
     assert under(page, "Drying") == f"{standing} under way"
 
 
+def test_what_is_on_the_sheet_is_what_is_packed_from_it(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/run")
+    sheet = page.get_by_role("region", name="On the sheet")
+    lines = asking.get(f"{demo.url}/api/run").json()["lines"]
+    expect(sheet.get_by_role("heading", level=1)).to_have_text(
+        f"{sum(each['count'] for each in lines)} to pack in one go"
+    )
+    expect(sheet.get_by_text(f"{len(lines)} on the sheet")).to_be_visible()
+    assert under(page, "Run") == f"{len(lines)} on the sheet"
+
+
+def test_supplies_that_run_low_are_as_many_on_every_page(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/supplies")
+    low = number(page.get_by_role("heading", level=1).inner_text())
+    assert under(page, "Supplies") == f"{low} low"
+    assert low == sum(each["is_low"] for each in asking.get(f"{demo.url}/api/supplies").json()["supplies"])
+
+
+def test_what_is_kept_is_as_much_on_the_shelves_as_in_all(page: Page, demo: Here) -> None:
+    overview = asking.get(f"{demo.url}/api/overview").json()
+    view = asking.get(f"{demo.url}/api/shelves").json()
+    assert len(view["packages"]) == sum(place["kept"] for place in view["places"]) == overview["kept"]
+    for place in view["places"]:
+        assert sum(food["count"] for food in place["foods"]) == place["kept"]
+    page.goto(f"{demo.url}/shelves")
+    assert under(page, "Shelves") == f"{overview['kept']} kept"
+    page.goto(f"{demo.url}/table")
+    days = under(page, "Table").removesuffix(" days")
+    expect(page.get_by_text(re.compile(rf"would feed you for {days} days"))).to_be_visible()
+
+
 def test_a_lot_stands_the_same_among_the_jars_and_among_what_is_ready(demo: Here) -> None:
     jars = asking.get(f"{demo.url}/api/drying/jars").json()["jars"]
     assert len({each["phase"] for each in jars}) > 1

@@ -120,7 +120,7 @@ def test_packing_takes_jars_lids_and_packets_and_an_empty_jar_comes_back(page: P
     page.get_by_role("radio", name="quart jar", exact=True).click()
     figures = page.get_by_role("region", name="To do next")
     expect(figures).to_contain_text("3 × 700 g")
-    page.get_by_role("radio", name="From stock").click()
+    page.get_by_role("radio", name="On a run sheet").click()
     beneath = page.get_by_role("region", name="Containers")
     # Six packets of 100 mL are wanted, and one closed pack of five is there.
     expect(beneath).to_contain_text("2 packs of 5 × 100 mL, 1 of them to buy, 4 back into the jar")
@@ -155,6 +155,6 @@ def test_a_bench_that_takes_more_than_there_is_says_so(page: Page, served: Here)
 
 def test_without_packets_written_down_the_bench_says_where(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
-    page.get_by_role("radio", name="From stock").click()
+    page.get_by_role("radio", name="On a run sheet").click()
     page.get_by_role("link", name="Add supplies").click()
     expect(page.get_by_role("heading", name="What is there to pack with?")).to_be_visible()

@@ -61,7 +61,7 @@
     (
       [
         ["methods", "Sizing methods", plan?.sizing_options.length],
-        ["stock", "From stock", plan?.sizing_options.length],
+        ["stock", "On a run sheet", plan?.sizing_options.length],
         ["oxygen", "Oxygen over time", plan?.air],
         ["damp", "Moisture over time", plan?.damp],
       ] as [Below, string, unknown][]

@@ -15,6 +15,8 @@
     if (!done.wrong) found = done.data ?? null;
   });
 
+  const alike = $derived(plan.full.packets.map((packet) => `${packet.count} × ${packet.size_ml} mL`).join(" and "));
+
   $effect(() => {
     // Whatever changes the plan changes what is taken.
     if (plan) void share();
@@ -37,7 +39,7 @@
       {/each}
     </ul>
     <div class="text-md leading-snug">
-      <p class="head">Take</p>
+      <p class="head">On a run sheet, take</p>
       <ul class="mt-0.5">
         {#each found.packs as each (each)}<li class="font-semibold">{each}</li>{/each}
       </ul>
@@ -45,8 +47,8 @@
         <p class="mt-1.5 font-bold text-rust">To buy: {found.buy.join(", ")}</p>
       {/if}
       <p class="caption mt-1.5">
-        Allotted over {plan.count === 1 ? "it" : `all ${plan.count} at once`}, with the least given away: {found.waste}, beyond what they ask for and by spares
-        that wait in their jar. Put it on the run sheet, and it is shared out with the rest there.
+        A run sheet allots them over {plan.count === 1 ? "it" : `all ${plan.count} at once`} and whatever else is on it, with the least given away: {found.waste},
+        beyond what they ask for and by spares that wait in their jar. Packed at once without one, each gets the same: {alike}.
       </p>
     </div>
   </div>

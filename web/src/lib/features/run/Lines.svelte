@@ -18,7 +18,7 @@
 <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_18rem] md:content-stretch lg:grid-cols-[1fr_22rem] lg:grid-rows-1">
   <section aria-label="On the sheet" class="min-w-0 px-4 pt-5 pb-6 sm:px-6 lg:overflow-y-auto">
     <h1 class="text-5xl">{count} to pack in one go</h1>
-    <p class="caption">Everything for one heat of the iron and one opening of absorbers goes on one sheet.</p>
+    <p class="caption">{view.lines.length} on the sheet. Everything for one heat of the iron and one opening of absorbers goes on one sheet.</p>
     <ul class="mt-3 border-t-2 border-ink">
       {#each view.lines as line (line.number)}
         {@const scale = 84 / tallest}
