@@ -58,6 +58,8 @@ def test_it_goes_to_the_next_thing(page: Page, demo: Here, view: str, name: str 
     stands = press(page, name)
     assert stands != "nowhere"
     assert stands.startswith(then)
+    if view == "/rounds":
+        expect(page.get_by_role("status").filter(has_text="Done: ")).to_have_count(1)
     undo = asking.get(f"{demo.url}/api/overview").json()["can_undo"]["change"]
     asking.post(f"{demo.url}/api/undo", json={"change": undo}).raise_for_status()
 

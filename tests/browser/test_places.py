@@ -1,6 +1,7 @@
 """Every place is reached at every width: at the thumb on a phone, along the top elsewhere; Back comes back."""
 
 import re
+from datetime import date
 
 import pytest
 from playwright.sync_api import Page, expect
@@ -123,6 +124,8 @@ def test_a_place_a_package_and_a_month_have_their_addresses(page: Page, demo: He
     page.get_by_role("button", name="The month before").click()
     expect(page).to_have_url(re.compile(r"\?month=\d{4}-\d\d$"))
     month = page.url[-7:]
+    shown = date.fromisoformat(f"{month}-01").strftime("%B %Y")
+    expect(page.get_by_role("heading", name=shown)).to_be_visible()
     page.get_by_role("button", name=re.compile("^14:")).click()
     expect(page).to_have_url(re.compile(rf"\?day={month}-14$"))
     page.reload()

@@ -112,6 +112,7 @@ def test_a_whole_run_in_time(watched: Page, served: Here, tmp_path: Path) -> Non
     moved.on(seconds=60)
     close(page, 1)
     expect(page.get_by_text("1 of 3 closed")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="Step")).to_have_text("Step 4 of 5: Close. 1 of 3")
     moved.on(seconds=60)
     hurried(page, page.get_by_role("timer").filter(has_text=re.compile("^12:|^13:0")))
     page.get_by_role("button", name="sealed twice").click()

@@ -34,7 +34,7 @@ export function presses(on: EventTarget, counts: (event: Event) => boolean = isP
 
 export const letGo = presses(globalThis.window ?? new EventTarget());
 
-/** For so long after a press, another at the same spot is the same finger that pressed twice. */
+/** For so long after what was pressed is gone, a press at the same spot is the same finger, which pressed that again. */
 const TWICE_MS = 350;
 const SPOT_PX = 12;
 
@@ -42,24 +42,28 @@ const SPOT_PX = 12;
  * What slid under the finger is not pressed: a list that is a line shorter after the first press of two would have the
  * second land on its next line. Keys have no spot, and what was pressed itself may be pressed again.
  */
-export function steadies(on: EventTarget, now: () => number = () => performance.now()): void {
-  let last: { element: Element; x: number; y: number; at: number } | undefined;
-  on.addEventListener(
+function steadies(page: Document): void {
+  let last: { element: Element; x: number; y: number; gone?: number } | undefined;
+  // A slow answer takes a line away long after its press.
+  new MutationObserver(() => {
+    if (last && !last.element.isConnected) last.gone ??= performance.now();
+  }).observe(page, { childList: true, subtree: true });
+  addEventListener(
     "click",
     (event) => {
       if (!(event instanceof MouseEvent) || event.detail === 0 || !(event.target instanceof Element)) return;
       const element = event.target.closest("button, a, [role=button]") ?? event.target;
       const { clientX: x, clientY: y } = event;
-      const slid = last && !last.element.isConnected && element !== last.element && now() - last.at < TWICE_MS;
+      const slid = last?.gone !== undefined && performance.now() - last.gone < TWICE_MS;
       if (last && slid && Math.hypot(x - last.x, y - last.y) < SPOT_PX) {
         event.preventDefault();
         event.stopImmediatePropagation();
         return;
       }
-      last = { element, x, y, at: now() };
+      last = { element, x, y };
     },
     { capture: true },
   );
 }
 
-if (globalThis.window) steadies(window);
+if (globalThis.document) steadies(document);

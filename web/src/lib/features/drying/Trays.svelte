@@ -110,8 +110,8 @@
               >
                 <span class="block text-lg font-bold first-letter:uppercase">{each.says}</span>
                 <span class="block text-sm leading-snug font-normal text-soft">{each.machine_name}, since {when(each.began)}</span>
-                {#each each.items as item (item.item)}<span class="flex justify-between gap-3 text-md font-normal"
-                    ><span>{item.name}</span><span>dry about <b>{when(item.done)}</b></span></span
+                {#each each.items as item (item.item)}<span class="flex flex-wrap justify-between gap-x-3 text-md font-normal"
+                    ><span>{item.name}</span><span class="ml-auto">dry about <b>{when(item.done)}</b></span></span
                   >{/each}
               </button>
             </li>

@@ -156,6 +156,7 @@
         <div class="max-md:order-1 max-md:p-4">
           <Line
             line={bench.ask.line ?? ""}
+            answered={bench.answered}
             {wrong}
             read={plan?.food.words ?? ""}
             foods={guide?.foods ?? []}

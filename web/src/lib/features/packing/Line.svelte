@@ -7,6 +7,7 @@
 
   let {
     line,
+    answered,
     wrong,
     read,
     foods,
@@ -14,6 +15,8 @@
     onown,
   }: {
     line: string;
+    /** The line that the larder answered last: what it says of another is not said of this one. */
+    answered: string;
     wrong: Wrong;
     /** What was read as the food's name in the line that is planned. */
     read: string;
@@ -42,7 +45,7 @@
     const exact = found.some((food) => food.name === typing);
     return exact ? [] : found.sort((a, b) => rank(a, typing) - rank(b, typing)).slice(0, 6);
   });
-  const error = $derived(settled ? (wrong.line ?? wrong.amount) : undefined);
+  const error = $derived(settled && answered === line ? (wrong.line ?? wrong.amount) : undefined);
 
   function rank(food: Schemas["FoodName"], words: string): number {
     return (food.name.startsWith(words) ? 0 : 1) + food.name.length / 100;

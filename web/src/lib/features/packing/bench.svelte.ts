@@ -43,6 +43,8 @@ export class Bench {
   ask = $state<Ask>({ ...nothing(), ...draft<Ask>(NAME) });
   plan = $state<Schemas["Plan"]>();
   wrong = $state<Wrong>({});
+  /** The line that both were made of: more may have been typed since. */
+  answered = $state("");
   replan = latest(() => this.#plan());
 
   /** Change something on the bench and plan anew; done once the plan is there. */
@@ -68,8 +70,10 @@ export class Bench {
       larder.onBench = "";
       return;
     }
+    const { line } = this.ask;
     const { data, wrong } = await ask(api.POST("/api/bench/plan", { body: $state.snapshot(this.ask) }));
     this.wrong = wrong ?? {};
+    this.answered = line;
     if (data) {
       this.plan = data;
       larder.onBench = data.food.name;

@@ -7,7 +7,7 @@
   import { date, day, when } from "$lib/format/when";
   import { shake, step } from "$lib/features/drying/jars/shake";
 
-  let { task, ontooearly }: { task: Schemas["Task"]; ontooearly: (words: string) => void } = $props();
+  let { task, ontooearly, ondone }: { task: Schemas["Task"]; ontooearly: (words: string) => void; ondone: (words: string) => void } = $props();
 
   type Kind = Schemas["TaskKind"];
   const GO: Partial<Record<Kind, string>> = {
@@ -43,7 +43,13 @@
     const { wrong } = await call;
     if (wrong?.early) ontooearly(wrong.early.message);
     else if (wrong) larder.say(whyNot(wrong), "wrong");
+    else ondone(`Done: ${task.title}`);
     await larder.changed();
+  }
+
+  /** Done at a jar. */
+  async function at(jar: Promise<boolean>) {
+    if (await jar) ondone(`Done: ${task.title}`);
   }
 
   let copying = $state(false);
@@ -84,12 +90,12 @@
   </div>
   <div class="flex flex-wrap gap-2 max-sm:col-start-2 max-sm:mt-1.5 sm:justify-end">
     {#if task.kind === "shake" && task.now}
-      <button class="chip on" onclick={() => shake(task.number, "free")}>Free</button>
-      <button class="chip" onclick={() => shake(task.number, "clumped")}>clumped</button>
-      <button class="chip" onclick={() => shake(task.number, "stuck")}>stuck</button>
-      <button class="chip" onclick={() => shake(task.number, "droplets")}>droplets</button>
+      <button class="chip on" onclick={() => at(shake(task.number, "free"))}>Free</button>
+      <button class="chip" onclick={() => at(shake(task.number, "clumped"))}>clumped</button>
+      <button class="chip" onclick={() => at(shake(task.number, "stuck"))}>stuck</button>
+      <button class="chip" onclick={() => at(shake(task.number, "droplets"))}>droplets</button>
     {:else if task.kind === "redry"}
-      <button class="chip on" onclick={() => step(task.number, "back")}>Back from the dryer</button>
+      <button class="chip on" onclick={() => at(step(task.number, "back"))}>Back from the dryer</button>
     {:else if task.kind === "loosen" && task.now}
       <button class="chip on" onclick={() => tell(ask(api.POST("/api/drying/loads/{number}/loosen", { ...path, body: { item: task.item } })))}>Done</button>
     {:else if task.kind === "freezer-out" && task.now}

@@ -15,6 +15,8 @@
   const round = $derived(seen.data);
   const room = $derived(air.data);
   let early = $state("");
+  /** What was done here last, told to whoever listens: its line is gone. */
+  let done = $state("");
 
   const of = (when: Schemas["When"]) => round?.due.filter((task) => task.when === when) ?? [];
   const ready = $derived(round?.to_do ?? 0);
@@ -40,6 +42,7 @@
         <p class="caption">
           {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}{round.late ? ` · ${round.late} late` : ""}
         </p>
+        <p class="sr-only" role="status">{done}</p>
         {#each groups as [name, tasks] (name)}
           <h2 class="mt-5 flex items-baseline gap-2 border-b-2 border-ink pb-1 text-xl {name === 'Late' ? 'text-rust' : ''}">
             {name}
@@ -51,6 +54,7 @@
             {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.at ?? task.on}`)}<Line
                 {task}
                 ontooearly={(words) => (early = words)}
+                ondone={(words) => (done = `${words}. ${ready > 1 ? `${ready - 1} left` : "That was the last"}`)}
               />{/each}
           </ul>
         {/each}

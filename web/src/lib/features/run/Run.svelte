@@ -18,6 +18,11 @@
 
   const view = $derived(run.view ?? run.done);
   const on = $derived(!!run.view && run.view.phase !== "sheet");
+  const many = $derived.by(() => {
+    const all = view?.containers ?? [];
+    if (view?.phase === "fill") return `${all.filter((each) => each.filled_g !== null).length} of ${all.length}`;
+    return view?.closed ? `${view.closed} of ${all.length}` : "";
+  });
   const failed = $derived(whyNot(run.wrong));
   const next = $derived(
     view?.clock?.next
@@ -60,7 +65,7 @@
   {:else}
     <div class="flex flex-1 flex-col lg:min-h-0">
       <header class="flex items-start gap-3 border-b-2 border-ink bg-cream px-3 pt-2.5 pb-1.5 sm:px-6">
-        <Steps phase={view.phase} />
+        <Steps phase={view.phase} {many} />
         {#if on && view.phase !== "against the clock"}<button class="chip !text-sm" onclick={() => (breaking = true)}>End early …</button>{/if}
       </header>
       {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">

@@ -2,7 +2,8 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
 
-  let { phase }: { phase: Schemas["RunPhase"] } = $props();
+  /** `many`: how many of how many are filled or closed, to be told with the step to whoever listens. */
+  let { phase, many }: { phase: Schemas["RunPhase"]; many: string } = $props();
 
   const STEPS: [string, Schemas["RunPhase"][]][] = [
     ["Labels", ["labels"]],
@@ -14,6 +15,7 @@
   const at = $derived(STEPS.findIndex(([, phases]) => phases.includes(phase)));
 </script>
 
+<p class="sr-only" role="status">Step {at + 1} of {STEPS.length}: {STEPS[at]?.[0]}. {many}</p>
 <ol class="flex min-w-0 flex-1 items-start" aria-label="Steps of the run">
   {#each STEPS as [name], n (name)}
     <li class="relative min-w-0 flex-1 text-center" aria-current={n === at ? "step" : undefined}>
