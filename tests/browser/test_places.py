@@ -155,7 +155,7 @@ def test_the_first_tab_leads_past_the_places(page: Page, demo: Here) -> None:
     """On every place, at once after it was opened: what is there is reached by two keys."""
     for view in sorted({each.split(" ")[0] for each in VIEWS}):
         page.goto(demo.url + view)
-        settled(page)
+        page.get_by_role("link", name="Skip to content").wait_for(state="attached")
         page.keyboard.press("Tab")
         expect(page.get_by_role("link", name="Skip to content")).to_be_focused()
         page.keyboard.press("Enter")

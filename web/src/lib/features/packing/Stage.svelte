@@ -156,8 +156,9 @@
     <!-- the measure -->
     <g font-size="12" fill="var(--soft)" stroke="var(--soft)">
       {#each ticks as tick, n (n)}
-        <path d="M12 {tick.y}h{tick.text ? 9 : 5}" stroke-width="1.3" />
-        {#if tick.text && n && !(narrow && tick.y > line - 34 && tick.y < line + 42)}<text x="26" y={tick.y + 4} stroke="none">{tick.text}</text>{/if}
+        {@const beside = narrow && tick.y > line - 34 && tick.y < line + 42}
+        {#if !beside}<path d="M12 {tick.y}h{tick.text ? 9 : 5}" stroke-width="1.3" />{/if}
+        {#if tick.text && n && !beside}<text x="26" y={tick.y + 4} stroke="none">{tick.text}</text>{/if}
       {/each}
     </g>
 
