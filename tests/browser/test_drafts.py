@@ -7,7 +7,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, settled
 from tests.browser.test_places import to_the_guide_and_back
-from tests.browser.test_run import filled, send
+from tests.browser.test_run import lentils_packed, send
 
 pytestmark = pytest.mark.browser
 
@@ -68,11 +68,7 @@ def test_a_new_meal_that_is_kept_leaves_the_next_one_empty(page: Page, served: H
 
 
 def test_how_they_felt_waits_until_it_is_told(page: Page, served: Here) -> None:
-    number = filled(served, "5 kg red lentils")
-    send(served, f"/run/{number}/open")
-    for n in (1, 2):
-        send(served, f"/run/{number}/close", container=n)
-    send(served, f"/run/{number}/finish")
+    lentils_packed(served)
     clock = served.larder.clock
     served.larder.clock = lambda: clock().replace(year=clock().year + 1)
     page.goto(f"{served.url}/rounds/looks")

@@ -52,6 +52,15 @@ def filled(served: Here | Served, line: str = "10 kg pearl barley", **more: Any)
     return number
 
 
+def lentils_packed(served: Here) -> None:
+    """A run of two bags that is done: both are to be looked over."""
+    number = filled(served, "5 kg red lentils")
+    send(served, f"/run/{number}/open")
+    for n in (1, 2):
+        send(served, f"/run/{number}/close", container=n)
+    send(served, f"/run/{number}/finish")
+
+
 def close(page: Page, number: int) -> None:
     """Tap the big target; a second tap at once would be a slip of the hand, so its clock goes on first."""
     target = page.get_by_role("button", name=re.compile(f"^Number {number} is sealed"))
@@ -255,11 +264,7 @@ def test_a_stop_goes_on_the_sheet_with_its_reason(page: Page, served: Here) -> N
 
 
 def looked(page: Page, served: Here, moved: Moved, feel: Callable[[], None]) -> None:
-    number = filled(served, "5 kg red lentils")
-    send(served, f"/run/{number}/open")
-    for n in (1, 2):
-        send(served, f"/run/{number}/close", container=n)
-    send(served, f"/run/{number}/finish")
+    lentils_packed(served)
     moved.on(days=1)
     page.goto(f"{served.url}/rounds")
     page.get_by_role("link", name="Check them").click()

@@ -41,6 +41,14 @@ RUNS_OVER = """() => [...document.querySelectorAll('main *, header *, nav *')]
 """Texts that are wider than what they stand in, and lie over what is beside them."""
 
 
+def too_wide(page: Page, width: int) -> list[str]:
+    """What of a page has no room at a width."""
+    page.set_viewport_size({"width": width, "height": 844})
+    settled(page)
+    wide = page.evaluate("document.documentElement.scrollWidth")
+    return [*([f"the page is {wide} wide"] if wide > width else []), *page.evaluate(RUNS_OVER)]
+
+
 def test_no_name_widens_a_page(page: Page, served: Here) -> None:
     for path, body in WRITTEN:
         asking.post(f"{served.url}/api{path}", json=body).raise_for_status()
@@ -50,11 +58,7 @@ def test_no_name_widens_a_page(page: Page, served: Here) -> None:
         page.goto(f"{served.url}{view}")
         page.get_by_role("main").locator("h1, h2, input").first.wait_for()
         for width in (320, 390, 640, 820):
-            page.set_viewport_size({"width": width, "height": 844})
-            settled(page)
-            wide = page.evaluate("document.documentElement.scrollWidth")
-            found += [f"{view} at {width}: the page is {wide} wide"] if wide > width else []
-            found += [f"{view} at {width}: {each}" for each in page.evaluate(RUNS_OVER)]
+            found += [f"{view} at {width}: {each}" for each in too_wide(page, width)]
     assert found == []
 
 
@@ -68,10 +72,6 @@ def test_letters_twice_as_large_widen_no_page(browser: Browser, demo: Here) -> N
         page.get_by_role("main").locator("h1, h2, input").first.wait_for()
         assert page.evaluate("getComputedStyle(document.documentElement).fontSize") == "32px"
         for width in (390, 820, 1280):
-            page.set_viewport_size({"width": width, "height": 844})
-            settled(page)
-            wide = page.evaluate("document.documentElement.scrollWidth")
-            found += [f"{view} at {width}: the page is {wide} wide"] if wide > width else []
-            found += [f"{view} at {width}: {each}" for each in page.evaluate(RUNS_OVER)]
+            found += [f"{view} at {width}: {each}" for each in too_wide(page, width)]
     large.close()
     assert found == []

@@ -5,7 +5,6 @@ from datetime import timedelta
 from pathlib import Path
 
 import pytest
-from sqlalchemy.orm import Session
 
 from tests.conftest import Clock
 from tests.support.refusals import refused
@@ -30,6 +29,7 @@ from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.shelves import move
 from yellow_larder.journal.checking import check
+from yellow_larder.journal.database import reading
 
 PLACES = (
     NewPlace("Freezer", "cellar", mean_c=-18, warmest_c=-16, humidity=0.6),
@@ -51,7 +51,7 @@ def new_file(tmp_path_factory: pytest.TempPathFactory) -> Path:
 @pytest.fixture
 def places(larder: Larder) -> dict[str, int]:
     """The number of each place."""
-    with Session(larder.engine) as session:
+    with reading(larder.engine) as session:
         return {place.name.lower(): number for number, place in places_in(session).items()}
 
 

@@ -5,13 +5,12 @@ import pytest
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.features.household.larder import Larder, settings, settle
+from yellow_larder.features.household.larder import Larder, current_settings, settle
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.proposals import ProposedLine, WantedLine, propose_packing
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, cut_down
-from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units
@@ -28,9 +27,7 @@ def proposed(larder: Larder, *lines: str, a_week: str = "", years: float = 10) -
 @pytest.mark.parametrize("units", Units)
 def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str, units: Units) -> None:
     """Put on the bench in the household's own measures, it holds all of the lot, and no rule stops it."""
-    with reading(larder.engine) as session:
-        household = settings(session)
-    settle(larder, replace(household, units=units))
+    settle(larder, replace(current_settings(larder), units=units))
     (found,) = proposed(larder, line)
     held = 0.0
     for each in found.containers:
@@ -45,9 +42,7 @@ def test_what_is_proposed_can_be_packed_as_it_is(larder: Larder, line: str, unit
 @pytest.mark.parametrize("units", Units)
 def test_what_is_proposed_of_any_food_is_what_the_bench_makes_of_it(larder: Larder, units: Units) -> None:
     """As many, with as much in each: every third food, half of them in each measure, in an amount as chance has it."""
-    with reading(larder.engine) as session:
-        household = settings(session)
-    settle(larder, replace(household, units=units))
+    settle(larder, replace(current_settings(larder), units=units))
     chance = random.Random(5)
     for food in list(foods().values())[3 * list(Units).index(units) :: 6]:
         line = f"{chance.choice([0.3, 1, 2.7, 5, 10, 12, 23.3, 44])} kg {food.name}"

@@ -26,12 +26,15 @@
   let wrong = $state<Wrong>({});
   let ground = $state<Schemas["Ground"]>();
 
+  /** Its jar found it wet: nothing is to be done with it before it is dried again. */
+  const wet = (lot: Made) => lot.jar === "back in the dryer";
+
   function stands(lot: Made): { words: string; good: boolean } {
     if (lot.meat) return { words: "fridge or freezer", good: false };
     if (lot.made === "freeze-dried") return { words: "close it at once", good: true };
     if (lot.conditioned) return { words: "conditioned", good: true };
     if (!lot.wants_conditioning) return { words: "ready to pack", good: true };
-    if (lot.jar === "back in the dryer") return { words: "back into the dryer", good: false };
+    if (wet(lot)) return { words: "back into the dryer", good: false };
     return { words: lot.jar ? "being conditioned" : "not conditioned yet", good: false };
   }
 
@@ -89,9 +92,9 @@
                     class="chip on"
                     onclick={() => ((filling = lot), (fillOpen = true))}>Into a jar</button
                   >{/if}
-                {#if lot.jar === "back in the dryer"}<a class="chip on" href="/drying/jars">To its jar</a>
+                {#if wet(lot)}<a class="chip on" href="/drying/jars">To its jar</a>
                 {:else}<a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>{/if}
-                {#if lot.can_grind && lot.jar !== "back in the dryer"}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
+                {#if lot.can_grind && !wet(lot)}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
                 <button class="chip" aria-expanded={open === lot.lot} onclick={() => (open = open === lot.lot ? undefined : lot.lot)}>What it gives</button>
               </div>
             </div>

@@ -42,7 +42,7 @@
         <p class="caption">
           {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}{round.late ? ` · ${round.late} late` : ""}
         </p>
-        <p class="sr-only" role="status">{done}</p>
+        <p class="sr-only" role="status">{done && `${done}. ${ready ? `${ready} left` : "That was the last"}`}</p>
         {#each groups as [name, tasks] (name)}
           <h2 class="mt-5 flex items-baseline gap-2 border-b-2 border-ink pb-1 text-xl {name === 'Late' ? 'text-rust' : ''}">
             {name}
@@ -54,7 +54,7 @@
             {#each tasks as task (`${task.kind}-${task.number}-${task.item}-${task.at ?? task.on}`)}<Line
                 {task}
                 ontooearly={(words) => (early = words)}
-                ondone={(words) => (done = `${words}. ${ready > 1 ? `${ready - 1} left` : "That was the last"}`)}
+                ondone={(words) => (done = words)}
               />{/each}
           </ul>
         {/each}

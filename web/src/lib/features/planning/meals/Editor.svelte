@@ -108,8 +108,7 @@
     await larder.changed();
     larder.say(`${meal.name} is on the menu`);
     if (view) return;
-    told = true;
-    keepDraft(name, undefined);
+    forget();
     onkept(Number(done.data));
   }
 
@@ -126,6 +125,12 @@
     void larder.changed();
   }
 
+  /** What was typed is told: at once, for the editor goes with its meal. */
+  function forget() {
+    told = true;
+    keepDraft(name, undefined);
+  }
+
   /** What was typed is left, and the meal is as the larder has it. */
   function leave() {
     meal = asItWas();
@@ -139,8 +144,7 @@
     const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
-    told = true;
-    keepDraft(name, undefined);
+    forget();
     larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
     await larder.changed();
     ongone();
