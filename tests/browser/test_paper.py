@@ -4,7 +4,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, settled
-from tests.browser.test_everybody import go_to
+from tests.browser.views import go_to
 
 pytestmark = pytest.mark.browser
 

@@ -7,7 +7,6 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench, settled
-from tests.browser.test_everybody import VIEWS
 
 pytestmark = pytest.mark.browser
 
@@ -149,20 +148,6 @@ def test_an_address_of_what_is_not_there_says_so_and_leads_on(page: Page, demo: 
         expect(main.get_by_text(re.compile("There is (no|nothing)")).first).to_be_visible()
     page.get_by_role("link", name=re.compile("^Shelves")).first.click()
     expect(page.get_by_role("group", name=re.compile("cut open$"))).to_be_visible()
-
-
-def test_the_first_tab_leads_past_the_places(page: Page, demo: Here) -> None:
-    """On every place, at once after it was opened: what is there is reached by two keys."""
-    for view in sorted({each.split(" ")[0] for each in VIEWS}):
-        page.goto(demo.url + view)
-        page.get_by_role("link", name="Skip to content").wait_for(state="attached")
-        page.keyboard.press("Tab")
-        expect(page.get_by_role("link", name="Skip to content")).to_be_focused()
-        page.keyboard.press("Enter")
-        expect(page.get_by_role("main")).to_be_focused()
-        # On a laptop each part of a place scrolls by itself, and the page not at all.
-        assert page.evaluate("document.documentElement.scrollHeight - innerHeight") <= 0, view
-        assert page.evaluate("scrollY") == 0
 
 
 def test_what_is_packed_is_told_without_scrolling(phone: Page, served: Here) -> None:

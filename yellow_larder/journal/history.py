@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from datetime import datetime
-from typing import TypeVarTuple
+from functools import cache
+from typing import Any, TypeVarTuple
 
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session, aliased
@@ -71,7 +72,14 @@ def ends(session: Session) -> Ends:
 
 
 def _ends(session: Session) -> Ends:
-    undo = aliased(Change)
+    row = session.execute(_the_ends()).one()
+    return Ends(row[2], row[0], row[1])
+
+
+@cache
+def _the_ends() -> Select[Any]:
+    """The question for them, put together once: it is asked with every answer."""
+    undo = _undoing()
     last = (
         select(Change.id)
         .where(Change.undoes.is_(None), Change.id != OPENING)
@@ -82,15 +90,18 @@ def _ends(session: Session) -> Ends:
     )
     moments = select(func.min(Change.at).label("first"), func.max(Change.at).label("newest")).subquery()
     found = aliased(Change)
-    row = session.execute(
-        select(moments.c.first, moments.c.newest, found).select_from(moments).outerjoin(found, found.id == last)
-    ).one()
-    return Ends(row[2], row[0], row[1])
+    return select(moments.c.first, moments.c.newest, found).select_from(moments).outerjoin(found, found.id == last)
+
+
+@cache
+def _undoing() -> type[Change]:
+    """Changes as what takes another back; named once, for a new name costs more than the question."""
+    return aliased(Change)
 
 
 def _that_count(found: Select[*_Found]) -> Select[*_Found]:
     """Of entries that are looked for only those whose change is not undone."""
-    undo_of = aliased(Change)
+    undo_of = _undoing()
     return found.outerjoin(undo_of, undo_of.undoes == Entry.change_id).where(undo_of.id.is_(None))
 
 

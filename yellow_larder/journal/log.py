@@ -11,10 +11,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
+from functools import cache
 from itertools import groupby, islice
 from typing import Any
 
 from sqlalchemy import Date, delete, func, insert, select
+from sqlalchemy.dialects.sqlite import Insert
 from sqlalchemy.dialects.sqlite import insert as upsert
 from sqlalchemy.orm import Session
 
@@ -274,6 +276,15 @@ def _looking_up(session: Session) -> LookUp:
     return look_up
 
 
+@cache
+def _write(kind: Kind) -> Insert:
+    """What writes rows of a kind, over those that are there."""
+    statement = upsert(kind.table)
+    key_columns = [column.name for column in kind.table.__table__.primary_key]
+    values = {column.name: statement.excluded[column.name] for column in kind.columns}
+    return statement.on_conflict_do_update(index_elements=key_columns, set_=values)
+
+
 def _fold_on(
     session: Session, kind: Kind, before: Mapping[int, Row | None], touched: Mapping[int, Sequence[Happened]]
 ) -> None:
@@ -291,10 +302,7 @@ def _fold_on(
     for key in gone:
         session.execute(delete(kind.table).where(*[kind.column(name) == value for name, value in key.items()]))
     if rows:
-        statement = upsert(kind.table)
-        key_columns = [column.name for column in kind.table.__table__.primary_key]
-        values = {column.name: statement.excluded[column.name] for column in kind.columns}
-        session.execute(statement.on_conflict_do_update(index_elements=key_columns, set_=values), rows)
+        session.execute(_write(kind), rows)
     # Rows were written past the objects that this session may hold of them, and past what it has read. The journal
     # itself is never rewritten.
     for held in session.identity_map.values():

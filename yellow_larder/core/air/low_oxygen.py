@@ -22,7 +22,7 @@ _STILL_KILLS = 0.03
 """Share of oxygen above which eggs live through it. Source: controlled-atmosphere literature, from memory: two to three
 per cent takes several times as long, more does not kill."""
 
-_LEVELS = 9
+_LEVELS = np.linspace(NONE_LEFT, _STILL_KILLS, 9)
 """Levels of oxygen between one and three per cent that are looked at."""
 
 
@@ -61,7 +61,7 @@ def kills_within_days(air: Breathing, temperature_c: float) -> float:
     Down to one per cent and kept there is quickest; up to three per cent does, if it is kept for longer.
 
     Args:
-        air: the oxygen in one package; of several walls, the first is looked at.
+        air: the oxygen in one package, a row for each wall; the first is looked at.
         temperature_c: of the store, °C, −20–50.
 
     Returns:
@@ -77,15 +77,11 @@ def kills_within_days(air: Breathing, temperature_c: float) -> float:
 
     Source: see `days_to_kill`.
     """
-    found = math.inf
-    for level in np.linspace(NONE_LEFT, _STILL_KILLS, _LEVELS).tolist():
-        needs = days_to_kill(temperature_c, level)
-        if math.isinf(needs):
-            continue
-        down, back = (float(np.ravel(each)[0]) for each in (air.down_days(level), air.holds_days(level)))
-        if back - down >= needs:
-            found = min(found, down + needs)
-    return found
+    needs = np.array([days_to_kill(temperature_c, level) for level in _LEVELS.tolist()])
+    down, back = (np.atleast_2d(each)[0] for each in (air.down_days(_LEVELS), air.holds_days(_LEVELS)))
+    with np.errstate(invalid="ignore"):
+        kept = back - down >= needs
+    return float(np.min(np.where(kept & np.isfinite(needs), down + needs, np.inf)))
 
 
 def oxygen_left(left_kpa: float, outside_kpa: float) -> float:

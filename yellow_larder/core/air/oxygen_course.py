@@ -24,8 +24,11 @@ _UPTAKE_DAYS = 0.35
 """Time constant of iron absorbers at 20 °C, days. Source: our judgement, from packets that do most of their work within
 a day (common practice)."""
 
-_HALVINGS = 60
-"""Of a million days: to a trillionth of one."""
+_FOR_GOOD_DAYS = 1e6
+"""What is not over by then never is."""
+
+_MOST_STEPS = 60
+"""Far more than are ever needed: a handful, but for packets that take up just what there is."""
 
 _UPTAKE_Q10 = 1.4
 """How many times faster ten degrees warmer: less than any wall, for what paces a packet is the way into it. Source: our
@@ -174,13 +177,13 @@ class Breathing:
         check_range("temperature_c", self.temperature_c, -20, 50, "°C")
         check_range("opened_a_day", self.opened_a_day, 0, 24, "a day")
 
-    @property
+    @cached_property
     def _uptake(self) -> float:
         """How fast packets take oxygen up, 1/day; what is opened stands in the kitchen meanwhile."""
         warmth_c = 20.0 if self.opened_a_day else self.temperature_c
         return float(_UPTAKE_Q10 ** ((warmth_c - 20) / 10) / _UPTAKE_DAYS)
 
-    @property
+    @cached_property
     def _leak(self) -> Numbers:
         """How fast the inside comes to the outside, through the wall and with each opening, 1/day."""
         wall = self.ingress_ml_day / (OXYGEN_SHARE_DRY * self.void_ml)
@@ -196,27 +199,26 @@ class Breathing:
             >>> float(tight.spent_days)
             inf
 
-        Source: bisection on what they have taken up.
+        Source: Newton's method on what they have taken up. That rises with time ever less steeply, or ever more: from
+        where its straight end meets what they can take, no step leads past the day that is looked for.
         """
         out = OXYGEN_SHARE_DRY * self.void_ml
         start = self.share * self.void_ml
         rate = self._uptake + self._leak
         rest = out * self._leak / rate
-
-        def taken(days: Numbers) -> Numbers:
-            gone: Numbers = self._uptake * (rest * days + (start - rest) * -np.expm1(-rate * days) / rate)
-            return gone
-
-        most = 1e6
-        low = np.zeros(np.broadcast(out, self.packed_ml, rest).shape)
-        high = np.full_like(low, most)
-        for _ in range(_HALVINGS):
-            middle = (low + high) / 2
-            enough = taken(middle) < self.packed_ml
-            low, high = np.where(enough, middle, low), np.where(enough, high, middle)
-        return np.where(
-            taken(np.full_like(low, most)) < self.packed_ml, np.inf, np.where(self.packed_ml > 0, high, 0.0)
-        )
+        steady, at_first = self._uptake * rest, self._uptake * (start - rest) / rate
+        # Where nothing comes in, they never take more than there is; a finite stand-in keeps the sum a number.
+        days = np.clip((self.packed_ml - at_first) / np.maximum(steady, 1e-12), 0.0, _FOR_GOOD_DAYS)
+        for _ in range(_MOST_STEPS):
+            fading = np.exp(-rate * days)
+            taken = steady * days + at_first * -np.expm1(-rate * days)
+            pace = steady + at_first * rate * fading
+            nearer = np.clip(days + (self.packed_ml - taken) / np.maximum(pace, 1e-12), 0.0, _FOR_GOOD_DAYS)
+            done = np.all(np.abs(nearer - days) <= 1e-9 * (1 + nearer))
+            days = nearer
+            if done:
+                break
+        return np.where(days >= _FOR_GOOD_DAYS, np.inf, np.where(self.packed_ml > 0, days, 0.0))
 
     def oxygen_share(self, days: Numbers) -> Numbers:
         """Share of oxygen inside after some days, while the packets work and after.
@@ -240,7 +242,7 @@ class Breathing:
         share: Numbers = OXYGEN_SHARE_DRY + (working - OXYGEN_SHARE_DRY) * np.exp(-self._leak * after)
         return share
 
-    def down_days(self, level: float = NONE_LEFT) -> Numbers:
+    def down_days(self, level: Numbers | float = NONE_LEFT) -> Numbers:
         """Days until oxygen is first at a level or below; infinite if it never gets there.
 
         Example:
@@ -250,7 +252,7 @@ class Breathing:
 
         Source: see `oxygen_share`, solved for the time.
         """
-        check_range("level", level, 1e-5, 0.2, "")
+        _check_level(level)
         rate = self._uptake + self._leak
         rest = OXYGEN_SHARE_DRY * self._leak / rate
         share = np.asarray(self.share, dtype=np.float64)
@@ -259,7 +261,7 @@ class Breathing:
         days = np.where(share <= level, 0.0, np.where(rest < level, days, np.inf))
         return np.where(days <= self.spent_days, days, np.where(share <= level, 0.0, np.inf))
 
-    def holds_days(self, level: float = NONE_LEFT) -> Numbers:
+    def holds_days(self, level: Numbers | float = NONE_LEFT) -> Numbers:
         """Days until oxygen is back above a level for good; 0 if it never gets below, infinite if it never comes back.
 
         Of air that is opened time and again, what is told is its mean between two openings.
@@ -271,11 +273,16 @@ class Breathing:
 
         Source: see `oxygen_share`.
         """
-        check_range("level", level, 1e-5, 0.2, "")
+        _check_level(level)
         spent = self.spent_days
-        finite = np.where(np.isfinite(spent), spent, 1e6)
+        finite = np.where(np.isfinite(spent), spent, _FOR_GOOD_DAYS)
         then = self._share_after(finite, spent)
         leak = np.maximum(self._leak, 1e-12)
         rise = np.log((OXYGEN_SHARE_DRY - np.minimum(then, level)) / (OXYGEN_SHARE_DRY - level)) / leak
         held = np.where(then <= level, finite + rise, 0.0)
-        return np.where(held >= 1e6, np.inf, held)
+        return np.where(held >= _FOR_GOOD_DAYS, np.inf, held)
+
+
+def _check_level(level: Numbers | float) -> None:
+    for end in (np.min(level), np.max(level)):
+        check_range("level", float(end), 1e-5, 0.2, "")

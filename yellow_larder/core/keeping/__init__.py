@@ -1,6 +1,6 @@
 """What becomes of a closed package over the years, and until when it is good."""
 
-from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, mould_days_at, mould_seen_days, spoilt
+from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, spoilt
 from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, Course, Package, Room, Walls
 from yellow_larder.core.keeping.shelf_life import (
     COOL_STRETCH,
@@ -39,8 +39,6 @@ __all__ = [
     "days_left",
     "life_used_days",
     "most_days",
-    "mould_days_at",
-    "mould_seen_days",
     "packing_class",
     "rate_band",
     "share_left",

@@ -22,7 +22,7 @@ from yellow_larder.core.air import (
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Closing, Container, closed_volume_ml
 from yellow_larder.core.days import DAYS_PER_YEAR
-from yellow_larder.core.moisture import Damp, Isotherm, Texture, VaporWall
+from yellow_larder.core.moisture import MOULD_GROWS, Damp, Isotherm, Texture, VaporWall, mould_days_at
 
 LITTLE_OXYGEN = 0.105
 """Share of oxygen up to which a package keeps as a vacuum does: half of the room's. Source: our judgement."""
@@ -240,6 +240,32 @@ class Course:
     def long_run(self) -> tuple[Numbers, Numbers]:
         """Days up to forty years, denser at first, and its water activity on them: a row for each wall."""
         return _LONG_RUN, np.ones((3, len(_LONG_RUN))) if self.damp is None else self.damp.after(_LONG_RUN)
+
+    @cached_property
+    def mould_seen_days(self) -> Numbers:
+        """Days until mould may be seen, by wall, as damp as it is on the way and at its warmest; infinite if never.
+
+        Source: the share of its time that mould has had at each water activity on the way, added up: `mould_days_at`.
+        """
+        if self.damp is None:
+            sodden = self.of.moisture_pct > MOST_MOISTURE_PCT
+            return np.full(3, mould_days_at(np.array(1.0)) if sodden else math.inf)
+        days, activity = self.long_run
+        activity = activity + self._warmer
+        pace = np.where(activity > MOULD_GROWS, 1 / mould_days_at(activity), 0.0)
+        had = np.cumsum((pace[:, 1:] + pace[:, :-1]) / 2 * np.diff(days), axis=1)
+        seen = np.array([math.inf if each[-1] < 1 else np.interp(1.0, [0.0, *each], days) for each in had])
+        warmest = self.warmest_activity
+        if warmest is None or warmest <= MOULD_GROWS:
+            return seen
+        # What is moist when it is closed is not saved by gel, which takes weeks to draw it down.
+        return np.asarray(np.minimum(seen, mould_days_at(np.array(warmest))))
+
+    @property
+    def _warmer(self) -> float:
+        """How much higher its water activity is at the warmest than at the mean of its place, when it is closed."""
+        at_mean, warmest = self.bare_activity, self.warmest_activity
+        return 0.0 if at_mean is None or warmest is None else max(0.0, warmest - at_mean)
 
     def damp_with(self, gel_g: float, *, opened_a_day: float | None = None) -> Damp | None:
         """Its damp with other gel in it, or opened more or less often; by wall."""

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 import numpy as np
+from scipy.special import i0
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Closing, Container, Kind
@@ -120,7 +121,7 @@ def ageing_rate(mean_c: float, swing_c: float, q10: float) -> float:
     check_range("swing_c", swing_c, 0, 30, "°C")
     check_range("q10", q10, 1, 5, "")
     steady = q10 ** ((mean_c - REFERENCE_C) / 10)
-    return float(steady * np.i0(math.log(q10) / 10 * swing_c))
+    return float(steady * i0(math.log(q10) / 10 * swing_c))
 
 
 def life_used_days(

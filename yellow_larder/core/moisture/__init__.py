@@ -22,7 +22,7 @@ from yellow_larder.core.moisture.isotherms import (
     dry_basis_pct,
     wet_basis_pct,
 )
-from yellow_larder.core.moisture.spoilage import FROZEN_C, POISONS_GROW, Spoils, Texture, can_grow
+from yellow_larder.core.moisture.spoilage import FROZEN_C, POISONS_GROW, Spoils, Texture, can_grow, mould_days_at
 
 __all__ = [
     "FROZEN_C",
@@ -46,6 +46,7 @@ __all__ = [
     "full_gel_g",
     "gel_for_g",
     "gel_holds_pct",
+    "mould_days_at",
     "standard_units",
     "wet_basis_pct",
 ]

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
@@ -112,7 +113,7 @@ class VaporWall:
         return (self.face_g * area_m2 + self.closure_g) / TESTED_KPA * warm
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Damp:
     """Packages of one food, what is in them and what comes in; every figure may be an array over packages.
 
@@ -155,7 +156,7 @@ class Damp:
 
     def start(self) -> Numbers:
         """Water activity once food and gel have come to terms."""
-        return _at_place(_GRID[None, :], self._start_place())[:, 0]
+        return _at_place(_GRID[None, :], self._start_place)[:, 0]
 
     def days_until(self, activity: float) -> Numbers:
         """Days until a water activity of 0.01–0.97 is passed; infinite if this store never brings it there.
@@ -164,20 +165,20 @@ class Damp:
             OutOfRange: the activity is outside the range above.
         """
         check_range("activity", activity, 0.01, 0.97, "")
-        start = self._start_place()
+        start = self._start_place
         wanted = np.full_like(start, (activity - _GRID[0]) / (_GRID[1] - _GRID[0]))
         passed = start >= wanted
         if activity >= self.humidity:
             return np.where(passed, 0.0, np.inf)[:, 0]
-        days = self._days()
+        days = self._days
         takes = _at_place(days, wanted) - _at_place(days, start)
         return np.where(passed, 0.0, takes)[:, 0]
 
     def after(self, days: Numbers) -> Numbers:
         """Water activity after some days: a row for each package, a column for each time."""
-        start = self._start_place()
+        start = self._start_place
         begins = _at_place(_GRID[None, :], start)[:, 0]
-        course, at = self._days(), np.asarray(days, dtype=np.float64)
+        course, at = self._days, np.asarray(days, dtype=np.float64)
         from_start = course - _at_place(course, start)
         damper = self.humidity > _GRID
         found = np.empty((len(begins), len(at)))
@@ -188,21 +189,24 @@ class Damp:
             found[n] = np.interp(at, times, grid)
         return found
 
+    @cached_property
     def _held_g(self) -> Numbers:
         """Water in food and gel at each activity of the grid, g."""
         solids, gel = self._column(self.mass_g) * (1 - self._column(self.moisture_pct) / 100), self._column(self.gel_g)
         dry = dry_basis_pct(np.minimum(self.isotherm.moisture_pct(_GRID, self.temperature_c), 60))
         return (solids * dry[None, :] + gel * gel_holds_pct(_GRID)[None, :]) / 100
 
+    @cached_property
     def _start_place(self) -> Numbers:
         """Where on the grid it starts, in steps of the grid."""
-        held = self._held_g()
+        held = self._held_g
         has = self._column(self.mass_g) * self._column(self.moisture_pct) / 100
         has = has + self._column(self.gel_g) * GEL_START_PCT / 100
         below = np.clip((held < has).sum(axis=1, keepdims=True) - 1, 0, len(_GRID) - 2)
         low, high = (np.take_along_axis(held, below + step, axis=1) for step in (0, 1))
         return np.asarray(below + np.clip((has - low) / np.maximum(high - low, 1e-12), 0, 1))
 
+    @cached_property
     def _days(self) -> Numbers:
         """Days from the first activity of the grid to each, on the way to the air of the store."""
         saturation = saturation_kpa(self.temperature_c)
@@ -211,16 +215,16 @@ class Damp:
         middle = (_GRID[1:] + _GRID[:-1]) / 2
         away = self.humidity - middle
         away = np.where(np.abs(away) < 1e-6, 1e-6, away)
-        steps = np.diff(self._held_g(), axis=1) / (np.maximum(lets_in, 1e-12) * away[None, :])
+        steps = np.diff(self._held_g, axis=1) / (np.maximum(lets_in, 1e-12) * away[None, :])
         return np.concatenate([np.zeros((len(steps), 1)), np.cumsum(steps, axis=1)], axis=1)
 
+    @cached_property
+    def _shape(self) -> tuple[int, ...]:
+        figures = (self.mass_g, self.moisture_pct, self.gel_g, self.wall_g_day_kpa, self.aired_ml_day)
+        return np.broadcast_shapes(*(np.shape(each) for each in figures), (1,))
+
     def _column(self, figure: Numbers) -> Numbers:
-        shape = np.broadcast_shapes(
-            *(np.shape(each) for each in (self.mass_g, self.moisture_pct, self.gel_g, self.wall_g_day_kpa)),
-            np.shape(self.aired_ml_day),
-            (1,),
-        )
-        return np.broadcast_to(np.asarray(figure, dtype=np.float64), shape)[:, None]
+        return np.broadcast_to(np.asarray(figure, dtype=np.float64), self._shape)[:, None]
 
 
 def _at_place(rows: Numbers, place: Numbers) -> Numbers:

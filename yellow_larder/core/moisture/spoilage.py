@@ -5,6 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
+import numpy as np
+
+from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.moisture.isotherms import BOTULINUM_GROWS, MOULD_GROWS, NOTHING_GROWS
 
 POISONS_GROW = 0.85
@@ -18,6 +21,11 @@ FROZEN_C = -12.0
 
 Source: ICMSF, from memory; two degrees to spare.
 """
+
+_MOULDS_AT = (MOULD_GROWS, 0.70, 0.75, 0.80, 0.85, 0.90, 1.0)
+_MOULDS_DAYS = (180.0, 120.0, 60.0, 25.0, 10.0, 5.0, 2.0)
+"""Days until mould is seen at a water activity that stays, near 20 °C. Source: germination of mould spores on feed at
+controlled humidities (Snow, 1944), from memory, and shortened: a promise is to be kept."""
 
 
 class Spoils(StrEnum):
@@ -74,3 +82,15 @@ def can_grow(water_activity: float) -> str:
     if water_activity > NOTHING_GROWS:
         return "Hardly anything grows in it."
     return "Nothing grows in it."
+
+
+def mould_days_at(water_activity: Numbers) -> Numbers:
+    """Days until mould is seen at a water activity that stays.
+
+    Example:
+        >>> [round(float(days)) for days in mould_days_at(np.array([0.66, 0.75, 0.9]))]
+        [166, 60, 5]
+
+    Source: see `_MOULDS_DAYS`, in between by their logarithms.
+    """
+    return np.asarray(np.exp(np.interp(water_activity, _MOULDS_AT, np.log(_MOULDS_DAYS))))

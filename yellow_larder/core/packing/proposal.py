@@ -133,13 +133,17 @@ def _ways(
     """Every way to put a lot into one kind or two that could be the best, whatever the other lots take."""
     usable: list[int] = np.flatnonzero(fits_g > 0).tolist()
     most = np.ceil(mass_g / fits_g[usable] - 1e-9).astype(np.int64)
-    none = np.zeros(1, np.int64)
-    found = [_of_two(kind, np.array([n]), none, kind, len(price)) for kind, n in zip(usable, most, strict=True)]
+    # Into one kind, or some into a first and the rest into one of those that come after it.
+    alone = np.zeros((len(usable), len(price)), np.int64)
+    alone[np.arange(len(usable)), usable] = most
+    found = [alone]
     for k, first in enumerate(usable):
-        ones = np.arange(1, most[k])
-        for second in usable[k + 1 :]:
-            rest = np.ceil((mass_g - ones * fits_g[first]) / fits_g[second] - 1e-9).astype(np.int64)
-            found.append(_of_two(first, ones, np.maximum(rest, 1), second, len(price)))
+        ones, seconds = np.arange(1, most[k]), np.array(usable[k + 1 :], np.int64)
+        rest = np.ceil((mass_g - ones * fits_g[first]) / fits_g[seconds, None] - 1e-9).astype(np.int64)
+        both = np.zeros((len(seconds), len(ones), len(price)), np.int64)
+        both[:, :, first] = ones
+        both[np.arange(len(seconds)), :, seconds] = np.maximum(rest, 1)
+        found.append(both.reshape(-1, len(price)))
     counts = np.concatenate(found)
     if not buyable.all():
         counts = counts[(counts[:, ~buyable] <= stock[~buyable]).all(axis=1)]
@@ -150,13 +154,6 @@ def _ways(
     sure = (counts[:, ~buyable] == 0).all(axis=1)
     keep = at_best <= at_worst[sure].min(initial=np.inf) + 1e-9
     return _Ways(counts[keep], bare[keep])
-
-
-def _of_two(first: int, ones: Indices, others: Indices, second: int, kinds: int) -> Indices:
-    counts = np.zeros((max(np.size(ones), np.size(others)), kinds), np.int64)
-    counts[:, second] = others
-    counts[:, first] = ones
-    return counts
 
 
 def _check(mass_g: Numbers, fits_g: Numbers, costs: Numbers, price: Numbers, stock: Numbers) -> None:
