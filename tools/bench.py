@@ -341,7 +341,7 @@ def _javascript() -> None:
             for found in found
             if found
         ]
-    _row("initial JavaScript, gzip", size / 1024, 150, "kB")
+    _row("initial JavaScript, gzip", size / 1024, 100, "kB")
 
 
 def _is_first(node: Path) -> bool:

@@ -10,7 +10,7 @@ import pytest
 import zxingcpp
 from playwright.sync_api import BrowserContext, Locator, Page, expect
 
-from tests.browser.conftest import NETWORK, Here, Served, hurried, put_on_bench
+from tests.browser.conftest import NETWORK, Here, Served, hurried, put_on_bench, settled
 from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
@@ -96,6 +96,7 @@ def test_a_bag_of_ones_own(page: Page, served: Here) -> None:
 
 def test_drag_the_headspace(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
+    settled(page)
     handle = page.get_by_role("slider", name="Headspace").locator("circle.knob")
     before = headspace_mm(page)
     box = handle.bounding_box()
@@ -105,6 +106,7 @@ def test_drag_the_headspace(page: Page, served: Here) -> None:
     page.mouse.down()
     page.mouse.move(x, y + 60, steps=8)
     expect(strip(page)).not_to_contain_text("4 × 2.5 kg")
+    settled(page)
     held = handle.bounding_box()
     assert held
     assert held["y"] == pytest.approx(box["y"] + 60, abs=3), "the handle stays under the finger"

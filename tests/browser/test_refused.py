@@ -8,7 +8,7 @@ import re
 from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import ROOT, Here
 from yellow_larder import api
@@ -30,6 +30,8 @@ TAKEN = re.findall(r'"(/api/[^"]+)"', CLIENT.partition("QUESTIONS")[2].partition
 """What the screens take for questions."""
 
 PRESS_EACH = """async ([seen, asked]) => {
+  // A sheet that is closing is there for a moment still, and nobody presses anything in it.
+  const OPEN = "[role=dialog][data-state=open]";
   const known = new Set(seen), silent = [], told = [], twice = [];
   const fetched = window.fetch;
   let refused = "", sent = [];
@@ -65,8 +67,8 @@ PRESS_EACH = """async ([seen, asked]) => {
   };
   for (const each of document.querySelectorAll("main button")) {
     await press(each);
-    for (let deep = 0; deep < 3 && document.querySelector("[role=dialog]"); deep++) {
-      for (const inner of document.querySelectorAll("[role=dialog] button:not([aria-label=Close])")) await press(inner);
+    for (let deep = 0; deep < 3 && document.querySelector(OPEN); deep++) {
+      for (const inner of document.querySelectorAll(`${OPEN} button:not([aria-label=Close])`)) await press(inner);
       document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
       await pause(40);
     }
@@ -97,6 +99,29 @@ def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page,
     # How many it is depends on how soon what was pressed takes a page away.
     assert len(told) > 30
     assert len(pressed) > 150
+
+
+def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> None:
+    """Its own place on the screen is gone by then, and would have shown it to nobody."""
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/api/table/diary/*/lines", hold)
+    page.goto(f"{demo.url}/table/diary")
+    evening = page.get_by_role("region", name="The evening's line")
+    evening.get_by_role("button", pressed=False).first.click()
+    before = evening.inner_text()
+    page.get_by_role("button", name="The month before").click()
+    expect(evening).not_to_have_text(before)
+    problem = {
+        "status": 422,
+        "title": "No",
+        "errors": [{"field": "line", "message": "Not that evening", "nearest": []}],
+    }
+    held[0].fulfill(status=422, content_type="application/problem+json", json=problem)
+    expect(page.get_by_text("Not that evening")).to_be_visible()
 
 
 def test_what_the_screens_take_for_questions_are_questions() -> None:

@@ -2,13 +2,14 @@
   import "../app.css";
   import { afterNavigate, goto } from "$app/navigation";
   import { page } from "$app/state";
-  import Household from "$lib/features/household/Household.svelte";
   import Bar from "$lib/shell/Bar.svelte";
   import Tabs from "$lib/shell/Tabs.svelte";
-  import Unreached from "$lib/shell/Unreached.svelte";
   import { beginPlace, keepFocus } from "$lib/shell/focus";
   import { figures, placeOf } from "$lib/shell/places";
   import Sheet from "$lib/ui/Sheet.svelte";
+  import Later from "$lib/ui/Later.svelte";
+  import { overlays } from "$lib/ui/later";
+  import { afterPaint } from "$lib/shell/paint";
   import { KEYS, listen, setSingleKeys, singleKeys } from "$lib/shell/keys";
   import { larder } from "$lib/state/larder.svelte";
   import { theme } from "$lib/state/theme.svelte";
@@ -22,7 +23,13 @@
 
   let { children }: { children: Snippet } = $props();
   let help = $state(false);
-  let household = $state(false);
+  let settings = $state(false);
+
+  const household = () => import("$lib/features/household/Household.svelte");
+  $effect(() => {
+    // The larder went before what would ask could be fetched: then nothing is tried again, and that is said.
+    if (larder.unreached.length) overlays().catch(() => larder.tryAgain(false));
+  });
 
   const under = $derived(figures(larder.overview, larder.onBench));
   const here = $derived(placeOf(page.url.pathname));
@@ -35,7 +42,7 @@
 
   onMount(() => {
     theme.start();
-    void larder.refresh();
+    void larder.refresh().finally(() => afterPaint(() => void Promise.allSettled([overlays(), household()])));
     const letGo = keepFocus();
     const unlisten = listen({
       go: (path) => void goto(path),
@@ -73,7 +80,7 @@
         >
           <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>
         </button>
-        <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (household = true)}>
+        <button class="grid size-11 place-items-center rounded-lg hover:bg-paper" aria-label="Household" onclick={() => (settings = true)}>
           <Settings2 size={21} aria-hidden="true" />
         </button>
         <button
@@ -129,8 +136,12 @@
   {/if}
 </div>
 
-<Unreached />
-<Household bind:open={household} />
+<Later load={overlays} when={larder.unreached.length > 0}>
+  {#snippet children({ Unreached })}<Unreached />{/snippet}
+</Later>
+<Later load={household} when={settings}>
+  {#snippet children({ default: Household })}<Household bind:open={settings} />{/snippet}
+</Later>
 <Sheet bind:open={help} title="Keys">
   <label class="mb-3 flex min-h-11 items-center justify-between gap-3 border-b border-line pb-2">
     Single keys do something

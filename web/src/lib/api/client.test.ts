@@ -1,5 +1,5 @@
-import { afterEach, describe, expect, it, vi } from "vitest";
-import { ask, brought, onDiskTrouble, onUnreached, patientFetch, SILENT, wrongs } from "./client";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { ask, brought, onDiskTrouble, onRefused, onUnreached, patientFetch, SILENT, told, wrongs } from "./client";
 
 afterEach(() => void vi.unstubAllGlobals());
 
@@ -112,5 +112,31 @@ describe("what is pressed while the larder is gone", () => {
   it("is let be when somebody says so", async () => {
     onUnreached(() => Promise.resolve(false));
     await expect(brought(press(), () => Promise.reject(new TypeError("gone")))).rejects.toThrow("gone");
+  });
+});
+
+describe("what was refused", () => {
+  const heard = vi.fn();
+  const refusal = (more: object) => Response.json({ status: 422, errors: [{ field: "line", message: "Too much" }], ...more }, { status: 422 });
+
+  beforeEach(() => {
+    heard.mockReset();
+    vi.useFakeTimers();
+    onRefused(heard);
+  });
+  afterEach(() => void vi.useRealTimers());
+
+  it("is told once whoever pressed had the time to show it", async () => {
+    await told(refusal({}));
+    expect(heard).not.toHaveBeenCalled();
+    vi.runAllTimers();
+    expect(heard).toHaveBeenCalledWith(["Too much"]);
+  });
+
+  it("is not told where it was done, or somebody else changed it meanwhile", async () => {
+    await told(Response.json(1));
+    await told(refusal({ now: { name: "Fish stew" } }));
+    vi.runAllTimers();
+    expect(heard).not.toHaveBeenCalled();
   });
 });

@@ -41,6 +41,24 @@ export function onUnreached(asked: () => Promise<boolean>): void {
   tryAgain = asked;
 }
 
+/** What was refused, in words: whoever pressed shows it; where that is not on the screen any more, it is said all the same. */
+let refused: (words: string[]) => void = () => undefined;
+export function onRefused(tell: (words: string[]) => void): void {
+  refused = tell;
+}
+
+/** By then whoever pressed has shown it. */
+const SHOWN_MS = 300;
+
+/** Tell of a refusal; what somebody else changed meanwhile is shown as that, and not as one. */
+export async function told(answer: Response): Promise<void> {
+  if (answer.ok) return;
+  const problem: unknown = await answer.json().catch(() => undefined);
+  await letGo();
+  if ((problem as Partial<Schemas["Problem"]> | undefined)?.now) return;
+  setTimeout(() => refused(Object.values(wrongs(problem)).map((each) => each.message)), SHOWN_MS);
+}
+
 /** What is sent as a change and changes nothing: a plan that follows the typing. Not to reach the larder with it is no loss. */
 export const QUESTIONS: readonly string[] = [
   "/api/bench/plan",
@@ -107,7 +125,10 @@ export async function brought(request: Request, send: (request: Request) => Prom
 function larderFetch(request: Request): Promise<Response> {
   if (request.method === "GET") return counted(patientFetch(request));
   const asks = QUESTIONS.includes(new URL(request.url).pathname);
-  return asks ? counted(shown(once(request, patientFetch))) : shown(once(request, (one) => brought(one, (again) => counted(patientFetch(again)))));
+  if (asks) return counted(shown(once(request, patientFetch)));
+  const answer = shown(once(request, (one) => brought(one, (again) => counted(patientFetch(again)))));
+  answer.then((done) => told(done.clone())).catch(() => undefined);
+  return answer;
 }
 
 export const api = createClient<paths>({ baseUrl: "", fetch: larderFetch });

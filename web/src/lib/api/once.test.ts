@@ -44,6 +44,16 @@ it("asks again at once what only asks, and what was refused", async () => {
   expect(refuses).toHaveBeenCalledTimes(2);
 });
 
+it("takes what was pressed before a refusal for the same press, though it is read after it", async () => {
+  const refuses = vi.fn(async () => new Response("no", { status: 422 }));
+  const first = once(post("h"), refuses);
+  const late = post("h");
+  const cloned = Object.assign(late.clone(), { text: () => first.then(() => "h") });
+  late.clone = () => cloned;
+  await Promise.all([first, once(late, refuses)]);
+  expect(refuses).toHaveBeenCalledTimes(1);
+});
+
 it("sends itself if the one before was given up", async () => {
   const fails = vi.fn(async () => Promise.reject(new Error("given up")));
   const first = once(post("g"), fails);

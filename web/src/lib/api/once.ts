@@ -20,7 +20,8 @@ export async function once(request: Request, send: (request: Request) => Promise
   if (before) return before.then((answer) => answer.clone()).catch(() => send(request));
   const answer = send(request);
   under.set(key, answer);
-  const forget = () => under.get(key) === answer && under.delete(key);
-  void answer.then((done) => (done.ok && done.headers.has(ACTED) ? setTimeout(forget, JUST_NOW_MS) : forget()), forget);
+  // What was pressed before the answer came is the same press, however late its body is read.
+  const forget = () => void reading.then(() => under.get(key) === answer && under.delete(key));
+  void answer.then((done) => void (done.ok && done.headers.has(ACTED) ? setTimeout(forget, JUST_NOW_MS) : forget()), forget);
   return (await answer).clone();
 }

@@ -1,5 +1,5 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
-import { api, ask, onDiskTrouble, onUnreached, onWaiting, type Answer, type Schemas, whyNot } from "$lib/api/client";
+import { api, ask, onDiskTrouble, onRefused, onUnreached, onWaiting, type Answer, type Schemas, whyNot } from "$lib/api/client";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -20,6 +20,10 @@ class TheLarder {
 
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
+    onRefused((words) => {
+      const shown = document.body.textContent ?? "";
+      if (words[0] && !words.some((each) => shown.includes(each))) this.say(words[0], "wrong");
+    });
     onWaiting((slow) => (this.slow = slow));
     onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));
   }

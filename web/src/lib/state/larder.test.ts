@@ -4,6 +4,7 @@ const client = vi.hoisted(() => ({ overviews: [] as ((change: number) => void)[]
 
 vi.mock("$lib/api/client", () => ({
   onDiskTrouble: () => undefined,
+  onRefused: () => undefined,
   onUnreached: () => undefined,
   onWaiting: () => undefined,
   whyNot: () => "",

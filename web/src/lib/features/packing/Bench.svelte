@@ -6,9 +6,9 @@
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
-  import Labels from "$lib/features/shelves/Labels.svelte";
   import { sheetOf } from "$lib/features/shelves/labels";
-  import OwnFood from "$lib/features/catalog/OwnFood.svelte";
+  import { afterPaint } from "$lib/shell/paint";
+  import Later from "$lib/ui/Later.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { onMount } from "svelte";
@@ -16,7 +16,6 @@
   import FromStock from "./FromStock.svelte";
   import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
-  import Propose from "./Propose.svelte";
   import SizingMethods from "./SizingMethods.svelte";
   import Setup from "./Setup.svelte";
   import Stage from "./Stage.svelte";
@@ -48,6 +47,8 @@
   /** The charts over time, fetched when somebody looks at one. */
   let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./DampOverTime.svelte")]> | undefined;
   const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./DampOverTime.svelte")]));
+
+  const sheets = () => import("./sheets");
 
   type Below = "methods" | "stock" | "oxygen" | "damp";
   let below = $state<Below>("methods");
@@ -85,7 +86,8 @@
       line?.select();
     };
     addEventListener("larder:fresh", fresh);
-    return () => removeEventListener("larder:fresh", fresh);
+    const fetching = afterPaint(() => void sheets().catch(() => {}));
+    return () => (fetching(), removeEventListener("larder:fresh", fresh));
   });
 
   async function pack(packedOn: string, override = "") {
@@ -244,11 +246,15 @@
       onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })}
       onown={own}
     />
-    <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
   {/if}
 
-  {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
-  <Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
+  <Later load={sheets} when={adding || printing || proposing}>
+    {#snippet children({ Labels, OwnFood, Propose })}
+      <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
+      {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
+      <Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
+    {/snippet}
+  </Later>
   <Sheet bind:open={packedOpen} title="Packed">
     {#if packed}
       <p class="text-lg">{packed.title}.</p>

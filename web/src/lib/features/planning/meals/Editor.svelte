@@ -43,7 +43,10 @@
   let meal = $state<Meal>(begun?.meal ?? asItWas());
   // svelte-ignore state_referenced_locally
   let read = $state<Schemas["MealRead"] | undefined>(view?.read);
-  let wrong = $state<Wrong>({});
+  /** What cannot be read, and what was refused: a reading that comes late takes nothing back of what was refused. */
+  let unread = $state<Wrong>({});
+  let refused = $state<Wrong>({});
+  const wrong = $derived({ ...unread, ...refused });
   // svelte-ignore state_referenced_locally
   let version = $state(begun ? begun.version : view?.version);
   let theirs = $state<Meal>();
@@ -81,7 +84,7 @@
     const text = pasted ?? meal.text;
     pasted = undefined;
     const done = await ask(api.POST("/api/table/meals/read", { body: { ...$state.snapshot(meal), text } }));
-    wrong = done.wrong ?? {};
+    unread = done.wrong ?? {};
     if (done.data) read = done.data;
   });
 
@@ -99,7 +102,7 @@
     const done = view
       ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body }))
       : await ask(api.POST("/api/table/meals", { body }));
-    wrong = done.wrong ?? {};
+    refused = done.wrong ?? {};
     theirs = done.now as Meal | undefined;
     version = done.version ?? version;
     if (done.wrong) return;
@@ -120,7 +123,7 @@
   function takeTheirs() {
     if (theirs) meal = { ...theirs };
     theirs = undefined;
-    wrong = {};
+    refused = {};
     void reread();
     void larder.changed();
   }
@@ -135,14 +138,14 @@
   function leave() {
     meal = asItWas();
     version = view?.version;
-    wrong = {};
+    refused = {};
     void reread();
   }
 
   async function remove() {
     if (!view) return;
     const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
-    wrong = done.wrong ?? {};
+    refused = done.wrong ?? {};
     if (done.wrong) return;
     forget();
     larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
@@ -192,7 +195,7 @@
       <textarea
         id="meal-text"
         bind:value={meal.text}
-        oninput={reread}
+        oninput={() => ((refused = {}), reread())}
         {onpaste}
         rows={Math.max(7, Math.min(16, meal.text.split("\n").length + 1))}
         spellcheck="false"
