@@ -184,6 +184,7 @@ RECORDS: list[tuple[str, dict[str, Any], str, str, dict[str, Any], dict[str, Any
         {"count": 8},
         {"count": 7},
     ),
+    ("/api/supplies", {"sort": "bags", "key": "bag-gallon", "count": 9}, "DELETE", "/api/supplies/1", {"low": 3}, {}),
 ]
 
 
@@ -202,6 +203,37 @@ def test_every_whole_record_says_what_it_was_based_on(
         assert first.items() <= answer.json()["now"].items()
     client.post("/api/undo")
     assert client.request(method, path, json=second or None, headers=based).status_code == 204
+
+
+BASED_ON_NOTHING = {
+    "DELETE /api/run/{number}/lines/{line}": "a line is never changed, only put down and taken off",
+    "DELETE /api/table/prices/{number}": "a price that was seen is never changed",
+    "PUT /api/devices/labels/roll": "a simulated device",
+    "PUT /api/devices/scale/pan": "a simulated device",
+    "PUT /api/devices/trouble": "a simulated device",
+    "PUT /api/table/cupboard/{food}": "says what was shown before, in its body",
+}
+
+
+def test_whatever_is_written_over_or_removed_says_what_that_was_based_on(client: TestClient) -> None:
+    paths = client.app.openapi()["paths"]  # type: ignore[attr-defined]
+    without = {
+        f"{method.upper()} {path}"
+        for path, methods in paths.items()
+        for method in {"put", "delete", "patch"} & set(methods)
+        if "If-Match" not in {each["name"] for each in methods[method].get("parameters", [])}
+    }
+    assert without == set(BASED_ON_NOTHING)
+
+
+def test_the_cupboard_too(client: TestClient) -> None:
+    barley = "/api/table/cupboard/pearl-barley"
+    assert client.put(barley, json={"amount": "1 kg", "was_g": 0}).status_code == 204
+    answer = client.put(barley, json={"amount": "3 kg", "was_g": 0})
+    (error,) = answer.json()["errors"]
+    assert (answer.status_code, error["field"], error["code"]) == (409, "cupboard", "outdated")
+    assert "wrote 1 kg while you wrote 3 kg" in error["message"]
+    assert client.put(barley, json={"amount": "3 kg", "was_g": 1000}).status_code == 204
 
 
 def test_goal_and_purse_too(client: TestClient) -> None:

@@ -72,6 +72,24 @@ def test_an_answer_that_is_lost_is_asked_for_again_and_counts_once(page: Page, s
     assert asking.get(f"{served.url}/api/overview").json()["kept"] == 4
 
 
+def test_two_weigh_the_same_cupboard(page: Page, served: Here) -> None:
+    asking.post(
+        f"{served.url}/api/table/meals", json={"name": "Soup", "text": "1 kg barley", "eaters": 4, "per_month": 4}
+    )
+    page.goto(f"{served.url}/table")
+    page.get_by_role("button", name=re.compile("pearl barley")).click()
+    field = page.get_by_label("In the kitchen cupboard, not packed")
+    set_cupboard(served.larder, "pearl-barley", "2 kg")
+    field.fill("3 kg")
+    field.press("Enter")
+    expect(page.get_by_text("Somebody else wrote 2 kg while you wrote 3 kg")).to_be_visible()
+    expect(field).to_have_value("2 kg")
+    field.fill("3 kg")
+    field.press("Enter")
+    expect(page.get_by_text("Somebody else wrote")).to_have_count(0)
+    expect(page.get_by_role("button", name=re.compile("pearl barley"))).to_contain_text("here 3 kg")
+
+
 def test_undo_takes_back_what_is_shown_not_what_another_screen_did_since(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
     page.get_by_role("button", name="Pack all 4").click()

@@ -43,9 +43,14 @@ def settle_goal(
 
 
 @router.put("/cupboard/{food}", status_code=204)
-def weigh_cupboard(larder: TheLarder, food: str, amount: Annotated[str, Body(embed=True, examples=["1.2 kg"])]) -> None:
+def weigh_cupboard(
+    larder: TheLarder,
+    food: str,
+    amount: Annotated[str, Body(examples=["1.2 kg"])],
+    was_g: Annotated[float | None, Body(ge=0, le=1e9, description="what was shown before, g")] = None,
+) -> None:
     """Say how much of a food is in the cupboard; nothing for none."""
-    set_cupboard(larder, food, amount)
+    set_cupboard(larder, food, amount, was_g=was_g)
 
 
 @router.post("/tried/{food}", status_code=204)

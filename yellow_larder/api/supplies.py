@@ -89,6 +89,6 @@ def desiccant(
 
 
 @router.delete("/{number}", status_code=204)
-def forget(larder: TheLarder, number: Number) -> None:
+def forget(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
     """Remove it."""
-    supplies.forget_supply(larder, number)
+    supplies.forget_supply(larder, number, based_on=based_on)

@@ -11,13 +11,13 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.events import LotCame, LotWeighed
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import read_amount
+from yellow_larder.words.errors import NotThere, Outdated, Refused
+from yellow_larder.words.quantities import read_amount, say_mass
 
 CRUMBS_G = 1.0
 """Less than this is nothing left."""
@@ -53,8 +53,20 @@ def cupboard_g(session: Session) -> dict[str, float]:
     return total
 
 
-def set_cupboard(larder: Larder, food: str, amount: str) -> None:
-    """Say how much of a food is in the cupboard, as weighed or guessed; "0" or nothing for none left."""
+def set_cupboard(larder: Larder, food: str, amount: str, *, was_g: float | None = None) -> None:
+    """Say how much of a food is in the cupboard.
+
+    Args:
+        larder: the larder.
+        food: its key.
+        amount: how much, as weighed or guessed; "0" or nothing for none left.
+        was_g: what it was shown as before, g; none means that whoever says it did not look.
+
+    Raises:
+        NotThere: no food is called so.
+        Refused: the amount makes no sense, or is what is written already.
+        Outdated: somebody else said something of it meanwhile.
+    """
     with writing(larder.engine) as session:
         foods = all_foods(session)
         if food not in foods:
@@ -64,9 +76,14 @@ def set_cupboard(larder: Larder, food: str, amount: str) -> None:
         mass_g = 0.0 if nothing else read_amount(amount, "cupboard").weighs_g(wanted.loose_g_ml)
         lots = session.scalars(select(Lot).where(Lot.food_key == food, Lot.mass_g > 0).order_by(Lot.came_on)).all()
         acts = _weighed(lots, mass_g)
-        brought = mass_g - sum(lot.mass_g for lot in lots)
+        there_g = sum(lot.mass_g for lot in lots)
+        brought = mass_g - there_g
         if not acts and abs(brought) < CRUMBS_G:
             raise Refused("cupboard", "That is what is written already")
+        if was_g is not None and abs(there_g - was_g) >= CRUMBS_G:
+            theirs = say_mass(there_g, settings(session).units) if there_g >= CRUMBS_G else "none"
+            says = f"Somebody else wrote {theirs} while you wrote {amount}. Write yours again if it is right"
+            raise Outdated("cupboard", says)
         if brought >= CRUMBS_G:
             acts = [log.Act(log.next_number(session, "lot"), LotCame(food, brought, larder.today()))]
         title = log.title("lot.cupboard" if mass_g else "lot.none", mass_g=mass_g, name=wanted.name)

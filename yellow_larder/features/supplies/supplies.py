@@ -241,10 +241,17 @@ def _noted(supply: SupplyRecord, household: Settings) -> dict[str, object]:
     return {"low": supply.low, "cost": cost, "note": supply.note}
 
 
-def forget_supply(larder: Larder, number: int) -> None:
-    """Remove it."""
+def forget_supply(larder: Larder, number: int, *, based_on: int | None = None) -> None:
+    """Remove it, unless somebody changed it since it was shown.
+
+    Raises:
+        Refused: there is none of that number.
+        Outdated: it is of another version by now.
+    """
     with writing(larder.engine) as session:
-        name = _supply(session, number).name
+        supply = _supply(session, number)
+        check_based_on(session, "supply", number, based_on, lambda: _countable(supply))
+        name = supply.name
         log.record(session, log.title("supply.removed", name=name), [log.removed("supply", number)], at=larder.clock())
 
 

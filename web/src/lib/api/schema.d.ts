@@ -2899,6 +2899,11 @@ export interface components {
              * @example 1.2 kg
              */
             amount: string;
+            /**
+             * Was G
+             * @description what was shown before, g
+             */
+            was_g?: number | null;
         };
         /** Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post */
         Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post: {
@@ -11374,7 +11379,10 @@ export interface operations {
     forget_api_supplies__number__delete: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
             path: {
                 /** @description the number of what is meant */
                 number: number;

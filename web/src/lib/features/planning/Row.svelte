@@ -13,12 +13,12 @@
 
   async function weigh(amount: string) {
     if (amount.trim() === row.cupboard) return;
-    const done = await ask(api.PUT("/api/table/cupboard/{food}", { params: { path: { food: row.food } }, body: { amount } }));
+    const body = { amount, was_g: row.cupboard_g };
+    const done = await ask(api.PUT("/api/table/cupboard/{food}", { params: { path: { food: row.food } }, body }));
     wrong = done.wrong ?? {};
-    if (!done.wrong) {
-      typed = undefined;
-      await larder.changed();
-    }
+    if (done.wrong && wrong.cupboard?.code !== "outdated") return;
+    typed = undefined;
+    await larder.changed();
   }
 
   async function tried() {

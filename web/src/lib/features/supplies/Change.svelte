@@ -201,7 +201,7 @@
     )}
     <div class="border-t border-line pt-3">
       {#if where === "gone" && wrong.request}<p class="wrong mb-2">{wrong.request.message}</p>{/if}
-      <button class="chip away" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", path)))}>Remove it</button>
+      <button class="chip away" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", based)))}>Remove it</button>
     </div>
   </div>
 </Sheet>
