@@ -110,3 +110,18 @@ def test_what_is_due_on_the_shelves_is_due_beside_them(page: Page, demo: Here) -
         drawn = page.get_by_role("button", name=re.compile(f"number {each},"))
         expect(drawn).to_have_accessible_name(re.compile("not right"))
         expect(drawn).not_to_have_accessible_name(re.compile("best by|% of its life"))
+
+
+def test_a_tray_weighs_on_the_scale_what_is_said_of_it(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/drying")
+    for tray in (1, 3):
+        page.get_by_role("button", name=re.compile(rf"^Weigh tray {tray}\b")).click()
+        sheet = page.get_by_role("dialog", name="Weigh a tray")
+        said = number(sheet.get_by_text("should weigh about").inner_text().partition("should weigh about")[2])
+        sheet.get_by_role("button", name=f"put tray {tray} on it").click()
+        scale = sheet.get_by_role("group", name="The scale")
+        expect(scale.get_by_role("button", name="Use this weight")).to_be_enabled()
+        assert number(scale.inner_text()) == pytest.approx(said, abs=2)
+        sheet.get_by_role("button", name="empty it").click()
+        sheet.get_by_role("button", name="Close").click()
+        expect(sheet).to_have_count(0)

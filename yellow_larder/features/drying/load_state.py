@@ -239,6 +239,7 @@ class TrayView:
     expected: str
     on_scale_g: float
     """What the scale would show now: the food as forecast, and the tray under it if it is weighed with it."""
+    on_scale: str
     last: str
     dry_share: float
     """How far along it is from wet to target, 0–1."""
@@ -353,6 +354,7 @@ def _tray(running: LoadState, n: int, found: Forecast | None) -> TrayView:
         expected_g=expected_g,
         expected=say_mass(round(expected_g), units),
         on_scale_g=expected_g + running.tray_g,
+        on_scale=say_mass(round(expected_g + running.tray_g), units),
         last=say_mass(last, units) if last is not None else "",
         dry_share=min(1.0, max(0.0, (tray.wet_g - expected_g) / (tray.wet_g - target_g))),
     )

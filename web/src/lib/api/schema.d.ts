@@ -6511,6 +6511,8 @@ export interface components {
             last: string;
             /** Number */
             number: number;
+            /** On Scale */
+            on_scale: string;
             /** On Scale G */
             on_scale_g: number;
             /** Out */

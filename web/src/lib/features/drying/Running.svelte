@@ -88,7 +88,7 @@
     <WeightCurve {drying} {us} />
   </div>
 
-  <h3 class="head mt-4 font-sans">Trays, and what each should weigh now: a tap weighs one</h3>
+  <h3 class="head mt-4 font-sans">Trays, and what the food on each should weigh now: a tap weighs one</h3>
   <div class="mt-1.5 grid gap-2" style="grid-template-columns:repeat(auto-fill,minmax(6.4rem,1fr))">
     {#each inside as each (each.number)}
       {@const item = load.items.find((one) => one.item === each.item)}

@@ -51,7 +51,9 @@
     {#if mine && item}
       <p class="leading-snug">
         <b class="inline-block first-letter:uppercase">{item.name}</b>: went in with {mine.wet}{mine.last ? `, weighed ${mine.last} last` : ""}; dry at {mine.target}.
-        {load.with_tray ? "The tray's own weight is taken off." : "Weigh the food without its tray."}
+        {load.with_tray
+          ? `With its tray it should weigh about ${mine.on_scale} now; the tray's own weight is taken off.`
+          : `Without its tray it should weigh about ${mine.on_scale} now.`}
       </p>
       <ScaleReading lay={{ name: `tray ${tray}`, grams: mine.on_scale_g }} ontake={(taken) => (weight = taken)} />
     {/if}
