@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 
 import numpy as np
-from scipy.special import i0
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Closing, Container, Kind
@@ -121,7 +121,13 @@ def ageing_rate(mean_c: float, swing_c: float, q10: float) -> float:
     check_range("swing_c", swing_c, 0, 30, "°C")
     check_range("q10", q10, 1, 5, "")
     steady = q10 ** ((mean_c - REFERENCE_C) / 10)
-    return float(steady * i0(math.log(q10) / 10 * swing_c))
+    return float(steady * _of_swing(q10, swing_c))
+
+
+@lru_cache(maxsize=4096)
+def _of_swing(q10: float, swing_c: float) -> float:
+    """What a swing over the year makes of a rate; a household has few places and few kinds of food, asked of often."""
+    return float(np.i0(math.log(q10) / 10 * swing_c))
 
 
 def life_used_days(
