@@ -306,7 +306,17 @@ def say_kcal(kcal: float) -> str:
     """
     if kcal >= 1e6:
         return f"{_three_figures(kcal / 1e6)} million"
-    return f"{float(_three_figures(kcal).replace(',', '')):,.0f}"
+    return f"{said_kcal(kcal):,.0f}"
+
+
+def said_kcal(kcal: float) -> int:
+    """Energy below a million as it is said of one container: what is said of several together is the sum of that.
+
+    Example:
+        >>> 2 * said_kcal(1456), 2 * 1456
+        (2920, 2912)
+    """
+    return round(float(_three_figures(kcal).replace(",", "")))
 
 
 def say_coins(coins: float, currency: str) -> str:

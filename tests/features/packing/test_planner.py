@@ -342,3 +342,16 @@ def test_a_stop_yields_only_to_a_reason_that_the_label_carries(larder: Larder, c
     number = pack(larder, replace(ask, override="a trial till May")).numbers[0]
     (label,) = labels(larder, numbers=[number])
     assert label.override == f"{stop.says}. Packed anyway: a trial till May"
+
+
+def test_what_all_containers_hold_is_what_is_said_of_each_so_many_times(larder: Larder) -> None:
+    """Source: arithmetic; a total of five figures or more is said to three, as each is."""
+    for food in list(reference.foods().values())[::5]:
+        for amount in ("2 kg", "4.4 kg"):
+            found = plan(larder, Ask(line=f"{amount} {food.name}", container="bag-gallon"))
+            held = [found.full, *([found.rest] if found.rest else [])]
+            said = sum(each.count * int(each.kcal_text.replace(",", "")) for each in held)
+            assert int(found.kcal_text.replace(",", "")) == pytest.approx(
+                said, abs=0 if said < 10_000 else 0.005 * said
+            )
+            assert said == pytest.approx(found.kcal, rel=0.006)

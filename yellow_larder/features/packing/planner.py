@@ -51,7 +51,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
-from yellow_larder.words.quantities import Units, say_kcal, say_length, say_mass, say_share, say_temperature
+from yellow_larder.words.quantities import Units, said_kcal, say_kcal, say_length, say_mass, say_share, say_temperature
 
 _KPA_PER_INHG = 3.386389
 """An inch of mercury, kPa. Source: NIST SP 811."""
@@ -202,7 +202,7 @@ def _plan(on: _OnBench) -> Plan:
         rest=rest,
         count=count,
         kcal=total.kcal,
-        kcal_text=say_kcal(total.kcal),
+        kcal_text=say_kcal(sum(group.count * said_kcal(group.kcal) for group in groups)),
         person_days=days,
         household_days=days / on.eating.people,
         packets_in_all=packets_in_all(groups),
