@@ -47,6 +47,7 @@ from yellow_larder.cli import serve
 from yellow_larder.features.household.larder import Larder, open_larder
 
 ROOT = Path(__file__).parents[2]
+AXE = ROOT / "web/node_modules/axe-core/axe.min.js"
 LAPTOP: ViewportSize = {"width": 1280, "height": 800}
 
 UNSEEN = "Failed to load resource"

@@ -2,13 +2,12 @@
 
 import re
 from dataclasses import replace
-from pathlib import Path
 
 import pytest
 from playwright.sync_api import Page, expect
 from sqlalchemy import select
 
-from tests.browser.conftest import ROOT, Here, heard, put_on_bench, settled
+from tests.browser.conftest import AXE, Here, heard, put_on_bench, settled
 from tests.browser.fitting import ill_fitting
 from tests.browser.views import PLAIN, VIEWS, go_to
 from yellow_larder.features.household.larder import settings, settle
@@ -19,7 +18,6 @@ from yellow_larder.words.quantities import Units
 
 pytestmark = pytest.mark.browser
 
-AXE = Path(ROOT / "web/node_modules/axe-core/axe.min.js")
 SIZES = {"laptop": (1280, 800), "tablet": (820, 1180), "phone": (390, 844)}
 
 

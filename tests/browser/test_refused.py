@@ -10,7 +10,7 @@ from collections.abc import Iterator
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.conftest import ROOT, Here
+from tests.browser.conftest import AXE, ROOT, Here
 from yellow_larder import api
 
 pytestmark = pytest.mark.browser
@@ -32,7 +32,7 @@ TAKEN = re.findall(r'"(/api/[^"]+)"', CLIENT.partition("QUESTIONS")[2].partition
 PRESS_EACH = """async ([seen, asked]) => {
   // A sheet that is closing is there for a moment still, and nobody presses anything in it.
   const OPEN = "[role=dialog][data-state=open]";
-  const known = new Set(seen), silent = [], told = [], twice = [];
+  const known = new Set(seen), silent = [], told = [], twice = [], barred = [], sheets = [];
   const fetched = window.fetch;
   let refused = "", sent = [];
   window.fetch = async (request) => {
@@ -65,8 +65,17 @@ PRESS_EACH = """async ([seen, asked]) => {
     for (let waited = 0; waited < 3000 && !shown(); waited += 25) await pause(25);
     (shown() ? told : silent).push(`${name}: ${refused}`);
   };
+  const audit = async (sheet) => {
+    const name = sheet.querySelector("[data-heading]")?.textContent;
+    if (known.has(`sheet ${name}`)) return;
+    known.add(`sheet ${name}`);
+    sheets.push(name);
+    for (const each of (await axe.run(sheet, { resultTypes: ["violations"], preload: false })).violations)
+      barred.push(`${name}: ${each.id} at ${each.nodes[0].target}: ${each.nodes[0].failureSummary}`);
+  };
   for (const each of document.querySelectorAll("main button")) {
     await press(each);
+    if (document.querySelector(OPEN)) await audit(document.querySelector(OPEN));
     for (let deep = 0; deep < 3 && document.querySelector(OPEN); deep++) {
       for (const inner of document.querySelectorAll(`${OPEN} button:not([aria-label=Close])`)) await press(inner);
       document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
@@ -74,10 +83,10 @@ PRESS_EACH = """async ([seen, asked]) => {
     }
   }
   window.fetch = fetched;
-  return { known: [...known], told, silent, twice };
+  return { known: [...known], told, silent, twice, barred, sheets };
 }"""
 """Presses everything twice at once, and whatever is in the sheets that open; each of one name once.
-What is sent is sent once, is refused after a while, and that must be shown."""
+What is sent is sent once, is refused after a while, and that must be shown. Each sheet is gone over by axe."""
 
 VIEWS = ["/rounds", "/rounds/looks", "/table", "/table/meals", "/table/meals?n=1", "/table/diary", "/table/money"]
 VIEWS += ["/table/eaters", "/drying", "/drying/jars", "/drying/ready", "/drying/freeze", "/drying/freezer", "/run"]
@@ -88,17 +97,21 @@ def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page,
     pressed: list[str] = []
     told: list[str] = []
     wrong: list[str] = []
+    sheets: list[str] = []
     for view in VIEWS:
         page.goto(f"{demo.url}{view}")
         page.get_by_role("main").get_by_role("button").first.wait_for()
+        page.evaluate(AXE.read_text())
         seen = page.evaluate(PRESS_EACH, [pressed, TAKEN])
         told += seen["told"]
-        wrong += [f"{view}: {how}: {each}" for how in ("silent", "twice") for each in seen[how]]
+        sheets += seen["sheets"]
+        wrong += [f"{view}: {how}: {each}" for how in ("silent", "twice", "barred") for each in seen[how]]
         pressed = seen["known"]
     assert wrong == []
     # How many it is depends on how soon what was pressed takes a page away.
     assert len(told) > 30
     assert len(pressed) > 150
+    assert len(sheets) > 15
 
 
 def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> None:

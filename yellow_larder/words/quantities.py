@@ -310,12 +310,7 @@ def say_kcal(kcal: float) -> str:
 
 
 def said_kcal(kcal: float) -> int:
-    """Energy below a million as it is said of one container: what is said of several together is the sum of that.
-
-    Example:
-        >>> 2 * said_kcal(1456), 2 * 1456
-        (2920, 2912)
-    """
+    """Energy below a million as it is said of one container: what is said of several together is the sum of that."""
     return round(float(_three_figures(kcal).replace(",", "")))
 
 
