@@ -237,11 +237,12 @@ def window(browser: Browser) -> Iterator[BrowserContext]:
 
 
 def lose_every_tenth() -> Callable[[Route], None]:
-    """Of what is asked every tenth reaches the larder, and its answer never comes back."""
+    """Of what is asked every tenth reaches the larder, and its answer never comes back; a whole page is opened again by
+    whoever opened it, and no page can do that for them."""
     asked = count(1)
 
     def handle(route: Route) -> None:
-        if next(asked) % 10:
+        if route.request.is_navigation_request() or next(asked) % 10:
             route.continue_()
             return
         # A page that was left waits for nothing.
