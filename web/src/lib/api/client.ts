@@ -52,7 +52,6 @@ const SHOWN_MS = 300;
 
 /** Tell of a refusal; what somebody else changed meanwhile is shown as that, and not as one. */
 export async function told(answer: Response): Promise<void> {
-  if (answer.ok) return;
   const problem: unknown = await answer.json().catch(() => undefined);
   await letGo();
   if ((problem as Partial<Schemas["Problem"]> | undefined)?.now) return;
@@ -127,7 +126,7 @@ function larderFetch(request: Request): Promise<Response> {
   const asks = QUESTIONS.includes(new URL(request.url).pathname);
   if (asks) return counted(shown(once(request, patientFetch)));
   const answer = shown(once(request, (one) => brought(one, (again) => counted(patientFetch(again)))));
-  answer.then((done) => told(done.clone())).catch(() => undefined);
+  answer.then((done) => (done.ok ? undefined : told(done.clone()))).catch(() => undefined);
   return answer;
 }
 

@@ -21,12 +21,15 @@ class TheLarder {
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
     onRefused((words) => {
-      const shown = document.body.textContent ?? "";
-      if (words[0] && !words.some((each) => shown.includes(each))) this.say(words[0], "wrong");
+      const shown = [document.body.textContent ?? "", ...this.#said];
+      if (words[0] && !words.some((each) => shown.some((text) => text.includes(each)))) this.say(words[0], "wrong");
     });
     onWaiting((slow) => (this.slow = slow));
     onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));
   }
+
+  /** What was said just now: another message may have taken its place, and it was said all the same. */
+  #said: string[] = [];
 
   #read = latest(async () => {
     const { data } = await ask(api.GET("/api/overview"));
@@ -66,6 +69,8 @@ class TheLarder {
 
   say(text: string, tone: "good" | "wrong" = "good", link?: { href: string; text: string }): void {
     clearTimeout(this.#timer);
+    this.#said.push(text);
+    setTimeout(() => this.#said.shift(), 1000);
     this.message = link ? { text, tone, link } : { text, tone };
     this.#timer = setTimeout(() => (this.message = undefined), 9000);
   }
