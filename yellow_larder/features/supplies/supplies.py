@@ -251,8 +251,8 @@ def forget_supply(larder: Larder, number: int, *, based_on: int | None = None) -
     with writing(larder.engine) as session:
         supply = _supply(session, number)
         check_based_on(session, "supply", number, based_on, lambda: _countable(supply))
-        name = supply.name
-        log.record(session, log.title("supply.removed", name=name), [log.removed("supply", number)], at=larder.clock())
+        title = log.title("supply.removed", name=supply.name)
+        log.record(session, title, [log.removed("supply", number)], at=larder.clock())
 
 
 def put_spares(larder: Larder, number: int, count: int, minutes: float, *, on: date | None = None) -> None:

@@ -53,9 +53,11 @@ const SHOWN_MS = 300;
 /** Tell of a refusal; what somebody else changed meanwhile is shown as that, and not as one. */
 export async function told(answer: Response): Promise<void> {
   const problem: unknown = await answer.json().catch(() => undefined);
-  await letGo();
   if ((problem as Partial<Schemas["Problem"]> | undefined)?.now) return;
-  setTimeout(() => refused(Object.values(wrongs(problem)).map((each) => each.message)), SHOWN_MS);
+  // Read at once: that the disk is full is not told again once something was saved.
+  const words = Object.values(wrongs(problem)).map((each) => each.message);
+  await letGo();
+  setTimeout(() => refused(words), SHOWN_MS);
 }
 
 /** What is sent as a change and changes nothing: a plan that follows the typing. Not to reach the larder with it is no loss. */
