@@ -21,8 +21,7 @@ class TheLarder {
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
     onRefused((words) => {
-      const shown = [document.body.textContent ?? "", ...this.#said];
-      if (words[0] && !words.some((each) => shown.some((text) => text.includes(each)))) this.say(words[0], "wrong");
+      if (words[0] && !words.some((each) => this.#shows(each))) this.say(words[0], "wrong");
     });
     onWaiting((slow) => (this.slow = slow));
     onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));
@@ -30,6 +29,11 @@ class TheLarder {
 
   /** What was said just now: another message may have taken its place, and it was said all the same. */
   #said: string[] = [];
+
+  /** Whether these very words are on the screen, or were said just now. */
+  #shows(words: string): boolean {
+    return [document.body.textContent ?? "", ...this.#said].some((shown) => shown.includes(words));
+  }
 
   #read = latest(async () => {
     const { data } = await ask(api.GET("/api/overview"));
