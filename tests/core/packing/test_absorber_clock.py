@@ -37,6 +37,12 @@ def test_the_pace_lies_between_what_was_and_what_is_usual(took: list[float], usu
     assert min([usual, *took]) - 1e-9 <= each <= max([usual, *took]) + 1e-9
 
 
+def test_what_was_left_lying_for_hours_is_no_pace() -> None:
+    """A batch can be planned after any interruption."""
+    assert seconds_each([3 * 3600.0]) == seconds_each([1800.0])
+    assert batch_size(seconds_each([86_400.0] * 50)) == 1
+
+
 @given(paces, st.integers(0, 60), st.floats(0, 1200), st.floats(0, 600))
 def test_put_back_just_what_will_not_be_closed(took: list[float], to_close: int, out: float, since: float) -> None:
     """What is not put back is closed by the time the clock runs out, at this pace; one more would not be."""

@@ -145,6 +145,18 @@ def test_the_telephone_rings(larder: Larder, clock: Clock) -> None:
     assert (kept(larder), supply(larder).spares, supply(larder).count) == ([1, 2], 8, 2)
 
 
+def test_a_container_closed_hours_late_is_no_pace(larder: Larder, clock: Clock) -> None:
+    """Called away with absorbers out, and back in the evening: the run goes on."""
+    stock(larder)
+    number = filled(larder, LENTILS)
+    steps.open_packets(larder, number, 1)
+    clock.now += timedelta(hours=3)
+    steps.close_one(larder, number, 1)
+    assert seen(larder).phase is RunPhase.OPEN
+    steps.open_packets(larder, number, 1)
+    assert clock_of(larder).each_s == (1800 + 2 * 45) / 3
+
+
 def test_the_clock_runs_out(larder: Larder, clock: Clock) -> None:
     stock(larder)
     number = filled(larder, LENTILS)

@@ -29,6 +29,9 @@ USUAL_SECONDS = 45.0
 _USUAL_WEIGHS = 2.0
 """How many containers' worth of evidence the usual pace stands for. Source: our judgement."""
 
+_LONGEST_S = 1800.0
+"""A container that took longer was left lying for something else: it says nothing of the pace. Source: our judgement."""
+
 _SAFE_SHARE = 0.8
 """Share of the time that a batch is planned to fill. Source: our judgement: somebody will ring at the door."""
 
@@ -37,7 +40,7 @@ def seconds_each(took_s: Sequence[float], *, usual_s: float = USUAL_SECONDS) -> 
     """Time from one container closed to the next, by the pace so far and what is usual.
 
     Args:
-        took_s: what each container closed so far took, s, 0 or more.
+        took_s: what each container closed so far took, s, 0 or more; longer than half an hour counts as that.
         usual_s: what is usual, s, 1–1,800.
 
     Returns:
@@ -55,7 +58,8 @@ def seconds_each(took_s: Sequence[float], *, usual_s: float = USUAL_SECONDS) -> 
     Source: a mean that leans on what is usual until there is evidence (shrinkage).
     """
     check_range("usual_s", usual_s, 1, 1800, "s")
-    return (usual_s * _USUAL_WEIGHS + sum(took_s)) / (_USUAL_WEIGHS + len(took_s))
+    paced = sum(min(took, _LONGEST_S) for took in took_s)
+    return (usual_s * _USUAL_WEIGHS + paced) / (_USUAL_WEIGHS + len(took_s))
 
 
 def batch_size(each_s: float, *, minutes: float = OUT_MINUTES) -> int:
