@@ -8,7 +8,8 @@ import pytest
 
 from tests.support.old_files import PACKED
 from yellow_larder.features.lots.events import LotCame, LotTaken, LotWeighed
-from yellow_larder.features.packages.events import Contained, PackageMoved, PackagePacked
+from yellow_larder.features.packages.contained import Contained
+from yellow_larder.features.packages.events import PackageMoved, PackagePacked
 from yellow_larder.journal import events, log
 from yellow_larder.journal.events import Event, UnknownEvent, event, event_types, read_event, written
 

@@ -11,20 +11,23 @@ from pathlib import Path
 import pytest
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import create_engine
+from sqlalchemy import create_engine, select
 
 from tests.support.old_files import PACKED
 from yellow_larder import journal
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.drying.conditioning import see_jars
 from yellow_larder.features.drying.finished_lots import made_here
 from yellow_larder.features.drying.loads import see_loads
 from yellow_larder.features.freeze_drying.loads import see_freeze_loads
 from yellow_larder.features.freezer.contents import in_freezer
 from yellow_larder.features.household.changes import take_back
-from yellow_larder.features.household.larder import open_larder
+from yellow_larder.features.household.larder import open_larder, places_in
 from yellow_larder.features.household.people import Eater, eaters, keep_eater
 from yellow_larder.features.lots.lots import is_unproven
 from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.packages.life import stretch_costs
+from yellow_larder.features.packages.state import Package, row_of, stretches_of
 from yellow_larder.features.planning.diary import month
 from yellow_larder.features.planning.master_list import master_list
 from yellow_larder.features.planning.meals import meals
@@ -169,7 +172,7 @@ VERSIONS = sorted(path.name.split("-")[1].split(".")[0] for path in FILES.glob("
 
 SAME = {
     "packages": "number batch food_key food_name form colour container_key closing outer mass_g kcal moisture_pct "
-    "level packed_on place_id shelf q10 cautious_days customary_days hopeful_days used_days stands_since thrown_out_on "
+    "level packed_on place_id shelf q10 cautious_days customary_days hopeful_days stands_since thrown_out_on gone_on "
     "against override look_due",
     "places": "id name sort shelves width_mm mean_c swing_c warmest_month humidity",
     "lots": "id food_key came_g mass_g came_on coins price frozen_on moisture_pct made wet_g wants_conditioning",
@@ -179,7 +182,7 @@ SAME = {
 """Columns whose figures no version may change."""
 
 
-RENAMED = {"against": "override"}
+RENAMED = {"against": "override", "thrown_out_on": "gone_on"}
 """What is called otherwise since."""
 
 
@@ -225,7 +228,7 @@ def everything(lifted: Path, tmp_path: Path) -> Path:
 
 def test_there_is_a_file_of_every_version_but_those_that_no_larder_had() -> None:
     # 0008 and 0009 came together.
-    assert {*VERSIONS, "0008", "0011"} == set(known_versions())
+    assert {*VERSIONS, "0008", "0012"} == set(known_versions())
 
 
 def test_a_file_of_any_version_shows_the_same_figures(before: Path, lifted: Path) -> None:
@@ -236,6 +239,21 @@ def test_a_file_of_any_version_shows_the_same_figures(before: Path, lifted: Path
         named = [{RENAMED.get(name, name): value for name, value in row.items()} for row in rows]
         kept = [{name: value for name, value in row.items() if name in named[0]} for row in after[table]]
         assert kept == named, table
+
+
+def test_what_a_package_had_been_through_costs_what_it_did(before: Path, everything: Path) -> None:
+    """Until 0012 its life was kept as one sum; since then as the stretches that it was spent in."""
+    database = sqlite3.connect(before)
+    there = [row[1] for row in database.execute("PRAGMA table_info(packages)")]
+    used = dict(database.execute("SELECT number, used_days FROM packages").fetchall()) if "used_days" in there else {}
+    database.close()
+    assert any(used.values()), "at least one was moved"
+    with open_larder(everything) as larder, reading(larder.engine) as session:
+        places = places_in(session)
+        for package in session.scalars(select(Package)):
+            *past, _ = stretches_of(row_of(package), package.stands_since)
+            costs = stretch_costs(past, package.q10, Estimate.CUSTOMARY, places) if past else []
+            assert sum(days for days, _ in costs) == pytest.approx(used[package.number], abs=1e-9)
 
 
 def test_every_screen_of_a_file_of_any_version_opens(everything: Path) -> None:

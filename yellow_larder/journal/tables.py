@@ -12,7 +12,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
 class Base(DeclarativeBase):
     """All tables of the larder."""
 
-    type_annotation_map = {dict[str, Any]: JSON}  # noqa: RUF012
+    type_annotation_map = {dict[str, Any]: JSON, list[Any]: JSON(none_as_null=True)}  # noqa: RUF012
 
 
 class Change(Base):

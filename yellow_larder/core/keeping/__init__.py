@@ -1,4 +1,4 @@
-"""What becomes of a closed package over the years, and until when it is good."""
+"""What becomes of a package over the years and whatever happens to it, and until when it is good."""
 
 from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, spoilt
 from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, Course, Package, Room, Walls
@@ -18,6 +18,7 @@ from yellow_larder.core.keeping.shelf_life import (
     share_left,
     soonest_end,
 )
+from yellow_larder.core.keeping.stretches import share_used
 
 __all__ = [
     "COOL_STRETCH",
@@ -42,6 +43,7 @@ __all__ = [
     "packing_class",
     "rate_band",
     "share_left",
+    "share_used",
     "soonest_end",
     "spoilt",
 ]

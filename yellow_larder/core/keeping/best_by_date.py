@@ -31,10 +31,10 @@ class Best:
     """Until when one package is good, by one estimate.
 
     Attributes:
-        days: from packing, where it stands; infinite if nothing ends it.
+        days: from when it was closed so, where it stands; infinite if nothing ends it.
         ends: what ends it.
         base_days: life at 21 °C that it has of the table, days; infinite for what does not age.
-        most_days: the most it can last from packing, days: how far cold can stretch it, the day its oxygen is back, the
+        most_days: the most it can last from then, days: how far cold can stretch it, the day its oxygen is back, the
             day damp shows; may be infinite.
     """
 
@@ -48,7 +48,14 @@ _SHOWS = {Spoils.SOFT: Ends.SOFT, Spoils.CLUMPS: Ends.CLUMPS, Spoils.MOULD: Ends
 
 
 def best_by(
-    course: Course, lives: Mapping[Packing, Life], frozen: Life, packing: Packing, rate: float, estimate: Estimate
+    course: Course,
+    lives: Mapping[Packing, Life],
+    frozen: Life,
+    packing: Packing,
+    rate: float,
+    estimate: Estimate,
+    *,
+    used: float = 0.0,
 ) -> Best:
     """Until when a package is good.
 
@@ -63,6 +70,7 @@ def best_by(
         packing: the class of its packing.
         rate: days of life used a day where it stands, above 0.
         estimate: whose word is taken; it says which wall too.
+        used: share of its life that was used up before it was closed so, 0 or more: what was used stays used.
 
     Returns:
         Until when, and why.
@@ -71,11 +79,12 @@ def best_by(
     """
     wall = _WALL_OF[estimate]
     cold = frozen.by(estimate)
+    left = max(0.0, 1 - used)
 
     def by(of: Packing, back_days: float) -> Best:
         base = lives[of].by(estimate)
-        most = most_days(base, cold)
-        days = min(base / rate, most)
+        most = most_days(base, cold) * left if left else 0.0
+        days = min(base * left / rate, most) if left else 0.0
         ends = Ends.NOTHING if math.isinf(days) else Ends.OXYGEN if back_days < days else Ends.AGE
         return Best(min(days, back_days), ends, base, min(most, back_days))
 

@@ -219,8 +219,8 @@ def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, most: Numbe
         base_days: life at 21 °C, days; infinite for what does not age.
         used_days: life used so far, days at 21 °C.
         rate: days of life used per day where each stands, above 0.
-        most: the most days it can last from packing, whatever the warmth: see `best_by.Best`; may be infinite.
-        age_days: days since each was packed.
+        most: the most days it can last from when it was closed, whatever the warmth: see `Best`; may be infinite.
+        age_days: days since each was closed so.
 
     Returns:
         Days from now; negative if past.
@@ -236,17 +236,17 @@ def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, most: Numbe
 
 
 def soonest_end(
-    since: int, packed_on: int, base_days: float, used_days: float, peak_rate: float, most: float
+    since: int, closed_on: int, base_days: float, used_days: float, peak_rate: float, most: float
 ) -> int | None:
     """A day before which a package cannot be used up, if it stays where it stands: its end if every day were the worst.
 
     Args:
         since: the day it came there, as a day number.
-        packed_on: the day it was packed.
+        closed_on: the day it was closed as it is now.
         base_days: its life at 21 °C, days; may be infinite.
         used_days: life used until it came there, days at 21 °C.
         peak_rate: days of life used on the warmest day there, above 0.
-        most: the most days it can last from packing; may be infinite.
+        most: the most days it can last from when it was closed; may be infinite.
 
     Returns:
         The day, as a day number, no later than its best-by; none if it has no end.
@@ -257,7 +257,7 @@ def soonest_end(
 
     Source: as for `days_left`, with the warmest day's rate in the place of every day's.
     """
-    end = min(since + (base_days - used_days) / peak_rate, packed_on + most)
+    end = min(since + (base_days - used_days) / peak_rate, closed_on + most)
     return None if math.isinf(end) else math.floor(end)
 
 
@@ -267,8 +267,8 @@ def share_left(base_days: Numbers, used_days: Numbers, most: Numbers, age_days: 
     Args:
         base_days: life at 21 °C, days; infinite for what does not age.
         used_days: life used so far, days at 21 °C.
-        most: the most days each can last from packing; may be infinite.
-        age_days: days since each was packed.
+        most: the most days each can last from when it was closed; may be infinite.
+        age_days: days since each was closed so.
 
     Example:
         >>> used, most, age = np.array([25.0, 25.0]), np.array([133.0, 50.0]), np.array([20.0, 40.0])

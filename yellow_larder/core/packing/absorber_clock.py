@@ -30,7 +30,7 @@ _USUAL_WEIGHS = 2.0
 """How many containers' worth of evidence the usual pace stands for. Source: our judgement."""
 
 _LONGEST_S = 1800.0
-"""A container that took longer was left lying for something else: it says nothing of the pace. Source: our judgement."""
+"""What took longer was left lying for something else, and says nothing of the pace. Source: our judgement."""
 
 _SAFE_SHARE = 0.8
 """Share of the time that a batch is planned to fill. Source: our judgement: somebody will ring at the door."""

@@ -262,7 +262,7 @@ def _summary(file: Path) -> str:
     database = sqlite3.connect(file)
     try:
         changes, newest = database.execute("SELECT count(*), max(at) FROM changes").fetchone()
-        (kept,) = database.execute("SELECT count(*) FROM packages WHERE thrown_out_on IS NULL").fetchone()
+        (kept,) = database.execute("SELECT count(*) FROM packages WHERE gone_on IS NULL").fetchone()
         held = "SELECT facts FROM records WHERE kind = 'household'"
         (facts,) = database.execute(held if _has_records(database) else "SELECT facts FROM household").fetchone()
     except (sqlite3.Error, TypeError, ValueError) as error:

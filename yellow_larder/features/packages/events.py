@@ -3,120 +3,17 @@
 from __future__ import annotations
 
 import re
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from datetime import date
+from enum import StrEnum
 
-from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import COOL_STRETCH, Estimate
 from yellow_larder.core.packing import AdviceCode, Feel, Indicator
+from yellow_larder.features.packages.contained import Contained, Life, Stretch
 from yellow_larder.journal.events import Event, Facts, event, lift
 
 
-@dataclass(frozen=True, slots=True)
-class Portion:
-    """One food in a package, and how it is drawn."""
-
-    food_key: str
-    food_name: str
-    form: str
-    colour: str
-    mass_g: float
-
-
-@dataclass(frozen=True, slots=True)
-class Life:
-    """How long a package lasts, by one estimate.
-
-    Attributes:
-        days: its life at 21 °C; none for food that does not age.
-        most: the most days from packing that it can last: what cold can stretch, oxygen, moisture; none if endless.
-    """
-
-    days: float | None
-    most: float | None
-
-
-@dataclass(frozen=True, slots=True)
-class Closed:
-    """How a package was closed: enough to work out anew what becomes of it elsewhere."""
-
-    void_ml: float
-    packed_ml: float
-    opened_a_day: float
-    gel_g: float
-    waxed: bool
-    room_c: float
-    room_humidity: float
-    room_kpa: float
-    vacuum_share: float | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Contained:
-    """What a package is: what is in it, in what, and how it is closed.
-
-    Attributes:
-        contents: the foods in it, the first first.
-        container_key: what it is in.
-        closing: what is done about the air.
-        outer: whether it stands in a pail, tote or bin.
-        kcal: energy of what is in it.
-        packets: what goes in with it, by code, and how many.
-        moisture_pct: its moisture.
-        level: share of the inner height that the food stands at, 0–1.
-        place_id: where it stands.
-        shelf: on which shelf, counted from the top.
-        q10: how much faster it ages in a place warmer by 10 K.
-        lasts: how long, by each estimate.
-        closed: how it was closed; none if nobody wrote that down.
-        override: the stop it was packed against, and why; empty if there was none.
-        draws_in: whether it is expected to feel firm.
-    """
-
-    contents: tuple[Portion, ...]
-    container_key: str
-    closing: Closing
-    outer: bool
-    kcal: float
-    packets: dict[str, int]
-    moisture_pct: float
-    level: float
-    place_id: int
-    shelf: int
-    q10: float
-    lasts: dict[Estimate, Life]
-    closed: Closed | None = None
-    override: str = ""
-    draws_in: bool = True
-
-    @property
-    def mass_g(self) -> float:
-        """What is in it, g."""
-        return sum(each.mass_g for each in self.contents)
-
-
-@dataclass(frozen=True, slots=True)
-class Filling:
-    """What follows from how much is in a package: its weight, energy, level, and how it was closed."""
-
-    mass_g: float
-    kcal: float
-    level: float
-    closed: Closed | None = None
-
-    def of(self, what: Contained) -> Contained:
-        """What a package is that was filled so: one food takes up the difference."""
-        (only,) = what.contents
-        return replace(
-            what,
-            contents=(replace(only, mass_g=self.mass_g),),
-            kcal=self.kcal,
-            level=self.level,
-            closed=self.closed,
-        )
-
-
-@event("package", "packed", version=3)
+@event("package", "packed", version=4)
 @dataclass(frozen=True, slots=True)
 class PackagePacked(Event):
     """A container was closed: from here on the package exists.
@@ -127,6 +24,8 @@ class PackagePacked(Event):
         batch: the change that it belongs to with others; none means its own.
         look_due: the day it is to be looked over first; none if it is not.
         note: what was noted when it was closed.
+        out_of: packages that what is in it came out of: by number, the first first.
+        past: what its food has been through in them.
     """
 
     what: Contained
@@ -134,6 +33,8 @@ class PackagePacked(Event):
     batch: int | None = None
     look_due: date | None = None
     note: str = ""
+    out_of: tuple[int, ...] = ()
+    past: tuple[Stretch, ...] = ()
 
 
 @lift("package", "packed", version=1)
@@ -145,6 +46,12 @@ def _with_contents(facts: Facts) -> Facts:
 @lift("package", "packed", version=2)
 def _with_override(facts: Facts) -> Facts:
     return facts | {"what": override_named(facts["what"])}
+
+
+@lift("package", "packed", version=3)
+def _with_past(facts: Facts) -> Facts:
+    """Until then all food in a package came straight from its lot."""
+    return facts
 
 
 def override_named(facts: Facts) -> Facts:
@@ -263,6 +170,111 @@ class PackagePhotographed(Event):
     def attachment(self) -> int:
         """The photograph."""
         return self.photo
+
+
+class PackageBecame(Event):
+    """Something after which a package is another: what it is from then on stands in its facts."""
+
+    __slots__ = ()
+    on: date
+    what: Contained
+
+
+@event("package", "opened")
+@dataclass(frozen=True, slots=True)
+class PackageOpened(PackageBecame):
+    """It was opened: all its air is the room's, and from now on it is in use."""
+
+    on: date
+    what: Contained
+
+
+@event("package", "taken")
+@dataclass(frozen=True, slots=True)
+class PackageTaken(PackageBecame):
+    """Some of it was taken, g."""
+
+    on: date
+    what: Contained
+    taken_g: float
+
+
+@event("package", "closed again")
+@dataclass(frozen=True, slots=True)
+class PackageClosed(PackageBecame):
+    """It is in use no more: it was closed again. It is looked over on some day; none means never."""
+
+    on: date
+    what: Contained
+    look_due: date | None = None
+
+
+@event("package", "weighed")
+@dataclass(frozen=True, slots=True)
+class PackageWeighed(PackageBecame):
+    """What is in it was weighed: so much was thought to be in it, g."""
+
+    on: date
+    what: Contained
+    thought_g: float
+
+
+@event("package", "seal lost")
+@dataclass(frozen=True, slots=True)
+class PackageSealLost(PackageBecame):
+    """Its seal was found loose: since some day it is as good as closed with air."""
+
+    on: date
+    what: Contained
+    since: date
+
+
+@event("package", "corrected")
+@dataclass(frozen=True, slots=True)
+class PackageCorrected(PackageBecame):
+    """It was written down wrong: what it is and was all along, and the day it was packed."""
+
+    on: date
+    what: Contained
+    packed_on: date
+
+
+class Verdict(StrEnum):
+    """What somebody thought of a food."""
+
+    GOOD = "good"
+    FAIR = "so-so"
+    BAD = "bad"
+
+
+@event("package", "tasted")
+@dataclass(frozen=True, slots=True)
+class PackageTasted(Event):
+    """Somebody tasted it, or looked at it and smelled it."""
+
+    on: date
+    verdict: Verdict
+    note: str = ""
+
+
+@event("package", "kept on")
+@dataclass(frozen=True, slots=True)
+class PackageKeptOn(Event):
+    """Its best-by is over and it is still good: it stays, until somebody looks again."""
+
+    on: date
+    until: date
+    note: str = ""
+
+
+@event("package", "used up", "given away", "fed to animals")
+@dataclass(frozen=True, slots=True)
+class PackageGone(Event):
+    """Nothing is left of it here, and so much was in it, g."""
+
+    on: date
+    last_g: float
+    note: str = ""
 
 
 @event("package", "thrown out")

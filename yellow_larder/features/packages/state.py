@@ -4,26 +4,35 @@ from __future__ import annotations
 
 import math
 from collections.abc import Callable, Mapping
+from dataclasses import replace
 from datetime import date
 from typing import Any, Protocol
 
-import numpy as np
 from sqlalchemy import ForeignKey, Index
 from sqlalchemy.orm import Mapped, mapped_column
 
-from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.keeping import REFERENCE_C, Estimate, life_used_days, soonest_end
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.keeping import REFERENCE_C, Estimate, soonest_end
 from yellow_larder.features.household.state import PLACE, Place
+from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion, Stretch
 from yellow_larder.features.packages.events import (
-    Life,
+    PackageBecame,
+    PackageClosed,
+    PackageCorrected,
     PackageEmptied,
+    PackageGone,
+    PackageKeptOn,
     PackageLooked,
     PackageMoved,
+    PackageOpened,
     PackagePacked,
     PackagePhotographed,
+    PackageSealLost,
+    PackageTasted,
     PackageThrownOut,
+    PackageWeighed,
 )
-from yellow_larder.journal.events import as_json
+from yellow_larder.journal.events import as_json, from_json
 from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row
 from yellow_larder.journal.tables import Base
 
@@ -34,11 +43,12 @@ class Package(Base):
     __tablename__ = "packages"
     # What is kept is counted, added up and looked through without reading every package.
     __table_args__ = (
-        Index("packages_kept", "thrown_out_on", "place_id", "food_name", "food_key", "kcal", "mass_g"),
+        Index("packages_kept", "gone_on", "place_id", "food_name", "food_key", "kcal", "mass_g"),
         *(
-            Index(f"packages_{what}", "thrown_out_on", what)
+            Index(f"packages_{what}", "gone_on", what)
             for what in ("cautious_end", "customary_end", "hopeful_end", "look_due", "trouble")
         ),
+        Index("packages_open", "gone_on", "open_since"),
     )
 
     number: Mapped[int] = mapped_column(primary_key=True)
@@ -67,15 +77,23 @@ class Package(Base):
     cautious_most: Mapped[float | None]
     customary_most: Mapped[float | None]
     hopeful_most: Mapped[float | None]
-    """The most days from packing that it can last, by estimate: what cold stretches, oxygen, damp; none if endless."""
+    """The most days from `closed_on` that it can last: what cold stretches, oxygen, damp; none if endless."""
     cautious_end: Mapped[int | None]
     customary_end: Mapped[int | None]
     hopeful_end: Mapped[int | None]
     """The day, as a day number, before which its life cannot be over where it stands, by estimate."""
-    used_days: Mapped[float]
-    """Life used up to `stands_since`, days at 21 °C."""
+    past: Mapped[list[Any] | None]
+    """The stretches of its life before this one, each as a `Stretch`; none if this is the first."""
     stands_since: Mapped[date]
-    thrown_out_on: Mapped[date | None]
+    """The day this stretch of its life began."""
+    closed_on: Mapped[date]
+    """The day it was closed as it is now, or opened."""
+    open_since: Mapped[date | None]
+    """The day it was opened; none if it is closed."""
+    kept_until: Mapped[date | None]
+    """The day until which it is kept on beyond its best-by; none if nobody said so."""
+    gone_on: Mapped[date | None]
+    """The day it left the shelves: used up, given away, thrown out, emptied."""
     override: Mapped[str]
     """The stop it was packed against, and why; empty if there was none."""
     look_due: Mapped[date | None]
@@ -97,38 +115,39 @@ class Climate(Protocol):
     def warmest_month(self) -> int: ...  # noqa: D102
 
 
-def life_used(place: Climate, q10: float, since: date, until: date) -> float:
-    """Life that a stretch in a place cost, days at 21 °C; none if it ends before it begins."""
-    return float(life_used_in(place, q10, np.array([since.toordinal()]), np.array([until.toordinal()]))[0])
-
-
-def life_used_in(place: Climate, q10: float, since: Numbers, until: Numbers) -> Numbers:
-    """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
-    # A clock that was set back ends a stretch before it began: that uses no life, and gives none back.
-    return life_used_days(
-        since,
-        np.maximum(since, until),
-        mean_c=place.mean_c,
-        swing_c=place.swing_c,
-        q10=q10,
-        warmest_month=place.warmest_month,
-    )
-
-
 def endless(days: float | None) -> float:
     """Days as they are kept: none stands for no end."""
     return math.inf if days is None else days
+
+
+def stretch_now(row: Row, until: date) -> Stretch:
+    """The stretch that a package is in, up to some day."""
+    since = row["stands_since"]
+    return Stretch(
+        place_id=row["place_id"],
+        since=since.toordinal(),
+        # A day before the last one (a clock that was set back) makes nothing younger.
+        until=max(until, since).toordinal(),
+        closing=Closing(row["closing"]),
+        opened=row["open_since"] is not None,
+        days={estimate: row[f"{estimate.value}_days"] for estimate in Estimate},
+    )
+
+
+def stretches_of(row: Row, until: date) -> list[Stretch]:
+    """All stretches of a package's life up to some day; the last is the one that it is in."""
+    return [*(from_json(Stretch, each) for each in row["past"] or ()), stretch_now(row, until)]
 
 
 def _package(row: Row | None, happened: Happened, number: int, look_up: LookUp) -> Row:
     def climate(place: int) -> Climate:
         return Place(**look_up(PLACE.name, place))
 
-    new = _after(row, happened, number, climate)
-    return new | _soonest_ends(new, climate(new["place_id"]))
+    new = _after(row, happened, number)
+    return new | _soonest_ends(new, climate)
 
 
-def _after(row: Row | None, happened: Happened, number: int, climate: Callable[[int], Climate]) -> Row:
+def _after(row: Row | None, happened: Happened, number: int) -> Row:
     told = happened.event
     if isinstance(told, PackagePacked):
         return _packed(told, number, happened.change_id)
@@ -136,26 +155,85 @@ def _after(row: Row | None, happened: Happened, number: int, climate: Callable[[
     match told:
         case PackageLooked():
             return row | {"look_due": told.next, "trouble": told.advice.value if told.wrong else ""}
-        case PackagePhotographed():
+        case PackagePhotographed() | PackageTasted():
             return row
-        case PackageMoved() | PackageThrownOut() | PackageEmptied():
-            # A day before the last move (a clock that was set back) makes nothing younger.
-            since = row["stands_since"]
-            cost = life_used(climate(row["place_id"]), row["q10"], since, told.on)
-            new = row | {"used_days": row["used_days"] + cost, "stands_since": max(told.on, since)}
-            if isinstance(told, PackageMoved):
-                return new | {"place_id": told.place_id, "shelf": told.shelf} | _lasts(told.lasts or {})
-            return new | {"thrown_out_on": told.on}
+        case PackageKeptOn():
+            return row | {"kept_until": told.until}
+        case PackageMoved():
+            moved = {"place_id": told.place_id, "shelf": told.shelf} | _lasts(told.lasts or {})
+            return _next_stretch(row, told.on) | moved
+        case PackageBecame():
+            return _became(row, told)
+        case PackageThrownOut() | PackageEmptied() | PackageGone():
+            return _next_stretch(row, told.on) | {"gone_on": told.on}
     raise TypeError(f"{told} does not happen to a package")
 
 
+def _became(row: Row, told: PackageBecame) -> Row:
+    """A package after something that made it another: what is in it, how it is closed, how long it lasts."""
+    match told:
+        case PackageWeighed():
+            return row | _is(told.what)
+        case PackageCorrected(packed_on=day):
+            earlier = {} if day == row["packed_on"] else dict.fromkeys(("packed_on", "stands_since", "closed_on"), day)
+            return row | _is(told.what) | earlier
+        case PackageSealLost(since=since):
+            return _since(row, since, told) | _is(told.what)
+        case PackageOpened():
+            opened = row["open_since"] or told.on
+            return _next_stretch(row, told.on) | _is(told.what) | {"closed_on": told.on, "open_since": opened}
+        case PackageClosed():
+            closed = {"closed_on": told.on, "open_since": None, "trouble": "", "look_due": told.look_due}
+            return _next_stretch(row, told.on) | _is(told.what) | closed
+    return _next_stretch(row, told.on) | _is(told.what) | {"closed_on": told.on}
+
+
+def _next_stretch(row: Row, on: date) -> Row:
+    """A package whose stretch ends, and another begins."""
+    ended = stretch_now(row, on)
+    if ended.since == ended.until:
+        return dict(row)
+    before = [from_json(Stretch, each) for each in (row["past"] or ())[-1:]]
+    kept = list(row["past"] or ())
+    if before and before[0].goes_on_in(ended):
+        ended = replace(before[0], until=ended.until)
+        kept.pop()
+    return row | {"past": [*kept, as_json(ended)], "stands_since": date.fromordinal(ended.until)}
+
+
+def _since(row: Row, since: date, told: PackageBecame) -> Row:
+    """A package that was as good as open from a day on: whatever stretch that day fell into."""
+    day, lost = since.toordinal(), {estimate: life.days for estimate, life in told.what.lasts.items()}
+    past: list[Stretch] = []
+    for each in stretches_of(row, max(since, row["stands_since"]))[:-1]:
+        before, after = replace(each, until=min(each.until, day)), replace(each, since=max(each.since, day))
+        as_open = replace(after, closing=told.what.closing, days=lost)
+        past += [part for part in (before, as_open) if part.since < part.until]
+    new = row | {"past": [as_json(each) for each in past] or None, "closed_on": since}
+    return new if since <= row["stands_since"] else _next_stretch(new, since)
+
+
 def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
-    what = told.what
-    # As long as a container is filled with one food, the first is what its row is looked for by.
-    first = what.contents[0]
     return {
         "number": number,
         "batch": change_id if told.batch is None else told.batch,
+        "packed_on": told.packed_on,
+        "stands_since": told.packed_on,
+        "closed_on": told.packed_on,
+        "past": [as_json(each) for each in told.past] or None,
+        "open_since": None,
+        "kept_until": None,
+        "gone_on": None,
+        "look_due": told.look_due,
+        "trouble": "",
+    } | _is(told.what)
+
+
+def _is(what: Contained) -> Row:
+    """What a package is."""
+    # As long as a container is filled with one food, the first is what its row is looked for by.
+    first = what.contents[0]
+    return {
         "food_key": first.food_key,
         "food_name": first.food_name,
         "form": first.form,
@@ -168,18 +246,40 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
         "packets": dict(what.packets),
         "moisture_pct": what.moisture_pct,
         "level": what.level,
-        "packed_on": told.packed_on,
         "place_id": what.place_id,
         "shelf": what.shelf,
         "q10": what.q10,
-        "used_days": 0.0,
-        "stands_since": told.packed_on,
-        "thrown_out_on": None,
         "override": what.override,
-        "look_due": told.look_due,
         "closed": {} if what.closed is None else as_json(what.closed),
-        "trouble": "",
     } | _lasts(what.lasts)
+
+
+def row_of(package: Package) -> Row:
+    """The row of a package, as it is folded."""
+    return {column.name: getattr(package, column.name) for column in Package.__table__.columns}
+
+
+def contained_in(package: Package) -> Contained:
+    """What a package is, as its events have it."""
+    return Contained(
+        contents=(Portion(package.food_key, package.food_name, package.form, package.colour, package.mass_g),),
+        container_key=package.container_key,
+        closing=Closing(package.closing),
+        outer=package.outer,
+        kcal=package.kcal,
+        packets=dict(package.packets),
+        moisture_pct=package.moisture_pct,
+        level=package.level,
+        place_id=package.place_id,
+        shelf=package.shelf,
+        q10=package.q10,
+        lasts={
+            estimate: Life(getattr(package, f"{estimate.value}_days"), getattr(package, f"{estimate.value}_most"))
+            for estimate in Estimate
+        },
+        closed=from_json(Closed, package.closed) if package.closed else None,
+        override=package.override,
+    )
 
 
 def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
@@ -190,21 +290,30 @@ def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     }
 
 
-def _soonest_ends(row: Row, place: Climate) -> Row:
+def _soonest_ends(row: Row, climate: Callable[[int], Climate]) -> Row:
     """The day before which its life cannot be over, by estimate: so that what could be due is found without a sum."""
-    peak = row["q10"] ** ((place.mean_c + abs(place.swing_c) - REFERENCE_C) / 10)
-    since, packed_on = row["stands_since"].toordinal(), row["packed_on"].toordinal()
-    return {
-        f"{estimate.value}_end": soonest_end(
-            since,
-            packed_on,
-            endless(row[f"{estimate.value}_days"]),
-            row["used_days"],
-            peak,
+    stretches = stretches_of(row, row["stands_since"])
+    peaks = {each.place_id: row["q10"] ** ((peak_c(climate(each.place_id)) - REFERENCE_C) / 10) for each in stretches}
+    found = {}
+    for estimate in Estimate:
+        gone = sum(
+            (each.until - each.since) * peaks[each.place_id] / endless(each.days[estimate]) for each in stretches
+        )
+        base = endless(row[f"{estimate.value}_days"])
+        found[f"{estimate.value}_end"] = soonest_end(
+            row["stands_since"].toordinal(),
+            row["closed_on"].toordinal(),
+            base,
+            0.0 if math.isinf(base) else base * gone,
+            peaks[row["place_id"]],
             endless(row[f"{estimate.value}_most"]),
         )
-        for estimate in Estimate
-    }
+    return found
+
+
+def peak_c(place: Climate) -> float:
+    """The warmest day of a place, °C."""
+    return place.mean_c + abs(place.swing_c)
 
 
 PACKAGE = Kind("package", Package, _package, begins=frozenset({"packed"}), looks_up=(PLACE.name,))

@@ -18,7 +18,8 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.events import LotTaken
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
-from yellow_larder.features.packages.events import Contained, Filling, PackagePacked, Portion
+from yellow_larder.features.packages.contained import Contained, Filling, Portion
+from yellow_larder.features.packages.events import PackagePacked
 from yellow_larder.features.packing.plan import Packed, Plan
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask, read_container

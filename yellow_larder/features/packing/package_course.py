@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+
 from yellow_larder.core.air import oxygen_left, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.food import Food
@@ -19,7 +21,7 @@ from yellow_larder.core.keeping import (
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.events import Closed
+from yellow_larder.features.packages.contained import Closed
 from yellow_larder.features.packages.state import Package as StoredPackage
 from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
 from yellow_larder.journal.events import from_json
@@ -99,7 +101,7 @@ def closed_of(course: Course, *, waxed: bool) -> Closed:
 
 
 def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course | None:
-    """What becomes of a package that is kept, if it stood in a place from the day it was packed.
+    """What becomes of a package that is kept, if it stood in a place from the day it was closed as it is.
 
     None if nobody wrote down how it was closed.
     """
@@ -146,9 +148,12 @@ def _course(
     )
 
 
-def bests_of(food: Food, course: Course) -> dict[Estimate, Best]:
-    """Until when a package is good, by each estimate."""
+def bests_of(food: Food, course: Course, used: Mapping[Estimate, float] | None = None) -> dict[Estimate, Best]:
+    """Until when a package is good, by each estimate; `used` is the share of life it had used up when it was closed."""
     of, life = course.of, life_classes()[food.life]
     rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
     packing, table = packing_class(of.container, of.closing), lives_of(food.life)
-    return {estimate: best_by(course, table, life.frozen, packing, rate, estimate) for estimate in Estimate}
+    return {
+        estimate: best_by(course, table, life.frozen, packing, rate, estimate, used=(used or {}).get(estimate, 0.0))
+        for estimate in Estimate
+    }

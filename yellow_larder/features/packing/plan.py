@@ -15,7 +15,7 @@ from yellow_larder.core.food import Nutrients
 from yellow_larder.core.keeping import Best, Ends, Estimate
 from yellow_larder.core.packing import Protection
 from yellow_larder.features.catalog.containers import Drawing
-from yellow_larder.features.packages.events import Closed, Life
+from yellow_larder.features.packages.contained import Closed, Life
 from yellow_larder.features.packing.request import SizingMethod
 from yellow_larder.reference import packets
 
@@ -110,7 +110,7 @@ class BestBy:
 
 @dataclass(frozen=True, slots=True)
 class Lasts:
-    """What a package takes to its shelf: its life of the table, and the most days from packing; none if endless."""
+    """What a package takes to its shelf: its life of the table, and the most days from closing; none if endless."""
 
     base_days: float | None
     most_days: float | None

@@ -189,9 +189,7 @@ def wanted_in(session: Session, today: date) -> Wanted:
 
 def _on_shelves(session: Session) -> dict[str, float]:
     rows = session.execute(
-        select(Package.food_key, func.sum(Package.mass_g))
-        .where(Package.thrown_out_on.is_(None))
-        .group_by(Package.food_key)
+        select(Package.food_key, func.sum(Package.mass_g)).where(Package.gone_on.is_(None)).group_by(Package.food_key)
     )
     return {row[0]: row[1] for row in rows}
 

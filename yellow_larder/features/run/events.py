@@ -5,7 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime
 
-from yellow_larder.features.packages.events import Contained, Filling, contained_before, override_named
+from yellow_larder.features.packages.contained import Contained, Filling
+from yellow_larder.features.packages.events import contained_before, override_named
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.events import Event, Facts, event, lift
 

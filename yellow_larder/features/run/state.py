@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from datetime import datetime
 
-from yellow_larder.features.packages.events import Contained
+from yellow_larder.features.packages.contained import Contained
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run.events import (
     ContainerClosed,

@@ -10,14 +10,15 @@ from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
-from sqlalchemy import ColumnElement, func, select
+from sqlalchemy import ColumnElement, func, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping import Estimate, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.state import Package, life_used_in
+from yellow_larder.features.packages.life import cost_of, life_used, life_used_in, pairs, spent_shares
+from yellow_larder.features.packages.state import Package
 from yellow_larder.words.dates import say_best_by
 
 SOON_DAYS = 90
@@ -28,10 +29,11 @@ LIFE_COLUMNS = [
     for name in (
         "place_id",
         "q10",
-        "thrown_out_on",
+        "gone_on",
         "stands_since",
         "packed_on",
-        "used_days",
+        "closed_on",
+        "past",
         *(f"{estimate.value}_{what}" for estimate in Estimate for what in ("days", "most")),
     )
 ]
@@ -45,7 +47,7 @@ def kept_rows(
 
     Straight from the connection: thousands of rows need no objects with an identity.
     """
-    wanted = select(*columns).where(Package.thrown_out_on.is_(None), *only)
+    wanted = select(*columns).where(Package.gone_on.is_(None), *only)
     found = session.connection().execute(wanted.order_by(Package.place_id, Package.number).limit(most))
     names = list(found.keys())
     return [dict(zip(names, row, strict=True)) for row in found.fetchall()]
@@ -86,21 +88,25 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     estimate = settings(session).estimate
     places = places_in(session)
     base, most, ends = (Package.__table__.columns[f"{estimate.value}_{what}"] for what in ("days", "most", "end"))
-    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.packed_on)]
+    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.closed_on)]
     drawn = (Package.food_name, Package.form, Package.colour)
-    wanted = select(Package.number, Package.place_id, Package.q10, *day, Package.used_days, base, most, *drawn)
-    due = wanted.where(ends <= today.toordinal() + int(days) + 1, Package.thrown_out_on.is_(None))
+    wanted = select(Package.number, Package.place_id, Package.q10, *day, base, most, Package.past, *drawn)
+    due = wanted.where(
+        ends <= today.toordinal() + int(days) + 1,
+        Package.gone_on.is_(None),
+        # What somebody looked at and keeps on is not due before it is looked at again.
+        or_(Package.kept_until.is_(None), Package.kept_until <= today + timedelta(days=int(days))),
+    )
     rows = session.connection().execute(due).fetchall()
     foods: dict[tuple[str, str, str], int] = {}
     food = np.array([foods.setdefault(tuple(row[8:]), len(foods)) for row in rows], dtype=np.int64)
-    figures = np.array([row[:8] for row in rows], dtype=float).reshape(len(rows), 8)
-    lives = np.where(np.isnan(figures[:, 6:8]), np.inf, figures[:, 6:8])
-    place = figures[:, 1].astype(np.int64)
-    since, packed = (np.round(figures[:, column]) for column in (3, 4))
+    figures = np.array([row[:7] for row in rows], dtype=float).reshape(len(rows), 7)
+    lives = np.where(np.isnan(figures[:, 5:7]), np.inf, figures[:, 5:7])
+    place, q10 = figures[:, 1].astype(np.int64), figures[:, 2]
+    since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
-    left, _ = _lives(
-        place, figures[:, 2], since, until, until - packed, figures[:, 5], lives[:, 0], lives[:, 1], places
-    )
+    spent = spent_shares([row[7] for row in rows], q10, estimate, places)
+    left, _ = _lives(place, q10, since, until, until - closed, spent, lives[:, 0], lives[:, 1], places)
     soon = left < days
     return DueSoon(
         figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
@@ -117,23 +123,16 @@ def _lives(
     since: Numbers,
     until: Numbers,
     age: Numbers,
-    used: Numbers,
+    spent: Numbers,
     base: Numbers,
     most: Numbers,
     places: dict[int, Place],
 ) -> tuple[Numbers, Numbers]:
-    """Days left and share left of many packages.
-
-    Few places and few paces: one table of the year's days for each pair of them, looked up by each package.
-    """
-    used, rate = used.copy(), np.ones(len(used))
-    for place_id in np.unique(place).tolist():
-        there = place == place_id
-        for pace in np.unique(q10[there]).tolist():
-            pair = there & (q10 == pace)
-            climate = places[place_id]
-            used[pair] += life_used_in(climate, pace, since[pair], until[pair])
-            rate[pair] = ageing_rate(climate.mean_c, climate.swing_c, pace)
+    """Days left and share left of many packages; `spent` is the share of life that earlier stretches cost."""
+    rate = np.ones(len(spent))
+    for there, climate, pace in pairs(place, q10, places):
+        rate[there] = ageing_rate(climate.mean_c, climate.swing_c, pace)
+    used = life_used(cost_of(place, q10, since, until, places), spent, base)
     return days_left(base, used, rate, most, age), share_left(base, used, most, age)
 
 
@@ -145,34 +144,36 @@ def lives_left(
         return np.zeros(0), np.zeros(0), ""
     place = np.array([row["place_id"] for row in rows], dtype=np.int64)
     q10 = np.array([row["q10"] for row in rows], dtype=float)
-    ends = [row["thrown_out_on"] or today for row in rows]
+    ends = [row["gone_on"] or today for row in rows]
     until = np.array([end.toordinal() for end in ends], dtype=float)
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
-    age = until - np.array([row["packed_on"].toordinal() for row in rows], dtype=float)
-    used = np.array([row["used_days"] for row in rows], dtype=float)
-    left, share = _lives(place, q10, since, until, age, used, *_base(rows, estimate), places)
+    age = until - np.array([row["closed_on"].toordinal() for row in rows], dtype=float)
+    spent = spent_shares([row["past"] for row in rows], q10, estimate, places)
+    left, share = _lives(place, q10, since, until, age, spent, *_base(rows, estimate), places)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
-        band = _band(rows[0], (since[:1], until[:1], age[:1], used[:1]), places[rows[0]["place_id"]], ends[0])
+        band = _band(rows[0], (since[:1], until[:1], age[:1]), places, ends[0])
     return left, share, band
 
 
-def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers, Numbers], place: Place, end: date) -> str:
+def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers], places: dict[int, Place], end: date) -> str:
     """The soonest and the latest end of one package for all that is unsure: estimates, its place's warmth, its pace."""
-    since, until, age, used = of
-    so_far = used + life_used_in(place, row["q10"], since, until)
+    since, until, age = of
+    place, q10 = places[row["place_id"]], np.array([row["q10"]])
+    cost = life_used_in(place, row["q10"], since, until)
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
     said = []
     for estimate, rate in ((Estimate.CAUTIOUS, fast), (Estimate.HOPEFUL, slow)):
         base, most = _base([row], estimate)
-        left = float(days_left(base, so_far, np.array([rate]), most, age)[0])
+        used = life_used(cost, spent_shares([row["past"]], q10, estimate, places), base)
+        left = float(days_left(base, used, np.array([rate]), most, age)[0])
         said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
     return f"{said[0]} cautious · {said[1]} hopeful"
 
 
 def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
     """The best-by of a package, in words; of one that is gone, what it was on its last day."""
-    end = row["thrown_out_on"] or today
+    end = row["gone_on"] or today
     return say_best_by(None if isinf(days_left) else end + timedelta(days=days_left), row["packed_on"])
 
 

@@ -8,6 +8,7 @@ from datetime import date
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.packing import Indicator
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
 from yellow_larder.features.household.larder import Larder, places_in, settings
@@ -21,7 +22,8 @@ from yellow_larder.features.packages.events import (
     PackagePhotographed,
     PackageThrownOut,
 )
-from yellow_larder.features.packages.state import Package, life_used
+from yellow_larder.features.packages.life import stretch_costs
+from yellow_larder.features.packages.state import Package, row_of, stretches_of
 from yellow_larder.features.packages.text import say_advice, say_trouble
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.features.shelves.inspection import is_puffed
@@ -30,9 +32,10 @@ from yellow_larder.features.shelves.shelves import Due, find_package, on_shelf, 
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.events import Event
+from yellow_larder.journal.kinds import Row
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.packets import say_packets
-from yellow_larder.words.quantities import Units, say_kcal, say_mass
+from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_share
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,15 +48,19 @@ class Happening:
 
 
 @dataclass(frozen=True, slots=True)
-class Stretch:
-    """A time spent in one place, and the life it cost."""
+class SpentIn:
+    """A time spent in one place, closed in one way, and the life it cost."""
 
     place: str
     climate: str
+    closed: str
+    """How it was closed then, or that it was open."""
     since: str
     until: str
     days: int
     life_days: int
+    share: str
+    """What it cost, as a share of all its life."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,7 +105,7 @@ class Card:
     """What was wrong with it at the last look, and what is to be done; empty if nothing was."""
     photos: list[int]
     journal: list[Happening]
-    ledger: list[Stretch]
+    ledger: list[SpentIn]
 
 
 def card(larder: Larder, number: int) -> Card:
@@ -109,7 +116,7 @@ def card(larder: Larder, number: int) -> Card:
         places = places_in(session)
         standing = log.entries(session, "package", number)
         eating = appetite(session, larder.today().year)
-    row = {column.name: getattr(package, column.name) for column in Package.__table__.columns}
+    row = row_of(package)
     today = larder.today()
     left, share, band = lives_left([row], places, household.estimate, today)
     container = container_by_key(package.container_key)
@@ -141,21 +148,21 @@ def card(larder: Larder, number: int) -> Card:
         band=band,
         left=shown.left,
         due=shown.due,
-        gone_on=say_day(package.thrown_out_on) if package.thrown_out_on else None,
+        gone_on=say_day(package.gone_on) if package.gone_on else None,
         gone=_gone(package, standing),
         override=package.override,
         trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
         journal=[_happening(each.event, places, household.units) for each in standing],
-        ledger=_ledger(package, standing, places, household.units, today),
+        ledger=_ledger(row, household.estimate, places, household.units, today),
     )
 
 
 def _gone(package: Package, standing: list[log.Happening]) -> str:
-    if package.thrown_out_on is None:
+    if package.gone_on is None:
         return ""
     emptied = any(isinstance(each.event, PackageEmptied) for each in standing)
-    return f"{'Emptied' if emptied else 'Thrown out'} on {say_day(package.thrown_out_on)}"
+    return f"{'Emptied' if emptied else 'Thrown out'} on {say_day(package.gone_on)}"
 
 
 _CLOSED = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "vacuum", Closing.LID: "with room air"}
@@ -185,27 +192,24 @@ def _happening(told: Event, places: dict[int, Place], units: Units) -> Happening
     raise TypeError(f"{told} does not happen to a package")
 
 
-def _ledger(
-    package: Package, standing: list[log.Happening], places: dict[int, Place], units: Units, today: date
-) -> list[Stretch]:
-    """The life ledger: how long it stood where, and what that cost."""
-    packed = standing[0].event
-    assert isinstance(packed, PackagePacked)
-    at, since = packed.what.place_id, package.packed_on
-    stops: list[tuple[date, int | None]] = [
-        (each.event.on, each.event.place_id if isinstance(each.event, PackageMoved) else None)
-        for each in standing[1:]
-        if isinstance(each.event, PackageMoved | PackageThrownOut | PackageEmptied)
-    ]
-    stops.append((package.thrown_out_on or today, None))
-    found: list[Stretch] = []
-    for n, (until, goes_to) in enumerate(stops, start=1):
-        ends_here = n == len(stops)
-        if goes_to != at and (until > since or ends_here):
-            place, days = places[at], (until - since).days
-            cost = life_used(place, package.q10, since, until)
-            ends = "now" if ends_here and package.thrown_out_on is None else say_day(until)
-            found.append(Stretch(place.name, say_climate(place, units), say_day(since), ends, days, round(cost)))
-            since = until
-        at = at if goes_to is None else goes_to
-    return [stretch for n, stretch in enumerate(found) if stretch.days or n == 0]
+def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units, today: date) -> list[SpentIn]:
+    """The life ledger: how long it stood where and how it was closed, and what that cost."""
+    stretches = stretches_of(row, row["gone_on"] or today)
+    costs = stretch_costs(stretches, row["q10"], estimate, places)
+    found = []
+    for each, (days, share) in zip(stretches, costs, strict=True):
+        last = each is stretches[-1] and row["gone_on"] is None
+        place = places[each.place_id]
+        found.append(
+            SpentIn(
+                place.name,
+                say_climate(place, units),
+                "open" if each.opened else _CLOSED[each.closing],
+                say_day(date.fromordinal(each.since)),
+                "now" if last else say_day(date.fromordinal(each.until)),
+                each.until - each.since,
+                round(days),
+                say_share(share),
+            )
+        )
+    return [each for n, each in enumerate(found) if each.days or n == 0]

@@ -130,7 +130,7 @@ def packages_to_see_to(session: Session, until: date) -> ToSeeTo:
 def _to_see_to(session: Session, until: date) -> ToSeeTo:
     # Above nothing, rather than not nothing: a range, which the index knows.
     either = or_(Package.look_due <= until, Package.trouble > "")
-    found = session.scalars(select(Package).where(either, Package.thrown_out_on.is_(None)).order_by(Package.number))
+    found = session.scalars(select(Package).where(either, Package.gone_on.is_(None)).order_by(Package.number))
     packages = found.all()
     due = [(each.look_due, each) for each in packages if each.look_due is not None and each.look_due <= until]
     return ToSeeTo(
@@ -157,7 +157,7 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
         acts, found = [], []
         for look in looks:
             package = session.get(Package, look.number)
-            if package is None or package.thrown_out_on is not None:
+            if package is None or package.gone_on is not None:
                 raise NotThere("number", f"Number {look.number} is not kept any more")
             day = max(0, (today - package.packed_on).days)
             container = container_by_key(package.container_key)
@@ -206,7 +206,7 @@ def empty_out(larder: Larder, number: int) -> int:
     today = larder.today()
     with writing(larder.engine) as session:
         package = session.get(Package, number)
-        if package is None or package.thrown_out_on is not None:
+        if package is None or package.gone_on is not None:
             raise NotThere("number", f"Number {number} is not kept any more")
         if is_puffed(log.entries(session, "package", number)):
             raise Refused("number", "Puffed up: throw it out, do not open it")

@@ -12,8 +12,10 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.keeping import Best, Estimate
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.larder import places_in
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.events import Life
+from yellow_larder.features.packages.contained import Life
+from yellow_larder.features.packages.life import used_shares
 from yellow_larder.features.packages.state import Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
@@ -33,20 +35,22 @@ def lasts_there(
         target: where they go.
         on: the day.
     """
-    foods = all_foods(session)
+    foods, places = all_foods(session), places_in(session)
     seen: dict[tuple[Any, ...], dict[Estimate, Best] | None] = {}
     found: dict[int, dict[Estimate, Life]] = {}
     for package in packages:
         if package.place_id == target.id or package.food_key not in foods:
             continue
         alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
-        key = (*alike, tuple(sorted((name, str(value)) for name, value in package.closed.items())))
+        # What it had used up before it was closed so; of most there was no before.
+        used = used_shares(package, package.closed_on, places) if package.past else {}
+        key = (*alike, *used.values(), *sorted((name, str(value)) for name, value in package.closed.items()))
         if key not in seen:
             course = course_elsewhere(package, foods[package.food_key], target)
-            seen[key] = None if course is None else bests_of(foods[package.food_key], course)
+            seen[key] = None if course is None else bests_of(foods[package.food_key], course, used)
         bests = seen[key]
         if bests is not None:
-            found[package.number] = _goes_on(package, bests, (on - package.packed_on).days)
+            found[package.number] = _goes_on(package, bests, (on - package.closed_on).days)
     return found
 
 
@@ -61,12 +65,12 @@ def _goes_on(package: Package, bests: Mapping[Estimate, Best], age: int) -> dict
 
 
 def rest_days(here: float, there: float, age: float) -> float:
-    """The most days from packing of a package that is moved at some age, by what it had here and would have had there.
+    """The most days from closing of a package that is moved at some age, by what it had here and would have had there.
 
     Args:
-        here: the most days from packing where it stood; may be infinite.
+        here: the most days from closing where it stood; may be infinite.
         there: the same if it had stood in the new place all along.
-        age: days since it was packed.
+        age: days since it was closed.
 
     Example:
         Half of its oxygen budget is gone after a year of two; where it would have had four, two are left:

@@ -175,7 +175,7 @@ def see_places(larder: Larder) -> list[PlaceView]:
 
 def _wrong(session: Session) -> dict[int, int]:
     """The packages that their last look found something at, with the place of each."""
-    found = select(Package.number, Package.place_id).where(Package.trouble > "", Package.thrown_out_on.is_(None))
+    found = select(Package.number, Package.place_id).where(Package.trouble > "", Package.gone_on.is_(None))
     return {row.number: row.place_id for row in session.execute(found)}
 
 
@@ -190,7 +190,7 @@ def find_packages(larder: Larder, words: str, number: int | None) -> list[Found]
     """The packages kept that some words mean: part of a food's name, or a number."""
     wanted = words.strip().lower() if number is None else ""
     with reading(larder.engine) as session:
-        kept = Package.thrown_out_on.is_(None)
+        kept = Package.gone_on.is_(None)
         foods = session.scalars(select(Package.food_name).where(kept).distinct()).all() if wanted else ()
         names = [name for name in foods if wanted in name.lower()]
         meant = select(Package.number, Package.place_id).where(
@@ -225,7 +225,7 @@ def _sums(session: Session) -> dict[int, _Sums]:
     """What each place holds, by food."""
     rows = session.execute(
         select(Package.place_id, Package.food_name, func.count(), func.sum(Package.mass_g), func.sum(Package.kcal))
-        .where(Package.thrown_out_on.is_(None))
+        .where(Package.gone_on.is_(None))
         .group_by(Package.place_id, Package.food_name)
     )
     sums: dict[int, _Sums] = {}
@@ -290,8 +290,8 @@ def find_package(session: Session, number: int) -> Package:
 
 def _kept(session: Session, number: int) -> Package:
     package = find_package(session, number)
-    if package.thrown_out_on is not None:
-        raise Refused("number", f"Number {number} was thrown out on {say_day(package.thrown_out_on)}")
+    if package.gone_on is not None:
+        raise Refused("number", f"Number {number} was thrown out on {say_day(package.gone_on)}")
     return package
 
 

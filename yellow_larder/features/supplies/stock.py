@@ -12,7 +12,7 @@ from yellow_larder.core.air import Kept
 from yellow_larder.core.containers import Container, Kind, Mouth
 from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, absorber_ml, gel_g, worth_after, worth_in_jar
 from yellow_larder.features.catalog.containers import called, container_by_key
-from yellow_larder.features.packages.events import Contained
+from yellow_larder.features.packages.contained import Contained
 from yellow_larder.features.supplies.events import Sort, SparesKept, SupplyBack, SupplyUsed
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.journal import log

@@ -1,0 +1,98 @@
+"""How much of their life packages have used up, stretch by stretch, over many of them at once."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
+from datetime import date
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.keeping import Estimate, life_used_days, share_used
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.contained import Stretch
+from yellow_larder.features.packages.state import Climate, Package, endless, row_of, stretches_of
+
+
+def life_used_in(place: Climate, q10: float, since: Numbers, until: Numbers) -> Numbers:
+    """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
+    # A clock that was set back ends a stretch before it began: that uses no life, and gives none back.
+    return life_used_days(
+        since,
+        np.maximum(since, until),
+        mean_c=place.mean_c,
+        swing_c=place.swing_c,
+        q10=q10,
+        warmest_month=place.warmest_month,
+    )
+
+
+def pairs(
+    place: NDArray[np.int64], q10: Numbers, places: dict[int, Place]
+) -> Iterator[tuple[NDArray[np.bool_], Place, float]]:
+    """Which stretches were spent in each place by food of each pace: there are few places and few paces."""
+    for place_id in np.unique(place).tolist():
+        there = place == place_id
+        for pace in np.unique(q10[there]).tolist():
+            yield there & (q10 == pace), places[place_id], pace
+
+
+def cost_of(
+    place: NDArray[np.int64], q10: Numbers, since: Numbers, until: Numbers, places: dict[int, Place]
+) -> Numbers:
+    """Life that stretches cost, days at 21 °C: one table of days for each place and pace, looked up by each stretch."""
+    cost = np.zeros(len(q10))
+    for there, climate, pace in pairs(place, q10, places):
+        cost[there] = life_used_in(climate, pace, since[there], until[there])
+    return cost
+
+
+def spent_shares(
+    pasts: Sequence[list[dict[str, Any]] | None], q10: Numbers, estimate: Estimate, places: dict[int, Place]
+) -> Numbers:
+    """The share of life that each package had used up before the stretch that it is in."""
+    told = [(n, each) for n, past in enumerate(pasts) if past for each in past]
+    if not told:
+        return np.zeros(len(pasts))
+    of = np.array([n for n, _ in told], dtype=np.int64)
+    place = np.array([each["place_id"] for _, each in told], dtype=np.int64)
+    since, until = (np.array([float(each[name]) for _, each in told]) for name in ("since", "until"))
+    base = np.array([endless(each["days"][estimate.value]) for _, each in told])
+    return share_used(of, cost_of(place, q10[of], since, until, places), base, packages=len(pasts))
+
+
+def stretch_costs(
+    stretches: Sequence[Stretch], q10: float, estimate: Estimate, places: dict[int, Place]
+) -> list[tuple[float, float]]:
+    """What each stretch of one package cost: days at 21 °C, and as a share of its life."""
+    place = np.array([each.place_id for each in stretches], dtype=np.int64)
+    since, until = (np.array([float(getattr(each, name)) for each in stretches]) for name in ("since", "until"))
+    cost = cost_of(place, np.full(len(stretches), q10), since, until, places)
+    shares = cost / np.array([endless(each.days[estimate]) for each in stretches])
+    return list(zip(cost.tolist(), shares.tolist(), strict=True))
+
+
+def life_used(cost: Numbers, spent: Numbers, base: Numbers) -> Numbers:
+    """Life used in all, days of the packing that packages have now.
+
+    Args:
+        cost: what the stretch that each is in cost, days at 21 °C.
+        spent: the share of life that each had used up before.
+        base: life at 21 °C as each is closed now, days; infinite for what does not age.
+    """
+    ages = np.isfinite(base)
+    return cost + np.where(ages, spent * np.where(ages, base, 0.0), 0.0)
+
+
+def used_shares(package: Package, until: date, places: dict[int, Place]) -> dict[Estimate, float]:
+    """The share of its life that a package has used up by a day, by estimate."""
+    day = until.toordinal()
+    so_far = [replace(each, until=min(each.until, day)) for each in stretches_of(row_of(package), until)]
+    stretches = [each for each in so_far if each.since < each.until]
+    return {
+        estimate: sum(share for _, share in stretch_costs(stretches, package.q10, estimate, places))
+        for estimate in Estimate
+    }
