@@ -13,7 +13,7 @@ from sqlalchemy import select, text
 from sqlalchemy.exc import IntegrityError
 
 from tests.conftest import NOON, Clock
-from tests.support.doings import ACTS, do, run_on, state
+from tests.support.doings import ACTS, do, newest, run_on, state
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.drying import Look
 from yellow_larder.features.drying.conditioning import fill_jar, look_at_jar
@@ -209,9 +209,9 @@ def test_state_follows_from_the_journal_alone(larder: Larder) -> None:
         except Refused:
             continue
     pack(larder, Ask(line="10 kg pearl barley"))
-    throw_out(larder, [5], why="Puffed up")
+    throw_out(larder, [newest(larder, 0)], why="Puffed up")
     add_place(larder, NewPlace("Cellar"))
-    move(larder, [1, 3], place=2, shelf=1)
+    move(larder, [newest(larder, 0), newest(larder, 1)], place=2, shelf=1)
     take_back(larder)
     before = state(larder)
     with writing(larder.engine) as session:

@@ -38,9 +38,10 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.grinding import grind
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.packages.events import Verdict
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
-from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
 from yellow_larder.features.planning.goal import Goal, set_goal
@@ -68,11 +69,14 @@ from yellow_larder.features.supplies.supplies import (
     set_supply,
     spend_desiccant,
 )
+from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
+from yellow_larder.features.using.opening import Reclosing, close_again, lose_seal, open_packages, take, weigh
+from yellow_larder.features.using.pouring import Pouring, pour
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 62
+ACTS = 73
 """How many different things `do` does."""
 
 
@@ -166,10 +170,34 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: empty_out(larder, n + 1),
         lambda: set_supply(larder, n, low=n),
         lambda: keep_photo(larder, n + 1, a_picture()),
+        lambda: open_packages(larder, [newest(larder, n)], often=[Opened.WEEKLY, Opened.DAILY][n % 2]),
+        lambda: take(larder, newest(larder, n), ["200 g", "half", "1 cup", "the rest"][n]),
+        lambda: close_again(larder, newest(larder, n), Reclosing(list(Closing)[n % 3])),
+        lambda: lose_seal(larder, newest(larder, n), since=larder.today()),
+        lambda: weigh(larder, newest(larder, n), f"{n + 1}50 g"),
+        lambda: pour(larder, Pouring(numbers=(newest(larder, n),), container="jar-quart", closing=Closing.VACUUM)),
+        lambda: leave(larder, [newest(larder, n)], list(Leaving)[n % 3]),
+        lambda: taste(larder, newest(larder, n), list(Verdict)[n % 3], note="like new"),
+        lambda: _packed_long_ago(larder),
+        lambda: keep_on(larder, newest(larder, n), until=larder.today() + timedelta(days=60)),
+        lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
     ]
     assert len(doings) == ACTS
     if doings[act]() is False:
         raise Refused("run", "There is no run")
+
+
+def newest(larder: Larder, n: int) -> int:
+    """The number of the newest package that is kept, or of one before it; 0 if there is none."""
+    with reading(larder.engine) as session:
+        kept = select(Package.number).where(Package.gone_on.is_(None)).order_by(Package.number.desc())
+        return session.scalar(kept.offset(n)) or 0
+
+
+def _packed_long_ago(larder: Larder) -> None:
+    """Something that is past its best-by."""
+    ask = Ask(line="200 g walnuts", container="jar-quart", closing=Closing.LID)
+    pack(larder, ask, packed_on=larder.today() - timedelta(days=700))
 
 
 def run_on(larder: Larder) -> bool:

@@ -25,6 +25,7 @@ from yellow_larder.features.run.text import TITLES as RUN_TITLES
 from yellow_larder.features.shelves.text import TITLES as SHELVES_TITLES
 from yellow_larder.features.supplies.state import SUPPLY
 from yellow_larder.features.supplies.text import TITLES as SUPPLIES_TITLES
+from yellow_larder.features.using.text import TITLES as USING_TITLES
 from yellow_larder.journal import kinds
 from yellow_larder.words.titles import register_titles
 
@@ -43,5 +44,6 @@ for titles in (
     RUN_TITLES,
     SHELVES_TITLES,
     SUPPLIES_TITLES,
+    USING_TITLES,
 ):
     register_titles(titles)

@@ -261,6 +261,22 @@ class Course:
         # What is moist when it is closed is not saved by gel, which takes weeks to draw it down.
         return np.asarray(np.minimum(seen, mould_days_at(np.array(warmest))))
 
+    def moisture_after_pct(self, days: float) -> float:
+        """Its moisture after some days by the middle wall, wet basis, %: what it takes along when it is opened.
+
+        What has no isotherm, or is wetter than any tells of, stays as it was.
+
+        Args:
+            days: days since it was closed, 0 or more.
+
+        Source: `Damp`.
+        """
+        of = self.of
+        if self.damp is None or of.isotherm is None or days <= 0:
+            return of.moisture_pct
+        activity = self.damp.after(np.array([days]))[0]
+        return float(of.isotherm.moisture_pct(np.minimum(activity, 0.985), self.store_c)[0])
+
     @property
     def _warmer(self) -> float:
         """How much higher its water activity is at the warmest than at the mean of its place, when it is closed."""

@@ -267,7 +267,7 @@ class PackageKeptOn(Event):
     note: str = ""
 
 
-@event("package", "used up", "given away", "fed to animals")
+@event("package", "used up", "given away", "fed to animals", "poured over")
 @dataclass(frozen=True, slots=True)
 class PackageGone(Event):
     """Nothing is left of it here, and so much was in it, g."""

@@ -93,7 +93,9 @@ class Package(Base):
     kept_until: Mapped[date | None]
     """The day until which it is kept on beyond its best-by; none if nobody said so."""
     gone_on: Mapped[date | None]
-    """The day it left the shelves: used up, given away, thrown out, emptied."""
+    """The day it left the shelves; none if it is kept."""
+    gone: Mapped[str]
+    """How it left them: the act of the journal; empty if it is kept."""
     override: Mapped[str]
     """The stop it was packed against, and why; empty if there was none."""
     look_due: Mapped[date | None]
@@ -165,7 +167,7 @@ def _after(row: Row | None, happened: Happened, number: int) -> Row:
         case PackageBecame():
             return _became(row, told)
         case PackageThrownOut() | PackageEmptied() | PackageGone():
-            return _next_stretch(row, told.on) | {"gone_on": told.on}
+            return _next_stretch(row, told.on) | {"gone_on": told.on, "gone": happened.act}
     raise TypeError(f"{told} does not happen to a package")
 
 
@@ -224,6 +226,7 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
         "open_since": None,
         "kept_until": None,
         "gone_on": None,
+        "gone": "",
         "look_due": told.look_due,
         "trouble": "",
     } | _is(told.what)

@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from datetime import date
+
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed
+from yellow_larder.words.dates import say_day
 
 _SAYS = {
     AdviceCode.PUFFED: "Puffed up: do not open it indoors, do not taste it, throw it out",
@@ -48,6 +51,16 @@ def say_advice(code: AdviceCode) -> str:
 def say_trouble(code: str) -> str:
     """What was wrong with a package at the last look, in a sentence; empty if nothing was."""
     return _SAYS[AdviceCode(code)] if code else ""
+
+
+def say_gone(gone: str, on: date) -> str:
+    """How a package left the shelves, by the act of the journal, and when.
+
+    Example:
+        >>> say_gone("used up", date(2026, 5, 3))
+        'used up on 3 May 2026'
+    """
+    return f"{gone} on {say_day(on)}"
 
 
 def say_why(advice: Advice) -> str:

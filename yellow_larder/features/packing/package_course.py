@@ -81,7 +81,7 @@ def course_of(
         room_kpa=room.pressure_kpa,
         vacuum_share=vacuum_share(ask, closing, household),
     )
-    return _course(food, container, closing, place, closed, mass_g=mass_g, moisture_pct=moisture_pct)
+    return course_as_closed(food, container, closing, place, closed, mass_g=mass_g, moisture_pct=moisture_pct)
 
 
 def closed_of(course: Course, *, waxed: bool) -> Closed:
@@ -107,7 +107,7 @@ def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course
     """
     if not package.closed:
         return None
-    return _course(
+    return course_as_closed(
         food,
         container_by_key(package.container_key),
         Closing(package.closing),
@@ -118,7 +118,7 @@ def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course
     )
 
 
-def _course(
+def course_as_closed(
     food: Food,
     container: Container,
     closing: Closing,
@@ -128,6 +128,7 @@ def _course(
     mass_g: float,
     moisture_pct: float,
 ) -> Course:
+    """What becomes of a package that was closed in some way, in a place."""
     return Course(
         Package(
             container=container,

@@ -6,45 +6,27 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
-from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
 from yellow_larder.core.keeping import Estimate
-from yellow_larder.core.packing import Indicator
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.events import (
-    PackageEmptied,
-    PackageLooked,
-    PackageMoved,
-    PackagePacked,
-    PackagePhotographed,
-    PackageThrownOut,
-)
+from yellow_larder.features.packages.find import find_package
 from yellow_larder.features.packages.life import stretch_costs
-from yellow_larder.features.packages.state import Package, row_of, stretches_of
-from yellow_larder.features.packages.text import say_advice, say_trouble
+from yellow_larder.features.packages.state import row_of, stretches_of
+from yellow_larder.features.packages.text import say_gone, say_trouble
 from yellow_larder.features.shelves.ageing import lives_left
+from yellow_larder.features.shelves.happenings import SAYS_CLOSED, Happening, happening
 from yellow_larder.features.shelves.inspection import is_puffed
 from yellow_larder.features.shelves.photos import photos_in
-from yellow_larder.features.shelves.shelves import Due, find_package, on_shelf, say_climate
+from yellow_larder.features.shelves.shelves import Due, on_shelf, say_climate
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.events import Event
 from yellow_larder.journal.kinds import Row
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.packets import say_packets
-from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_share
-
-
-@dataclass(frozen=True, slots=True)
-class Happening:
-    """A line of a package's journal."""
-
-    on: str
-    what: str
-    detail: str
+from yellow_larder.words.quantities import Units, say_kcal, say_share
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,7 +78,7 @@ class Card:
     left: float
     due: Due
     gone_on: str | None
-    """The day it was thrown out or emptied; none if it is kept."""
+    """The day it left the shelves; none if it is kept."""
     gone: str
     """The same in words; empty if it is kept."""
     override: str
@@ -149,47 +131,13 @@ def card(larder: Larder, number: int) -> Card:
         left=shown.left,
         due=shown.due,
         gone_on=say_day(package.gone_on) if package.gone_on else None,
-        gone=_gone(package, standing),
+        gone=say_gone(package.gone, package.gone_on).capitalize() if package.gone_on else "",
         override=package.override,
         trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
-        journal=[_happening(each.event, places, household.units) for each in standing],
+        journal=[happening(each, places, household.units) for each in standing],
         ledger=_ledger(row, household.estimate, places, household.units, today),
     )
-
-
-def _gone(package: Package, standing: list[log.Happening]) -> str:
-    if package.gone_on is None:
-        return ""
-    emptied = any(isinstance(each.event, PackageEmptied) for each in standing)
-    return f"{'Emptied' if emptied else 'Thrown out'} on {say_day(package.gone_on)}"
-
-
-_CLOSED = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "vacuum", Closing.LID: "with room air"}
-
-
-def _happening(told: Event, places: dict[int, Place], units: Units) -> Happening:
-    match told:
-        case PackagePacked(what=what):
-            note = f"; {told.note}" if told.note else ""
-            return Happening(
-                say_day(told.packed_on),
-                f"Packed {_CLOSED[what.closing]}",
-                f"{say_mass(what.mass_g, units)}, {what.moisture_pct:.1f} % moisture, "
-                f"{places[what.place_id].name}{note}",
-            )
-        case PackageMoved():
-            return Happening(say_day(told.on), f"Moved to {places[told.place_id].name}", f"shelf {told.shelf}")
-        case PackageLooked():
-            indicator = "" if told.indicator is Indicator.UNSEEN else f", indicator {told.indicator.value}"
-            return Happening(say_day(told.on), f"Checked: {told.feel.value}{indicator}", say_advice(told.advice))
-        case PackagePhotographed():
-            return Happening(say_day(told.on), "A picture taken", "")
-        case PackageEmptied():
-            return Happening(say_day(told.on), "Emptied", "to be packed anew")
-        case PackageThrownOut():
-            return Happening(say_day(told.on), "Thrown out", told.why)
-    raise TypeError(f"{told} does not happen to a package")
 
 
 def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units, today: date) -> list[SpentIn]:
@@ -204,7 +152,7 @@ def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units
             SpentIn(
                 place.name,
                 say_climate(place, units),
-                "open" if each.opened else _CLOSED[each.closing],
+                "open" if each.opened else SAYS_CLOSED[each.closing],
                 say_day(date.fromordinal(each.since)),
                 "now" if last else say_day(date.fromordinal(each.until)),
                 each.until - each.since,

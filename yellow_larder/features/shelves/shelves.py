@@ -18,6 +18,7 @@ from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, places_in, settings, tidy_name
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageMoved, PackageThrownOut
+from yellow_larder.features.packages.find import all_kept
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.shelves.ageing import (
     LIFE_COLUMNS,
@@ -33,7 +34,7 @@ from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import foods
-from yellow_larder.words.dates import check_day, say_day
+from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temperature
 
@@ -242,7 +243,7 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
             raise NotThere("place", "That place is not there any more; pick another")
         if not 1 <= shelf <= target.shelves:
             raise Refused("shelf", f"{target.name} has shelves 1 to {target.shelves}")
-        packages = _all_kept(session, numbers)
+        packages = all_kept(session, numbers)
         moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
         if not moving:
             raise Refused("shelf", "Already there")
@@ -257,7 +258,7 @@ def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | No
     """Throw packages out. They leave the shelves; their journal stays, and jars come back to the supplies."""
     reason = tidy_name(why, "why")
     with writing(larder.engine) as session:
-        packages = _all_kept(session, numbers)
+        packages = all_kept(session, numbers)
         day = _day(larder, packages, on)
         acts = [log.Act(each.number, PackageThrownOut(day, reason)) for each in packages]
         stock = Stock(session)
@@ -278,26 +279,6 @@ def _title(code: str, packages: Sequence[Package], **figures: str | float) -> lo
     if len(packages) > 1:
         return log.title(f"{code}-many", count=len(packages), names=names, **figures)
     return log.title(code, number=packages[0].number, names=names, **figures)
-
-
-def find_package(session: Session, number: int) -> Package:
-    """A package by its number, thrown out or not."""
-    package = session.get(Package, number)
-    if package is None:
-        raise NotThere("number", f"There is no package number {number}")
-    return package
-
-
-def _kept(session: Session, number: int) -> Package:
-    package = find_package(session, number)
-    if package.gone_on is not None:
-        raise Refused("number", f"Number {number} was thrown out on {say_day(package.gone_on)}")
-    return package
-
-
-def _all_kept(session: Session, numbers: Sequence[int]) -> list[Package]:
-    """Packages by their numbers; a number that is given twice is one package."""
-    return [_kept(session, number) for number in dict.fromkeys(numbers)]
 
 
 def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:

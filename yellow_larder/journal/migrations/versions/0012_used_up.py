@@ -16,4 +16,5 @@ def upgrade() -> None:
     op.add_column("packages", sa.Column("closed_on", sa.Date, nullable=False, server_default="0001-01-01"))
     op.add_column("packages", sa.Column("open_since", sa.Date))
     op.add_column("packages", sa.Column("kept_until", sa.Date))
+    op.add_column("packages", sa.Column("gone", sa.String, nullable=False, server_default=""))
     op.create_index("packages_open", "packages", ["gone_on", "open_since"])

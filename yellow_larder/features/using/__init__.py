@@ -1,0 +1,1 @@
+"""Using food up: opening, taking, closing again, pouring over, and whatever else happens to a package on its way."""

@@ -1,0 +1,183 @@
+"""Packages that are used up, given away or kept on; what somebody thought of one; and what was written down wrong."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from datetime import date, timedelta
+from enum import StrEnum
+
+from yellow_larder.core.food import Food, nutrients
+from yellow_larder.features.catalog.foods import all_foods, find_food
+from yellow_larder.features.household.larder import Larder, places_in
+from yellow_larder.features.packages.contained import Contained, Portion
+from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Verdict
+from yellow_larder.features.packages.state import row_of
+from yellow_larder.features.packing.package_course import bests_of, course_as_closed
+from yellow_larder.features.packing.plan import Lasts
+from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
+from yellow_larder.features.using.in_hand import InHand, in_hand
+from yellow_larder.features.using.opening import refuse_puffed, title_of, used_up
+from yellow_larder.journal import log
+from yellow_larder.journal.database import writing
+from yellow_larder.reference import life_classes
+from yellow_larder.words.dates import check_day, say_day
+from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.quantities import read_amount
+
+LONGEST_NOTE = 200
+
+LONGEST_ON = timedelta(days=2 * 366)
+"""What is kept on is looked at again within two years. Source: our judgement."""
+
+
+class Leaving(StrEnum):
+    """How food leaves the shelves, but for being thrown out: that has its reason."""
+
+    USED_UP = "used up"
+    GIVEN_AWAY = "given away"
+    TO_ANIMALS = "fed to animals"
+
+
+def leave(larder: Larder, numbers: Sequence[int], how: Leaving, *, note: str = "", on: date | None = None) -> None:
+    """Packages leave the shelves; jars, lids and pails come back to the supplies.
+
+    Raises:
+        Refused: one is gone already, or is not to be eaten by anybody.
+    """
+    with writing(larder.engine) as session:
+        held = in_hand(session, larder, numbers, on)
+        for each in held:
+            refuse_puffed(each)
+        acts = [act for each in held for act in used_up(session, each, how.value, check_note(note))]
+        code = {Leaving.USED_UP: "used-up", Leaving.GIVEN_AWAY: "given-away", Leaving.TO_ANIMALS: "fed"}[how]
+        log.record(session, title_of(f"package.{code}", held), acts, at=larder.clock())
+
+
+def taste(larder: Larder, number: int, verdict: Verdict, *, note: str = "", on: date | None = None) -> None:
+    """Somebody tasted it, or looked at it and smelled it.
+
+    Raises:
+        Refused: it is gone, or is not to be tasted.
+    """
+    with writing(larder.engine) as session:
+        (held,) = in_hand(session, larder, [number], on)
+        refuse_puffed(held)
+        act = log.Act(number, PackageTasted(held.day, verdict, check_note(note)))
+        title = log.title("package.tasted", number=number, name=held.package.food_name, verdict=verdict.value)
+        log.record(session, title, [act], at=larder.clock())
+
+
+def keep_on(larder: Larder, number: int, *, until: date, note: str = "", on: date | None = None) -> None:
+    """A package whose best-by is over was looked at, smelled and tasted, and is kept until it is looked at again.
+
+    Raises:
+        Refused: its best-by is not over, it was not right at its last look, or the day does not fit.
+    """
+    with writing(larder.engine) as session:
+        (held,) = in_hand(session, larder, [number], on)
+        if held.package.trouble:
+            raise Refused("number", "It was not right at its last look: that comes first")
+        left, _, _ = lives_left([row_of(held.package)], places_in(session), held.household.estimate, larder.today())
+        if left[0] > SOON_DAYS:
+            raise Refused("number", "Its best-by is not near: it is kept anyway")
+        if not held.day < until <= held.day + LONGEST_ON:
+            last = say_day(held.day + LONGEST_ON)
+            raise Refused("until", f"A day to look at it again, after {say_day(held.day)} and up to {last}")
+        act = log.Act(number, PackageKeptOn(held.day, until, check_note(note)))
+        title = log.title("package.kept-on", number=number, name=held.package.food_name, until=until.isoformat())
+        log.record(session, title, [act], at=larder.clock())
+
+
+def check_note(note: str) -> str:
+    """A note as it is kept.
+
+    Raises:
+        Refused: it is too long.
+    """
+    words = " ".join(note.split())
+    if len(words) > LONGEST_NOTE:
+        raise Refused("note", f"{len(words):,} characters; {LONGEST_NOTE} is the most for a note")
+    return words
+
+
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Correction:
+    """What was written down wrong about a package, as it should have been; what is empty was right.
+
+    Attributes:
+        food: what it is.
+        amount: how much is in it now.
+        packed_on: the day it was packed.
+        place: where it stands.
+        shelf: on which shelf.
+    """
+
+    food: str = ""
+    amount: str = ""
+    packed_on: date | None = None
+    place: int | None = None
+    shelf: int | None = None
+
+
+def correct(larder: Larder, number: int, right: Correction) -> None:
+    """What was written down wrong about a package is put right; the journal shows that it was.
+
+    Raises:
+        Refused: nothing is different, or it cannot have been so: what it is and when it was packed can be put right
+            until something else has happened to it.
+    """
+    today = larder.today()
+    with writing(larder.engine) as session:
+        (held,) = in_hand(session, larder, [number], None)
+        package = held.package
+        untouched = package.past is None and package.open_since is None and package.closed_on == package.packed_on
+        known, places = all_foods(session), places_in(session)
+        food = _food_named(right.food, known) if right.food.strip() else held.food
+        day = package.packed_on if right.packed_on is None else check_day(right.packed_on, today, "packed_on")
+        place = held.place if right.place is None else places.get(right.place)
+        if place is None:
+            raise NotThere("place", "That place is not there any more; pick another")
+        for field, other in (("food", food.key != package.food_key), ("packed_on", day != package.packed_on)):
+            if other and not untouched:
+                raise Refused(field, "Something else has happened to it since: empty it, and pack it anew")
+        typed = right.amount.strip()
+        mass_g = read_amount(typed, "amount").weighs_g(food.loose_g_ml) if typed else package.mass_g
+        shelf = package.shelf if right.shelf is None else right.shelf
+        if not 1 <= shelf <= place.shelves:
+            raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
+        so = replace(held, food=food, place=place)
+        what = replace(_as_it_was(so, mass_g), place_id=place.id, shelf=shelf)
+        if what == held.what and day == package.packed_on:
+            raise Refused("request", "That is what is written already")
+        act = log.Act(number, PackageCorrected(today, what, day))
+        title = log.title("package.corrected", number=number, name=food.name)
+        log.record(session, title, [act], at=larder.clock())
+
+
+def _food_named(words: str, known: dict[str, Food]) -> Food:
+    try:
+        return find_food(words, known)
+    except Refused as refused:
+        raise refused.at("food") from refused
+
+
+def _as_it_was(held: InHand, mass_g: float) -> Contained:
+    """What a package is, had it been written down right: its food, how much there is, where it stands."""
+    package, food = held.package, held.food
+    same_food = food.key == package.food_key
+    if same_food and held.place.id == package.place_id:
+        return held.with_mass(mass_g)
+    closed = held.what.closed
+    if closed is None:
+        raise Refused("request", "Nobody wrote down how it was closed: empty it and pack it anew")
+    moisture = package.moisture_pct if same_food else food.composition.water_g
+    course = course_as_closed(
+        food, held.container, held.what.closing, held.place, closed, mass_g=mass_g, moisture_pct=moisture
+    )
+    lasts = {estimate: Lasts.of(best).life for estimate, best in bests_of(food, course, held.used_when_closed).items()}
+    right = held.with_mass(mass_g)
+    portion = Portion(food.key, food.name, food.form, food.colour, mass_g)
+    kcal = nutrients(food.composition, mass_g).kcal
+    q10 = life_classes()[food.life].q10
+    return replace(right, contents=(portion,), kcal=kcal, moisture_pct=moisture, q10=q10, lasts=lasts)
