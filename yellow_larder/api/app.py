@@ -31,6 +31,7 @@ from yellow_larder.api import (
     storing,
     supplies,
     table,
+    using,
 )
 from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.api.guard import Guard
@@ -53,6 +54,8 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
         bench,
         run,
         labels,
+        # Before the card of a package, whose address has a number where these have a word.
+        using,
         shelves,
         supplies,
         drying,

@@ -261,7 +261,9 @@ def soonest_end(
     return None if math.isinf(end) else math.floor(end)
 
 
-def share_left(base_days: Numbers, used_days: Numbers, most: Numbers, age_days: Numbers) -> Numbers:
+def share_left(
+    base_days: Numbers, used_days: Numbers, most: Numbers, age_days: Numbers, had: Numbers | float = 1.0
+) -> Numbers:
     """Share of life that packages have left, 0–1, over a whole larder at once: none when their days are over.
 
     Args:
@@ -269,6 +271,8 @@ def share_left(base_days: Numbers, used_days: Numbers, most: Numbers, age_days: 
         used_days: life used so far, days at 21 °C.
         most: the most days each can last from when it was closed; may be infinite.
         age_days: days since each was closed so.
+
+        had: share of life that each had left when it was closed so, 0–1: what was used before stays used.
 
     Example:
         >>> used, most, age = np.array([25.0, 25.0]), np.array([133.0, 50.0]), np.array([20.0, 40.0])
@@ -282,5 +286,5 @@ def share_left(base_days: Numbers, used_days: Numbers, most: Numbers, age_days: 
         whole = np.where(np.isinf(of), 1.0, np.maximum(of, 1e-9))
         return np.where(np.isinf(of), 1.0, 1 - gone / whole)
 
-    left: Numbers = np.clip(np.minimum(rest(base_days, used_days), rest(most, age_days)), 0, 1)
+    left: Numbers = np.clip(np.minimum(rest(base_days, used_days), had * rest(most, age_days)), 0, 1)
     return left

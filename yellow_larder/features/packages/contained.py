@@ -25,11 +25,13 @@ class Life:
 
     Attributes:
         days: its life at 21 °C; none for food that does not age.
-        most: the most days from packing that it can last: what cold can stretch, oxygen, moisture; none if endless.
+        most: the most days from closing that it can last: what cold can stretch, oxygen, moisture; none if endless.
+        had: the share of its life that it had left when it was closed so.
     """
 
     days: float | None
     most: float | None
+    had: float = 1.0
 
 
 @dataclass(frozen=True, slots=True)

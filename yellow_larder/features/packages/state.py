@@ -78,6 +78,10 @@ class Package(Base):
     customary_most: Mapped[float | None]
     hopeful_most: Mapped[float | None]
     """The most days from `closed_on` that it can last: what cold stretches, oxygen, damp; none if endless."""
+    cautious_had: Mapped[float]
+    customary_had: Mapped[float]
+    hopeful_had: Mapped[float]
+    """The share of its life that it had left when it was closed as it is, by estimate."""
     cautious_end: Mapped[int | None]
     customary_end: Mapped[int | None]
     hopeful_end: Mapped[int | None]
@@ -277,7 +281,7 @@ def contained_in(package: Package) -> Contained:
         shelf=package.shelf,
         q10=package.q10,
         lasts={
-            estimate: Life(getattr(package, f"{estimate.value}_days"), getattr(package, f"{estimate.value}_most"))
+            estimate: Life(*(getattr(package, f"{estimate.value}_{name}") for name in ("days", "most", "had")))
             for estimate in Estimate
         },
         closed=from_json(Closed, package.closed) if package.closed else None,
@@ -289,7 +293,7 @@ def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     return {
         f"{estimate.value}_{name}": value
         for estimate, each in lasts.items()
-        for name, value in (("days", each.days), ("most", each.most))
+        for name, value in (("days", each.days), ("most", each.most), ("had", each.had))
     }
 
 

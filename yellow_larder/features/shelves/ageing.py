@@ -18,7 +18,7 @@ from yellow_larder.core.keeping import Estimate, ageing_rate, days_left, rate_ba
 from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.life import cost_of, life_used, life_used_in, pairs, spent_shares
-from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packages.state import Package, row_of
 from yellow_larder.words.dates import say_best_by
 
 SOON_DAYS = 90
@@ -34,7 +34,7 @@ LIFE_COLUMNS = [
         "packed_on",
         "closed_on",
         "past",
-        *(f"{estimate.value}_{what}" for estimate in Estimate for what in ("days", "most")),
+        *(f"{estimate.value}_{what}" for estimate in Estimate for what in ("days", "most", "had")),
     )
 ]
 """What the life of a package is worked out from."""
@@ -106,7 +106,8 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
     spent = spent_shares([row[7] for row in rows], q10, estimate, places)
-    left, _ = _lives(place, q10, since, until, until - closed, spent, lives[:, 0], lives[:, 1], places)
+    used, rate = _used(place, q10, since, until, spent, lives[:, 0], places)
+    left = days_left(lives[:, 0], used, rate, lives[:, 1], until - closed)
     soon = left < days
     return DueSoon(
         figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
@@ -117,23 +118,20 @@ _JULIAN = 1721424.5
 """What SQLite's day numbers are ahead of those of the common calendar. Source: sqlite.org/lang_datefunc.html."""
 
 
-def _lives(
+def _used(
     place: NDArray[np.int64],
     q10: Numbers,
     since: Numbers,
     until: Numbers,
-    age: Numbers,
     spent: Numbers,
     base: Numbers,
-    most: Numbers,
     places: dict[int, Place],
 ) -> tuple[Numbers, Numbers]:
-    """Days left and share left of many packages; `spent` is the share of life that earlier stretches cost."""
+    """Life used by many packages, and what a day costs each; `spent` is the share that earlier stretches cost."""
     rate = np.ones(len(spent))
     for there, climate, pace in pairs(place, q10, places):
         rate[there] = ageing_rate(climate.mean_c, climate.swing_c, pace)
-    used = life_used(cost_of(place, q10, since, until, places), spent, base)
-    return days_left(base, used, rate, most, age), share_left(base, used, most, age)
+    return life_used(cost_of(place, q10, since, until, places), spent, base), rate
 
 
 def lives_left(
@@ -149,7 +147,10 @@ def lives_left(
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["closed_on"].toordinal() for row in rows], dtype=float)
     spent = spent_shares([row["past"] for row in rows], q10, estimate, places)
-    left, share = _lives(place, q10, since, until, age, spent, *_base(rows, estimate), places)
+    base, most = _base(rows, estimate)
+    used, rate = _used(place, q10, since, until, spent, base, places)
+    had = np.array([row[f"{estimate.value}_had"] for row in rows], dtype=float)
+    left, share = days_left(base, used, rate, most, age), share_left(base, used, most, age, had)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
         band = _band(rows[0], (since[:1], until[:1], age[:1]), places, ends[0])
@@ -171,6 +172,11 @@ def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers], places: dic
     return f"{said[0]} cautious · {said[1]} hopeful"
 
 
+def share_left_of(package: Package, places: dict[int, Place], estimate: Estimate, day: date) -> float:
+    """The share of its life that one package has left on a day, by an estimate."""
+    return float(lives_left([row_of(package)], places, estimate, day)[1][0])
+
+
 def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
     """The best-by of a package, in words; of one that is gone, what it was on its last day."""
     end = row["gone_on"] or today
@@ -178,7 +184,7 @@ def best_by(row: dict[str, Any], days_left: float, today: date) -> str:
 
 
 def _base(rows: Sequence[dict[str, Any]], estimate: Estimate) -> tuple[Numbers, Numbers]:
-    """Lives at 21 °C and the most days from packing, by an estimate; infinite where there is no end."""
+    """Lives at 21 °C and the most days from closing, by an estimate; infinite where there is no end."""
     columns = (f"{estimate.value}_days", f"{estimate.value}_most")
     base, most = (np.array([np.inf if row[name] is None else row[name] for row in rows]) for name in columns)
     return base, most

@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass
 from datetime import date
 
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
@@ -14,9 +15,9 @@ from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.find import find_package
 from yellow_larder.features.packages.life import stretch_costs
-from yellow_larder.features.packages.state import row_of, stretches_of
+from yellow_larder.features.packages.state import Package, row_of, stretches_of
 from yellow_larder.features.packages.text import say_gone, say_trouble
-from yellow_larder.features.shelves.ageing import lives_left
+from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
 from yellow_larder.features.shelves.happenings import SAYS_CLOSED, Happening, happening
 from yellow_larder.features.shelves.inspection import is_puffed
 from yellow_larder.features.shelves.photos import photos_in
@@ -57,6 +58,16 @@ class Card:
     container: str
     container_size: str
     closing: str
+    closings: list[Closing]
+    """How what it is in can be closed, the usual way first."""
+    open_since: str
+    """The day it was opened; empty if it is closed."""
+    is_bag: bool
+    """Whether it is cut open, and closed shorter."""
+    may_be_kept_on: bool
+    """Whether its best-by is near or over, so that somebody may say that it is good for longer."""
+    kept_until: str
+    """The day until which it is kept on beyond its best-by; empty if nobody said so."""
     mass: str
     mass_g: float
     kcal_text: str
@@ -112,6 +123,11 @@ def card(larder: Larder, number: int) -> Card:
         container=called(container, household.units),
         container_size=say_container(container, household.units),
         closing=package.closing,
+        closings=list(container.closings),
+        open_since=say_day(package.open_since) if package.open_since else "",
+        is_bag=container.is_flat,
+        may_be_kept_on=float(left[0]) < SOON_DAYS and not package.trouble,
+        kept_until=say_day(package.kept_until) if package.kept_until and package.kept_until > today else "",
         mass=shown.mass,
         mass_g=package.mass_g,
         kcal_text=say_kcal(package.kcal),
@@ -131,13 +147,18 @@ def card(larder: Larder, number: int) -> Card:
         left=shown.left,
         due=shown.due,
         gone_on=say_day(package.gone_on) if package.gone_on else None,
-        gone=say_gone(package.gone, package.gone_on).capitalize() if package.gone_on else "",
+        gone=_gone(package),
         override=package.override,
         trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
         journal=[happening(each, places, household.units) for each in standing],
         ledger=_ledger(row, household.estimate, places, household.units, today),
     )
+
+
+def _gone(package: Package) -> str:
+    says = "" if package.gone_on is None else say_gone(package.gone, package.gone_on)
+    return f"{says[:1].upper()}{says[1:]}"
 
 
 def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units, today: date) -> list[SpentIn]:

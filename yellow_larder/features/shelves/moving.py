@@ -50,17 +50,17 @@ def lasts_there(
             seen[key] = None if course is None else bests_of(foods[package.food_key], course, used)
         bests = seen[key]
         if bests is not None:
-            found[package.number] = _goes_on(package, bests, (on - package.closed_on).days)
+            found[package.number] = _goes_on(package, bests, on)
     return found
 
 
-def _goes_on(package: Package, bests: Mapping[Estimate, Best], age: int) -> dict[Estimate, Life]:
-    kept = {}
+def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict[Estimate, Life]:
+    kept, age = {}, (on - package.closed_on).days
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
-        rest = rest_days(most, there.most_days, age)
-        kept[estimate] = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
+        new = replace(there, base_days=min(base, there.base_days), most_days=rest_days(most, there.most_days, age))
+        kept[estimate] = replace(Lasts.of(new).life, had=getattr(package, f"{estimate.value}_had"))
     return kept
 
 

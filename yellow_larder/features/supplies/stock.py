@@ -13,9 +13,18 @@ from yellow_larder.core.containers import Container, Kind, Mouth
 from yellow_larder.core.packing import KEEPS_DAYS, LEAST_TRUST, absorber_ml, gel_g, worth_after, worth_in_jar
 from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.packages.contained import Contained
-from yellow_larder.features.supplies.events import Sort, SparesKept, SupplyBack, SupplyUsed
+from yellow_larder.features.supplies.events import (
+    Said,
+    Sort,
+    SparesKept,
+    SupplyBack,
+    SupplyCame,
+    SupplySet,
+    SupplyUsed,
+)
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.journal import log
+from yellow_larder.reference import containers
 from yellow_larder.words.quantities import Units
 
 JAR_ML = 240.0
@@ -184,11 +193,11 @@ class Stock:
         return ", ".join(said)
 
     def gives_back(self, container_key: str, *, lid_holds: bool) -> list[log.Act]:
-        """What comes back, washed, once a package is empty: a jar and its lid, a pail, a bottle.
+        """What comes back, washed, once a package is empty: a jar and its lid, a pail without its liner, a bottle.
 
         A lid that let go does not come back.
         """
-        container = container_by_key(container_key)
+        container = _without_liner(container_by_key(container_key))
         if container.kind not in _COME_BACK:
             return []
         supply, lids = self.container(container), self.lids(container.mouth)
@@ -196,6 +205,22 @@ class Stock:
         if lids is not None and lid_holds:
             acts.append(log.Act(lids[0], SupplyBack(again=1)))
         return acts
+
+    def takes_in(self, session: Session, shorter: Container) -> log.Act:
+        """A bag that was cut down comes to the supplies: to others of its size, or as a new sort."""
+        there = self.find(Sort.BAGS, shorter.key)
+        if there is not None:
+            return log.Act(there[0], SupplyCame(1))
+        said: Said = {"sort": Sort.BAGS, "key": shorter.key, "name": shorter.name, "count": 1, "note": "cut down"}
+        return log.Act(log.next_number(session, "supply"), SupplySet(said))
+
+
+def _without_liner(container: Container) -> Container:
+    """A container as it comes back: of a pail whose liner was cut open, the bare pail."""
+    if container.kind is not Kind.LINED_PAIL:
+        return container
+    bare = (each for each in containers().values() if each.kind is Kind.PAIL)
+    return next((each for each in bare if each.capacity_ml == container.capacity_ml), container)
 
 
 def say_packs(n: int, per_pack: int, size_ml: int) -> str:

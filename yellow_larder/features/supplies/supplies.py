@@ -291,20 +291,10 @@ def cut_down(larder: Larder, number: int, *, by: str = "3 cm") -> int:
         if supply.sort not in (Sort.BAGS, Sort.POUCHES):
             raise Refused("number", "Only bags are cut down")
         shorter = cut_shorter(container_by_key(supply.key), read_length_mm(by, "by", units=household.units))
-        there = Stock(session).find(Sort.BAGS, shorter.key)
-        new = there[0] if there is not None else log.next_number(session, "supply")
-        if there is not None:
-            act = log.Act(new, SupplyCame(1))
-        else:
-            act = log.Act(
-                new,
-                SupplySet(
-                    {"sort": Sort.BAGS, "key": shorter.key, "name": shorter.name, "count": 1, "note": "cut down"}
-                ),
-            )
+        act = Stock(session).takes_in(session, shorter)
         title = log.title("supply.cut-down", name=supply.name, length_mm=shorter.length_mm)
         log.record(session, title, [act], at=larder.clock())
-    return new
+    return act.subject
 
 
 def spend_desiccant(larder: Larder, number: int, count: int, *, restored: bool) -> None:

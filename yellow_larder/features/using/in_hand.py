@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
@@ -26,6 +27,7 @@ from yellow_larder.features.packages.state import Package, contained_in, endless
 from yellow_larder.features.packing.package_course import bests_of, closed_of, course_elsewhere, course_of
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.shelves.ageing import share_left_of
 from yellow_larder.features.shelves.moving import rest_days
 from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import NotThere, Refused
@@ -44,6 +46,7 @@ class InHand:
         day: the day.
         used: the share of its life used up by then, by estimate.
         used_when_closed: the same by the day it was closed as it is.
+        left: the share of its life that it has left, by estimate, whatever it is that ends it.
     """
 
     package: Package
@@ -53,6 +56,7 @@ class InHand:
     day: date
     used: Mapping[Estimate, float]
     used_when_closed: Mapping[Estimate, float]
+    left: Mapping[Estimate, float]
 
     @cached_property
     def what(self) -> Contained:
@@ -122,7 +126,7 @@ class InHand:
             moisture_pct=self.moisture_pct,
         )
         bests = bests_of(self.food, course, self.used)
-        lasts = {estimate: self._from_here(estimate, Lasts.of(best).life) for estimate, best in bests.items()}
+        lasts = {estimate: self._from_here(estimate, Lasts.of(best).life, course) for estimate, best in bests.items()}
         is_now = replace(
             _of_mass(self.what, mass_g, _level(container, filled.headspace_mm)),
             container_key=container.key,
@@ -133,14 +137,20 @@ class InHand:
         )
         return is_now, course
 
-    def _from_here(self, estimate: Estimate, there: Life) -> Life:
-        """A life of what has no isotherm: what it took up of the room's moisture while it was open stays in it."""
-        course, most = self.course, endless(getattr(self.package, f"{estimate.value}_most"))
-        if course is None or course.damp is not None or course.of.opened_a_day == 0:
-            return there
-        age = (self.day - self.package.closed_on).days
-        rest = rest_days(most, endless(there.most), age) - age
-        return Life(there.days, None if rest == float("inf") else max(0.0, rest))
+    def _from_here(self, estimate: Estimate, there: Life, course: Course) -> Life:
+        """A life that begins on this day.
+
+        Opening never stretches what oxygen or moisture had left of it; closing it anew may. What has no isotherm keeps
+        what it took up of the room's moisture while it was open.
+        """
+        was, age = self.course, (self.day - self.package.closed_on).days
+        most, rest = endless(getattr(self.package, f"{estimate.value}_most")), endless(there.most)
+        if was is not None and was.of.opened_a_day and was.damp is None:
+            rest = rest_days(most, rest, age) - age
+        had = max(0.0, 1 - self.used[estimate])
+        if course.of.opened_a_day:
+            rest, had = min(rest, most - age), self.left[estimate]
+        return Life(there.days, None if math.isinf(rest) else rest, had)
 
     def _that_fits(self, mass_g: float, container: Container) -> float:
         most_g = self.most_in_g(container)
@@ -197,7 +207,8 @@ def in_hand(
         )
         place = places[package.place_id]
         used, before = (used_shares(package, when, places) for when in (day, package.closed_on))
-        found.append(InHand(package, known[package.food_key], place, household, day, used, before))
+        left = {each: share_left_of(package, places, each, day) for each in Estimate}
+        found.append(InHand(package, known[package.food_key], place, household, day, used, before, left))
     if not found:
         raise Refused("numbers", "Choose at least one")
     return found

@@ -16,8 +16,9 @@ from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
+from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
-from yellow_larder.features.using.opening import refuse_puffed, title_of, used_up
+from yellow_larder.features.using.opening import recut, refuse_puffed, title_of, used_up
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import life_classes
@@ -39,8 +40,18 @@ class Leaving(StrEnum):
     TO_ANIMALS = "fed to animals"
 
 
-def leave(larder: Larder, numbers: Sequence[int], how: Leaving, *, note: str = "", on: date | None = None) -> None:
-    """Packages leave the shelves; jars, lids and pails come back to the supplies.
+def leave(
+    larder: Larder, numbers: Sequence[int], how: Leaving, *, note: str = "", cut: str = "", on: date | None = None
+) -> None:
+    """Packages leave the shelves; jars, lids, pails and bags that are cut shorter come back to the supplies.
+
+    Args:
+        larder: the larder.
+        numbers: which.
+        how: how they leave.
+        note: what is to be known of it.
+        cut: how much shorter their bags come back, as typed; empty if they do not.
+        on: the day; none means today.
 
     Raises:
         Refused: one is gone already, or is not to be eaten by anybody.
@@ -50,6 +61,10 @@ def leave(larder: Larder, numbers: Sequence[int], how: Leaving, *, note: str = "
         for each in held:
             refuse_puffed(each)
         acts = [act for each in held for act in used_up(session, each, how.value, check_note(note))]
+        if cut.strip():
+            if len(held) > 1:
+                raise Refused("cut", "One bag at a time is cut down")
+            acts.append(Stock(session).takes_in(session, recut(held[0], cut)))
         code = {Leaving.USED_UP: "used-up", Leaving.GIVEN_AWAY: "given-away", Leaving.TO_ANIMALS: "fed"}[how]
         log.record(session, title_of(f"package.{code}", held), acts, at=larder.clock())
 

@@ -205,7 +205,7 @@ def close_again(larder: Larder, number: int, how: Reclosing, *, on: date | None 
         package = held.package
         if package.open_since is None and not package.trouble and held.what.closing is not Closing.LID:
             raise Refused("number", f"Number {number} is closed. Open it first, if it is to be closed otherwise")
-        container = _recut(held, how.cut)
+        container = recut(held, how.cut)
         what, course = closed_in(session, larder, held, container, how, package.mass_g)
         check_safe(held, course, what)
         first_look = held.day + timedelta(days=LOOK_DAYS[0]) if how.closing is not Closing.LID else None
@@ -218,7 +218,12 @@ def close_again(larder: Larder, number: int, how: Reclosing, *, on: date | None 
 
 
 def closed_in(
-    session: Session, larder: Larder, held: InHand, container: Container, how: Reclosing, mass_g: float
+    session: Session,
+    larder: Larder,
+    held: InHand,
+    container: Container,
+    how: Reclosing,
+    mass_g: float,
 ) -> tuple[Contained, Course]:
     """What a package is once it is closed, with fresh absorbers for the air that is in it now; and what becomes of it.
 
@@ -247,7 +252,12 @@ def _absorbers(what: Contained) -> dict[str, int]:
     return {code: n for code, n in what.packets.items() if code not in kept}
 
 
-def _recut(held: InHand, cut: str) -> Container:
+def recut(held: InHand, cut: str) -> Container:
+    """What a package is in, cut open under its seal; as it was, if nothing is cut.
+
+    Raises:
+        Refused: it is no bag, or too short after that.
+    """
     if not cut.strip():
         return held.container
     if not held.container.is_flat:
@@ -318,8 +328,8 @@ def weigh(larder: Larder, number: int, weight: str, *, on: date | None = None) -
         what = held.with_mass(now_g)
         title = log.title("package.weighed", number=number, mass_g=now_g, name=package.food_name)
         act = log.Act(number, PackageWeighed(held.day, what, package.mass_g))
-        log.record(session, title, [act], at=larder.clock())
         off = now_g - package.mass_g
+        log.record(session, title, [act], at=larder.clock())
         return f"{say_mass(abs(off), units)} {'more' if off > 0 else 'less'} than was written"
 
 

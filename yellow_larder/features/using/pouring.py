@@ -9,10 +9,10 @@ from datetime import date, timedelta
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.containers import Closing
+from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.packing import LOOK_DAYS
-from yellow_larder.features.catalog.containers import called, container_by_key
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packages.contained import Contained, Stretch
 from yellow_larder.features.packages.events import PackageGone, PackagePacked
@@ -32,7 +32,8 @@ from yellow_larder.features.using.opening import (
     title_of,
 )
 from yellow_larder.journal import log
-from yellow_larder.journal.database import writing
+from yellow_larder.journal.database import reading, writing
+from yellow_larder.reference import containers
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_mass
 
@@ -73,6 +74,61 @@ class Poured:
     numbers: list[int]
     says: str
     took: str
+
+
+MOST_OFFERED = 24
+"""More of a container than this is another size of it. Source: our judgement."""
+
+
+@dataclass(frozen=True, slots=True)
+class PourInto:
+    """A container that some packages could be poured into.
+
+    Attributes:
+        container: its key.
+        name: what it is called.
+        count: how many of them hold it all.
+        there: how many of them there are, in words; empty if they are not counted.
+        closings: how it can be closed, the usual way first.
+        draw: how it is drawn.
+    """
+
+    container: str
+    name: str
+    count: int
+    there: str
+    closings: list[Closing]
+    draw: Drawing
+
+
+def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
+    """What some packages could be poured into, the fewest containers first, and of those the smallest.
+
+    Raises:
+        Refused: they are not of one food, or one is gone.
+    """
+    with reading(larder.engine) as session:
+        held = in_hand(session, larder, numbers, None)
+        _check_alike(held)
+        first, stock = held[0], Stock(session)
+        total_g = sum(each.package.mass_g for each in held)
+        found = []
+        for container in containers().values():
+            count = math.ceil(total_g / first.most_in_g(container) - 1e-6)
+            if container.kind is Kind.PACKET or count > MOST_OFFERED:
+                continue
+            supply = stock.container(container)
+            found.append(
+                PourInto(
+                    container.key,
+                    called(container, first.household.units),
+                    max(1, count),
+                    f"{supply[1].count} there" if supply else "",
+                    list(container.closings),
+                    drawing(container),
+                )
+            )
+        return sorted(found, key=lambda each: (each.count, first.most_in_g(container_by_key(each.container))))
 
 
 def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:

@@ -871,6 +871,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/packages/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Let Go
+         * @description Packages are used up, given away, or fed to animals.
+         */
+        post: operations["let_go_api_packages_leave_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Open Them
+         * @description Open packages; they are in use from now on.
+         */
+        post: operations["open_them_api_packages_open_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/pour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pour Over
+         * @description Pour packages over into others: split, gone down a size, put together.
+         */
+        post: operations["pour_over_api_packages_pour_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/pour-into": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Pour Options
+         * @description What some packages could be poured into.
+         */
+        get: operations["see_pour_options_api_packages_pour_into_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/packages/{number}": {
         parameters: {
             query?: never;
@@ -885,6 +965,66 @@ export interface paths {
         get: operations["see_package_api_packages__number__get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/close": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Close It
+         * @description Close a package again; answers with what that took from the supplies.
+         */
+        post: operations["close_it_api_packages__number__close_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/correct": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Correct It
+         * @description Put right what was written down wrong about a package.
+         */
+        post: operations["correct_it_api_packages__number__correct_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/keep-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep It On
+         * @description Keep a package on beyond its best-by, until somebody looks again.
+         */
+        post: operations["keep_it_on_api_packages__number__keep_on_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -925,6 +1065,86 @@ export interface paths {
         get: operations["show_photo_api_packages__number__photos__photo__get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/seal-lost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seal Lost
+         * @description A seal was found loose; it was last known to be good on some day.
+         */
+        post: operations["seal_lost_api_packages__number__seal_lost_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take Some
+         * @description Take some of a package: a weight, a measure, half, or the rest.
+         */
+        post: operations["take_some_api_packages__number__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/taste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Taste It
+         * @description Somebody tasted it, or looked at it and smelled it.
+         */
+        post: operations["taste_it_api_packages__number__taste_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh It
+         * @description What is in a package was weighed; answers with the difference.
+         */
+        post: operations["weigh_it_api_packages__number__weigh_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2534,6 +2754,28 @@ export interface components {
              */
             note?: string;
         };
+        /** Body_close_it_api_packages__number__close_post */
+        Body_close_it_api_packages__number__close_post: {
+            closing: components["schemas"]["Closing"];
+            /**
+             * Cut
+             * @default
+             */
+            cut?: string;
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Pressed
+             * @default true
+             */
+            pressed?: boolean;
+            /** @default machine */
+            pull?: components["schemas"]["Pull"];
+        };
         /** Body_count_api_supplies__number__count_put */
         Body_count_api_supplies__number__count_put: {
             /** Again */
@@ -2621,6 +2863,56 @@ export interface components {
              */
             amount?: string;
         };
+        /** Body_keep_it_on_api_packages__number__keep_on_post */
+        Body_keep_it_on_api_packages__number__keep_on_post: {
+            /**
+             * Note
+             * @default
+             * @example like new
+             */
+            note?: string;
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Until
+             * Format: date
+             * @example 2026-11-24
+             */
+            until: string;
+        };
+        /** Body_let_go_api_packages_leave_post */
+        Body_let_go_api_packages_leave_post: {
+            /**
+             * Cut
+             * @default
+             */
+            cut?: string;
+            how: components["schemas"]["Leaving"];
+            /**
+             * Note
+             * @default
+             * @example like new
+             */
+            note?: string;
+            /**
+             * Numbers
+             * @example [
+             *       17,
+             *       18
+             *     ]
+             */
+            numbers: number[];
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+        };
         /** Body_looked_api_rounds_looks_post */
         Body_looked_api_rounds_looks_post: {
             /** Looks */
@@ -2672,6 +2964,28 @@ export interface components {
             /** Count */
             count?: number | null;
         };
+        /** Body_open_them_api_packages_open_post */
+        Body_open_them_api_packages_open_post: {
+            /**
+             * Numbers
+             * @example [
+             *       17,
+             *       18
+             *     ]
+             */
+            numbers: number[];
+            /**
+             * @description how often it is opened from now on
+             * @default weekly
+             */
+            often?: components["schemas"]["Opened"];
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+        };
         /** Body_open_up_api_freezer__number__open_post */
         Body_open_up_api_freezer__number__open_post: {
             /**
@@ -2719,6 +3033,16 @@ export interface components {
              * @example 2
              */
             shelf?: number | null;
+        };
+        /** Body_pour_over_api_packages_pour_post */
+        Body_pour_over_api_packages_pour_post: {
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            pouring: components["schemas"]["Pouring"];
         };
         /** Body_print_singly_api_devices_labels_post */
         Body_print_singly_api_devices_labels_post: {
@@ -2780,6 +3104,21 @@ export interface components {
              */
             words: string;
         };
+        /** Body_seal_lost_api_packages__number__seal_lost_post */
+        Body_seal_lost_api_packages__number__seal_lost_post: {
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Since
+             * Format: date
+             * @example 2026-11-24
+             */
+            since: string;
+        };
         /** Body_shake_a_jar_api_drying_jars__number__look_post */
         Body_shake_a_jar_api_drying_jars__number__look_post: {
             look: components["schemas"]["Look"];
@@ -2810,6 +3149,20 @@ export interface components {
              */
             early?: boolean;
         };
+        /** Body_take_some_api_packages__number__take_post */
+        Body_take_some_api_packages__number__take_post: {
+            /**
+             * Amount
+             * @example 2 cups
+             */
+            amount: string;
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+        };
         /** Body_take_trays_out_api_drying_loads__number__out_post */
         Body_take_trays_out_api_drying_loads__number__out_post: {
             /**
@@ -2830,6 +3183,22 @@ export interface components {
              * @example 310 g
              */
             weight: string;
+        };
+        /** Body_taste_it_api_packages__number__taste_post */
+        Body_taste_it_api_packages__number__taste_post: {
+            /**
+             * Note
+             * @default
+             * @example like new
+             */
+            note?: string;
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            verdict: components["schemas"]["Verdict-Input"];
         };
         /** Body_throw_out_packages_api_shelves_throw_out_post */
         Body_throw_out_packages_api_shelves_throw_out_post: {
@@ -2904,6 +3273,20 @@ export interface components {
              * @description what was shown before, g
              */
             was_g?: number | null;
+        };
+        /** Body_weigh_it_api_packages__number__weigh_post */
+        Body_weigh_it_api_packages__number__weigh_post: {
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Weight
+             * @example 460 g
+             */
+            weight: string;
         };
         /** Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post */
         Body_weigh_the_freeze_load_api_drying_freeze__number__weigh_post: {
@@ -2995,6 +3378,8 @@ export interface components {
             best_by: string;
             /** Closing */
             closing: string;
+            /** Closings */
+            closings: components["schemas"]["Closing"][];
             /** Colour */
             colour: string;
             /** Container */
@@ -3011,12 +3396,16 @@ export interface components {
             gone: string;
             /** Gone On */
             gone_on: string | null;
+            /** Is Bag */
+            is_bag: boolean;
             /** Journal */
             journal: components["schemas"]["Happening"][];
             /** Kcal Text */
             kcal_text: string;
+            /** Kept Until */
+            kept_until: string;
             /** Ledger */
-            ledger: components["schemas"]["Stretch"][];
+            ledger: components["schemas"]["SpentIn"][];
             /** Left */
             left: number;
             /** Level */
@@ -3027,10 +3416,14 @@ export interface components {
             mass_g: number;
             /** May Be Emptied */
             may_be_emptied: boolean;
+            /** May Be Kept On */
+            may_be_kept_on: boolean;
             /** Moisture Pct */
             moisture_pct: number;
             /** Number */
             number: number;
+            /** Open Since */
+            open_since: string;
             /** Outer */
             outer: boolean;
             /** Override */
@@ -3150,6 +3543,35 @@ export interface components {
             size: string;
             /** Source */
             source: string;
+        };
+        /**
+         * Correction
+         * @description What was written down wrong about a package, as it should have been; what is empty was right.
+         *
+         *     Attributes:
+         *         food: what it is.
+         *         amount: how much is in it now.
+         *         packed_on: the day it was packed.
+         *         place: where it stands.
+         *         shelf: on which shelf.
+         */
+        Correction: {
+            /**
+             * Amount
+             * @default
+             */
+            amount?: string;
+            /**
+             * Food
+             * @default
+             */
+            food?: string;
+            /** Packed On */
+            packed_on?: string | null;
+            /** Place */
+            place?: number | null;
+            /** Shelf */
+            shelf?: number | null;
         };
         /**
          * CurvePoint
@@ -4478,7 +4900,7 @@ export interface components {
         };
         /**
          * Lasts
-         * @description What a package takes to its shelf: its life of the table, and the most days from packing; none if endless.
+         * @description What a package takes to its shelf: its life of the table, and the most days from closing; none if endless.
          */
         Lasts: {
             /** Base Days */
@@ -4537,6 +4959,12 @@ export interface components {
                 number
             ];
         };
+        /**
+         * Leaving
+         * @description How food leaves the shelves, but for being thrown out: that has its reason.
+         * @enum {string}
+         */
+        Leaving: "used up" | "given away" | "fed to animals";
         /**
          * LifeRow
          * @description How long a class of food keeps in one packing at 21 °C, in years, by three estimates; none if it keeps.
@@ -5465,7 +5893,7 @@ export interface components {
             story: string[];
             /** Vacuum */
             vacuum: string;
-            verdict: components["schemas"]["Verdict"];
+            verdict: components["schemas"]["Verdict-Output"];
         };
         /**
          * Point
@@ -5478,6 +5906,80 @@ export interface components {
             middle_c: number;
             /** Surface C */
             surface_c: number;
+        };
+        /**
+         * PourInto
+         * @description A container that some packages could be poured into.
+         *
+         *     Attributes:
+         *         container: its key.
+         *         name: what it is called.
+         *         count: how many of them hold it all.
+         *         there: how many of them there are, in words; empty if they are not counted.
+         *         closings: how it can be closed, the usual way first.
+         *         draw: how it is drawn.
+         */
+        PourInto: {
+            /** Closings */
+            closings: components["schemas"]["Closing"][];
+            /** Container */
+            container: string;
+            /** Count */
+            count: number;
+            draw: components["schemas"]["Drawing"];
+            /** Name */
+            name: string;
+            /** There */
+            there: string;
+        };
+        /**
+         * Poured
+         * @description What came of it.
+         *
+         *     Attributes:
+         *         numbers: of the new packages.
+         *         says: what there is now, in words.
+         *         took: what it took from the supplies, in words; empty if nothing.
+         */
+        Poured: {
+            /** Numbers */
+            numbers: number[];
+            /** Says */
+            says: string;
+            /** Took */
+            took: string;
+        };
+        /**
+         * Pouring
+         * @description What is poured over, and into what.
+         *
+         *     Attributes:
+         *         numbers: the packages that it comes out of.
+         *         container: what it goes into.
+         *         count: how many of them; none means as few as hold it.
+         *         closing: how they are closed.
+         *         amount: how much, as typed; empty means all there is. Only out of one.
+         *         pull: what draws a vacuum.
+         *         shelf: where they stand; none means the shelf that suits them.
+         */
+        Pouring: {
+            /**
+             * Amount
+             * @default
+             */
+            amount?: string;
+            /** @default lid */
+            closing?: components["schemas"]["Closing"];
+            /** Container */
+            container: string;
+            /** Count */
+            count?: number | null;
+            /** Numbers */
+            numbers: number[];
+            /** @default machine */
+            pull?: components["schemas"]["Pull"];
+            /** Shelf */
+            shelf?: number | null;
         };
         /**
          * PowderRow
@@ -6094,6 +6596,28 @@ export interface components {
          */
         Sort: "packets" | "bags" | "pouches" | "jars" | "lids" | "pails" | "bottles and cans" | "desiccant" | "tools";
         /**
+         * SpentIn
+         * @description A time spent in one place, closed in one way, and the life it cost.
+         */
+        SpentIn: {
+            /** Climate */
+            climate: string;
+            /** Closed */
+            closed: string;
+            /** Days */
+            days: number;
+            /** Life Days */
+            life_days: number;
+            /** Place */
+            place: string;
+            /** Share */
+            share: string;
+            /** Since */
+            since: string;
+            /** Until */
+            until: string;
+        };
+        /**
          * Stage
          * @description Where a load for the freeze dryer stands.
          * @enum {string}
@@ -6205,24 +6729,6 @@ export interface components {
             wanted_meals: number;
         };
         /**
-         * Stretch
-         * @description A time spent in one place, and the life it cost.
-         */
-        Stretch: {
-            /** Climate */
-            climate: string;
-            /** Days */
-            days: number;
-            /** Life Days */
-            life_days: number;
-            /** Place */
-            place: string;
-            /** Since */
-            since: string;
-            /** Until */
-            until: string;
-        };
-        /**
          * SuppliesView
          * @description Everything there is to pack with, by sort.
          */
@@ -6277,6 +6783,23 @@ export interface components {
             uses: string;
             /** Version */
             version: number;
+        };
+        /**
+         * Taken
+         * @description What came of taking some.
+         *
+         *     Attributes:
+         *         taken: what was taken, in words.
+         *         left: what is left, in words; empty if nothing is.
+         *         gone: whether it is used up.
+         */
+        Taken: {
+            /** Gone */
+            gone: boolean;
+            /** Left */
+            left: string;
+            /** Taken */
+            taken: string;
         };
         /**
          * Task
@@ -6574,9 +7097,15 @@ export interface components {
         Units: "metric" | "US";
         /**
          * Verdict
+         * @description What somebody thought of a food.
+         * @enum {string}
+         */
+        "Verdict-Input": "good" | "so-so" | "bad";
+        /**
+         * Verdict
          * @description The verdict in a word and a sentence, and the findings behind it.
          */
-        Verdict: {
+        "Verdict-Output": {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Says */
@@ -9307,6 +9836,216 @@ export interface operations {
             };
         };
     };
+    let_go_api_packages_leave_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_let_go_api_packages_leave_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    open_them_api_packages_open_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_open_them_api_packages_open_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    pour_over_api_packages_pour_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_pour_over_api_packages_pour_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Poured"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_pour_options_api_packages_pour_into_get: {
+        parameters: {
+            query: {
+                numbers: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PourInto"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     see_package_api_packages__number__get: {
         parameters: {
             query?: never;
@@ -9327,6 +10066,173 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Card"];
                 };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    close_it_api_packages__number__close_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_close_it_api_packages__number__close_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    correct_it_api_packages__number__correct_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Correction"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    keep_it_on_api_packages__number__keep_on_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_keep_it_on_api_packages__number__keep_on_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not found */
             404: {
@@ -9438,6 +10344,230 @@ export interface operations {
                 };
                 content: {
                     "image/jpeg": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    seal_lost_api_packages__number__seal_lost_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_seal_lost_api_packages__number__seal_lost_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_some_api_packages__number__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_take_some_api_packages__number__take_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taken"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    taste_it_api_packages__number__taste_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_taste_it_api_packages__number__taste_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    weigh_it_api_packages__number__weigh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_weigh_it_api_packages__number__weigh_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
                 };
             };
             /** @description Not found */

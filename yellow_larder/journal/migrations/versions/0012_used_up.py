@@ -17,4 +17,6 @@ def upgrade() -> None:
     op.add_column("packages", sa.Column("open_since", sa.Date))
     op.add_column("packages", sa.Column("kept_until", sa.Date))
     op.add_column("packages", sa.Column("gone", sa.String, nullable=False, server_default=""))
+    for estimate in ("cautious", "customary", "hopeful"):
+        op.add_column("packages", sa.Column(f"{estimate}_had", sa.Double, nullable=False, server_default="1"))
     op.create_index("packages_open", "packages", ["gone_on", "open_since"])
