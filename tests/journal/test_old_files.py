@@ -251,8 +251,8 @@ def test_what_a_package_had_been_through_costs_what_it_did(before: Path, everyth
     with open_larder(everything) as larder, reading(larder.engine) as session:
         places = places_in(session)
         for package in session.scalars(select(Package)):
-            *past, _ = stretches_of(row_of(package), package.stands_since)
-            costs = stretch_costs(past, package.q10, Estimate.CUSTOMARY, places) if past else []
+            so_far = stretches_of(row_of(package), package.stands_since)
+            costs = stretch_costs(so_far, package.q10, Estimate.CUSTOMARY, places)
             assert sum(days for days, _ in costs) == pytest.approx(used[package.number], abs=1e-9)
 
 

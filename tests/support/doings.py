@@ -38,7 +38,7 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.grinding import grind
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.lots.state import Lot
-from yellow_larder.features.packages.events import Verdict
+from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask, Opened
@@ -177,7 +177,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: weigh(larder, newest(larder, n), f"{n + 1}50 g"),
         lambda: pour(larder, Pouring(numbers=(newest(larder, n),), container="jar-quart", closing=Closing.VACUUM)),
         lambda: leave(larder, [newest(larder, n)], list(Leaving)[n % 3]),
-        lambda: taste(larder, newest(larder, n), list(Verdict)[n % 3], note="like new"),
+        lambda: taste(larder, newest(larder, n), list(Taste)[n % 3], note="like new"),
         lambda: _packed_long_ago(larder),
         lambda: keep_on(larder, newest(larder, n), until=larder.today() + timedelta(days=60)),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),

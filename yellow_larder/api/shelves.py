@@ -13,6 +13,7 @@ from yellow_larder.api.routing import larder_router
 from yellow_larder.features.household.larder import NewPlace, add_place
 from yellow_larder.features.shelves.card import Card, card
 from yellow_larder.features.shelves.labels import read_code
+from yellow_larder.features.shelves.open_next import OpenNext, open_next
 from yellow_larder.features.shelves.photos import keep_photo, see_photo
 from yellow_larder.features.shelves.shelves import (
     Found,
@@ -57,6 +58,12 @@ def see_shelves(
 def find(larder: TheLarder, words: Annotated[str, Query(max_length=200, examples=["YELLOW LARDER 17"])]) -> list[Found]:
     """The packages kept that some words mean: a label's code, a number, or part of a food's name."""
     return find_packages(larder, words, read_code(words))
+
+
+@router.get("/shelves/next")
+def see_open_next(larder: TheLarder) -> list[OpenNext]:
+    """Of each food that is kept the one to open next."""
+    return open_next(larder)
 
 
 @router.post("/shelves/move", status_code=204)

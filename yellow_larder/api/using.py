@@ -7,12 +7,12 @@ from typing import Annotated
 from fastapi import Body, Query
 from pydantic import Field
 
-from yellow_larder.api.common import Day, Number, TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.api.shelves import Numbers, OnDay
 from yellow_larder.core.containers import Closing
-from yellow_larder.features.packages.events import Verdict
+from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packing.request import Opened, Pull
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
 from yellow_larder.features.using.opening import (
@@ -97,7 +97,7 @@ def let_go(
 
 
 @router.post("/{number}/seal-lost", status_code=204)
-def seal_lost(larder: TheLarder, number: Number, since: Annotated[Day, Body()], on: OnDay = None) -> None:
+def seal_lost(larder: TheLarder, number: Number, since: OnDay = None, on: OnDay = None) -> None:
     """A seal was found loose; it was last known to be good on some day."""
     lose_seal(larder, number, since=since, on=on)
 
@@ -115,16 +115,14 @@ def weigh_it(
 
 @router.post("/{number}/taste", status_code=204)
 def taste_it(
-    larder: TheLarder, number: Number, verdict: Annotated[Verdict, Body()], note: Note = "", on: OnDay = None
+    larder: TheLarder, number: Number, verdict: Annotated[Taste, Body()], note: Note = "", on: OnDay = None
 ) -> None:
     """Somebody tasted it, or looked at it and smelled it."""
     taste(larder, number, verdict, note=note, on=on)
 
 
 @router.post("/{number}/keep-on", status_code=204)
-def keep_it_on(
-    larder: TheLarder, number: Number, until: Annotated[Day, Body()], note: Note = "", on: OnDay = None
-) -> None:
+def keep_it_on(larder: TheLarder, number: Number, until: OnDay = None, note: Note = "", on: OnDay = None) -> None:
     """Keep a package on beyond its best-by, until somebody looks again."""
     keep_on(larder, number, until=until, note=note, on=on)
 

@@ -14,6 +14,7 @@ from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
+from yellow_larder.demo.using import eat_from_the_shelves
 from yellow_larder.features.household.clock import utc_now
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle
@@ -53,6 +54,7 @@ def furnish(file: Path, now: Now = utc_now) -> Larder:
     _first_winter(years)
     _second_year(years)
     _this_year(years)
+    eat_from_the_shelves(years.larder, ago)
     lay_the_table(years.larder, ago)
     fill_the_freezer(years.larder, ago)
     dry_the_garden(years.larder, ago)

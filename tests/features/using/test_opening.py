@@ -97,7 +97,7 @@ def test_what_was_used_of_its_life_stays_used(larder: Larder, clock: Clock) -> N
     assert share == pytest.approx(before[1], abs=1e-6)
     closed_with_air = lives()[foods()["white-rice"].life, _class(larder)].days.customary
     assert days == pytest.approx(closed_with_air * (1 - 3652 / base), abs=1)
-    assert [(line.closed, line.share) for line in card(larder, 1).ledger] == [
+    assert [(line.closed, line.share_text) for line in card(larder, 1).ledger] == [
         ("with absorbers", f"{3652 / base * 100:.0f} %")
     ]
 

@@ -11,7 +11,7 @@ from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place
-from yellow_larder.features.packages.events import Verdict
+from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
@@ -132,7 +132,7 @@ def test_what_is_kept_on_is_not_due_until_it_is_looked_at_again(larder: Larder, 
 def test_tasting_is_written_down_and_changes_nothing(larder: Larder) -> None:
     pack(larder, RICE)
     before = row(larder, 1)
-    taste(larder, 1, Verdict.GOOD, note="like new")
+    taste(larder, 1, Taste.GOOD, note="like new")
     assert row(larder, 1) == before
     assert (card(larder, 1).journal[-1].what, card(larder, 1).journal[-1].detail) == ("Tasted: good", "like new")
 

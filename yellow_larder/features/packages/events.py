@@ -239,7 +239,7 @@ class PackageCorrected(PackageBecame):
     packed_on: date
 
 
-class Verdict(StrEnum):
+class Taste(StrEnum):
     """What somebody thought of a food."""
 
     GOOD = "good"
@@ -253,7 +253,7 @@ class PackageTasted(Event):
     """Somebody tasted it, or looked at it and smelled it."""
 
     on: date
-    verdict: Verdict
+    verdict: Taste
     note: str = ""
 
 

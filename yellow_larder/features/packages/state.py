@@ -142,7 +142,10 @@ def stretch_now(row: Row, until: date) -> Stretch:
 
 def stretches_of(row: Row, until: date) -> list[Stretch]:
     """All stretches of a package's life up to some day; the last is the one that it is in."""
-    return [*(from_json(Stretch, each) for each in row["past"] or ()), stretch_now(row, until)]
+    past, now = [from_json(Stretch, each) for each in row["past"] or ()], stretch_now(row, until)
+    if past and past[-1].goes_on_in(now):
+        return [*past[:-1], replace(past[-1], until=now.until)]
+    return [*past, now]
 
 
 def _package(row: Row | None, happened: Happened, number: int, look_up: LookUp) -> Row:
@@ -196,15 +199,10 @@ def _became(row: Row, told: PackageBecame) -> Row:
 
 def _next_stretch(row: Row, on: date) -> Row:
     """A package whose stretch ends, and another begins."""
-    ended = stretch_now(row, on)
-    if ended.since == ended.until:
+    until = max(on, row["stands_since"])
+    if until == row["stands_since"]:
         return dict(row)
-    before = [from_json(Stretch, each) for each in (row["past"] or ())[-1:]]
-    kept = list(row["past"] or ())
-    if before and before[0].goes_on_in(ended):
-        ended = replace(before[0], until=ended.until)
-        kept.pop()
-    return row | {"past": [*kept, as_json(ended)], "stands_since": date.fromordinal(ended.until)}
+    return row | {"past": [as_json(each) for each in stretches_of(row, until)], "stands_since": until}
 
 
 def _since(row: Row, since: date, told: PackageBecame) -> Row:

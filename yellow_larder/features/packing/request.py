@@ -164,6 +164,12 @@ def usual_closing(food: Food, container: Container) -> Closing:
     return container.closings[0]
 
 
+def ways_to_close(food: Food, container: Container) -> list[Closing]:
+    """How a container can be closed, what is usual for this food first."""
+    usual = usual_closing(food, container)
+    return [usual, *(each for each in container.closings if each is not usual)]
+
+
 def share_out(ask: Ask, food: Food, container: Container, amount_g: float, units: Units) -> Shares:
     """Share a lot out over containers.
 

@@ -95,7 +95,7 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
         ends <= today.toordinal() + int(days) + 1,
         Package.gone_on.is_(None),
         # What somebody looked at and keeps on is not due before it is looked at again.
-        or_(Package.kept_until.is_(None), Package.kept_until <= today + timedelta(days=int(days))),
+        or_(Package.kept_until.is_(None), Package.kept_until <= today),
     )
     rows = session.connection().execute(due).fetchall()
     foods: dict[tuple[str, str, str], int] = {}

@@ -10,6 +10,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
+from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
@@ -17,6 +18,7 @@ from yellow_larder.features.packages.find import find_package
 from yellow_larder.features.packages.life import stretch_costs
 from yellow_larder.features.packages.state import Package, row_of, stretches_of
 from yellow_larder.features.packages.text import say_gone, say_trouble
+from yellow_larder.features.packing.request import ways_to_close
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
 from yellow_larder.features.shelves.happenings import SAYS_CLOSED, Happening, happening
 from yellow_larder.features.shelves.inspection import is_puffed
@@ -42,8 +44,10 @@ class SpentIn:
     until: str
     days: int
     life_days: int
-    share: str
+    share: float
     """What it cost, as a share of all its life."""
+    share_text: str
+    """The same in words."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -109,6 +113,7 @@ def card(larder: Larder, number: int) -> Card:
         places = places_in(session)
         standing = log.entries(session, "package", number)
         eating = appetite(session, larder.today().year)
+        food = all_foods(session).get(package.food_key)
     row = row_of(package)
     today = larder.today()
     left, share, band = lives_left([row], places, household.estimate, today)
@@ -123,7 +128,7 @@ def card(larder: Larder, number: int) -> Card:
         container=called(container, household.units),
         container_size=say_container(container, household.units),
         closing=package.closing,
-        closings=list(container.closings),
+        closings=ways_to_close(food, container) if food else list(container.closings),
         open_since=say_day(package.open_since) if package.open_since else "",
         is_bag=container.is_flat,
         may_be_kept_on=float(left[0]) < SOON_DAYS and not package.trouble,
@@ -178,6 +183,7 @@ def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units
                 "now" if last else say_day(date.fromordinal(each.until)),
                 each.until - each.since,
                 round(days),
+                share,
                 say_share(share),
             )
         )

@@ -45,6 +45,8 @@ class Due(StrEnum):
     FINE = "fine"
     SOON = "soon"
     PAST = "past"
+    KEPT = "kept on"
+    """Past its best-by; somebody looked at it, and it stays until they look again."""
     WRONG = "wrong"
     """Its last look found something: it leaks, or puffed up. What it was to last is said no more."""
 
@@ -67,6 +69,7 @@ class OnShelf:
     left: float
     due: Due
     best_by: str
+    open: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,7 +122,10 @@ class Found:
 
 
 _DRAWN = ("number", "food_name", "form", "colour", "container_key", "mass_g", "level", "outer", "shelf", "batch")
-_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in (*_DRAWN, "trouble"))]
+_COLUMNS = [
+    *LIFE_COLUMNS,
+    *(Package.__table__.columns[name] for name in (*_DRAWN, "trouble", "open_since", "kept_until")),
+]
 
 MOST_DUE = 40
 """More than these are not listed beside the shelves; the Rounds tell of all."""
@@ -296,14 +302,17 @@ def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today
         shelf=row["shelf"],
         batch=row["batch"],
         left=round(share, 3),
-        due=_due(row, days),
+        due=_due(row, days, today),
         best_by=best_by(row, days, today),
+        open=row["open_since"] is not None,
     )
 
 
-def _due(row: dict[str, Any], days: float) -> Due:
+def _due(row: dict[str, Any], days: float, today: date) -> Due:
     if row["trouble"]:
         return Due.WRONG
+    if row["kept_until"] is not None and row["kept_until"] > today:
+        return Due.KEPT
     return Due.PAST if days < 0 else Due.SOON if days < SOON_DAYS else Due.FINE
 
 

@@ -11,7 +11,7 @@ from yellow_larder.core.food import Food, nutrients
 from yellow_larder.features.catalog.foods import all_foods, find_food
 from yellow_larder.features.household.larder import Larder, places_in
 from yellow_larder.features.packages.contained import Contained, Portion
-from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Verdict
+from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Taste
 from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed
 from yellow_larder.features.packing.plan import Lasts
@@ -69,7 +69,7 @@ def leave(
         log.record(session, title_of(f"package.{code}", held), acts, at=larder.clock())
 
 
-def taste(larder: Larder, number: int, verdict: Verdict, *, note: str = "", on: date | None = None) -> None:
+def taste(larder: Larder, number: int, verdict: Taste, *, note: str = "", on: date | None = None) -> None:
     """Somebody tasted it, or looked at it and smelled it.
 
     Raises:
@@ -83,7 +83,7 @@ def taste(larder: Larder, number: int, verdict: Verdict, *, note: str = "", on: 
         log.record(session, title, [act], at=larder.clock())
 
 
-def keep_on(larder: Larder, number: int, *, until: date, note: str = "", on: date | None = None) -> None:
+def keep_on(larder: Larder, number: int, *, until: date | None, note: str = "", on: date | None = None) -> None:
     """A package whose best-by is over was looked at, smelled and tasted, and is kept until it is looked at again.
 
     Raises:
@@ -96,7 +96,7 @@ def keep_on(larder: Larder, number: int, *, until: date, note: str = "", on: dat
         left, _, _ = lives_left([row_of(held.package)], places_in(session), held.household.estimate, larder.today())
         if left[0] > SOON_DAYS:
             raise Refused("number", "Its best-by is not near: it is kept anyway")
-        if not held.day < until <= held.day + LONGEST_ON:
+        if until is None or not held.day < until <= held.day + LONGEST_ON:
             last = say_day(held.day + LONGEST_ON)
             raise Refused("until", f"A day to look at it again, after {say_day(held.day)} and up to {last}")
         act = log.Act(number, PackageKeptOn(held.day, until, check_note(note)))

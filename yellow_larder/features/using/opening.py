@@ -284,13 +284,13 @@ def check_safe(held: InHand, course: Course, what: Contained) -> None:
         raise Refused("closing", f"{stops[0].says}. Put it back under its lid, and eat it first")
 
 
-def lose_seal(larder: Larder, number: int, *, since: date, on: date | None = None) -> None:
+def lose_seal(larder: Larder, number: int, *, since: date | None = None, on: date | None = None) -> None:
     """A seal was found loose: from the last day that it was known to be good it counts as closed with air.
 
     Args:
         larder: the larder.
         number: which.
-        since: the last day on which it was known to be tight.
+        since: the last day on which it was known to be tight; none means the day it was found.
         on: the day it was found; none means today.
 
     Raises:
@@ -301,7 +301,7 @@ def lose_seal(larder: Larder, number: int, *, since: date, on: date | None = Non
         package = held.package
         if package.open_since is not None or held.what.closing is Closing.LID:
             raise Refused("number", f"Number {number} has no seal to lose: it is closed with room air")
-        last_good = check_day(since, held.day, "since", earliest=package.closed_on)
+        last_good = check_day(since or held.day, held.day, "since", earliest=package.closed_on)
         then = replace(held, day=last_good, used=used_shares(package, last_good, places_in(session)))
         act = log.Act(number, PackageSealLost(held.day, opened(then, SEAL_LOST), last_good))
         title = log.title("package.seal-lost", number=number, name=package.food_name)

@@ -18,7 +18,7 @@ from yellow_larder.features.packages.contained import Contained, Stretch
 from yellow_larder.features.packages.events import PackageGone, PackagePacked
 from yellow_larder.features.packages.state import row_of, stretches_of
 from yellow_larder.features.packing.pack import usual_shelf
-from yellow_larder.features.packing.request import MOST_CONTAINERS, Pull
+from yellow_larder.features.packing.request import MOST_CONTAINERS, Pull, ways_to_close
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import (
@@ -102,7 +102,7 @@ class PourInto:
 
 
 def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
-    """What some packages could be poured into, the fewest containers first, and of those the smallest.
+    """What some packages could be poured into: what there is enough of in the supplies, then the fewest containers.
 
     Raises:
         Refused: they are not of one food, or one is gone.
@@ -112,7 +112,7 @@ def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
         _check_alike(held)
         first, stock = held[0], Stock(session)
         total_g = sum(each.package.mass_g for each in held)
-        found = []
+        found, enough = [], {}
         for container in containers().values():
             count = math.ceil(total_g / first.most_in_g(container) - 1e-6)
             if container.kind is Kind.PACKET or count > MOST_OFFERED:
@@ -124,11 +124,12 @@ def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
                     called(container, first.household.units),
                     max(1, count),
                     f"{supply[1].count} there" if supply else "",
-                    list(container.closings),
+                    ways_to_close(first.food, container),
                     drawing(container),
                 )
             )
-        return sorted(found, key=lambda each: (each.count, first.most_in_g(container_by_key(each.container))))
+            enough[container.key] = supply is not None and supply[1].count >= count
+        return sorted(found, key=lambda each: (not enough[each.container], each.count))
 
 
 def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:

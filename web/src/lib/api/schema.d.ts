@@ -1759,6 +1759,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelves/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Open Next
+         * @description Of each food that is kept the one to open next.
+         */
+        get: operations["see_open_next_api_shelves_next_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelves/throw-out": {
         parameters: {
             query?: never;
@@ -2879,10 +2899,10 @@ export interface components {
             on?: string | null;
             /**
              * Until
-             * Format: date
+             * @description none means today
              * @example 2026-11-24
              */
-            until: string;
+            until?: string | null;
         };
         /** Body_let_go_api_packages_leave_post */
         Body_let_go_api_packages_leave_post: {
@@ -3114,10 +3134,10 @@ export interface components {
             on?: string | null;
             /**
              * Since
-             * Format: date
+             * @description none means today
              * @example 2026-11-24
              */
-            since: string;
+            since?: string | null;
         };
         /** Body_shake_a_jar_api_drying_jars__number__look_post */
         Body_shake_a_jar_api_drying_jars__number__look_post: {
@@ -3198,7 +3218,7 @@ export interface components {
              * @example 2026-11-24
              */
             on?: string | null;
-            verdict: components["schemas"]["Verdict-Input"];
+            verdict: components["schemas"]["Taste"];
         };
         /** Body_throw_out_packages_api_shelves_throw_out_post */
         Body_throw_out_packages_api_shelves_throw_out_post: {
@@ -3828,7 +3848,7 @@ export interface components {
          * @description How a package stands: against its best-by, and what its last look found.
          * @enum {string}
          */
-        Due: "fine" | "soon" | "past" | "wrong";
+        Due: "fine" | "soon" | "past" | "kept on" | "wrong";
         /**
          * Eaten
          * @description One food over a month, and a day's average of it.
@@ -5639,12 +5659,45 @@ export interface components {
             mass: string;
             /** Number */
             number: number;
+            /** Open */
+            open: boolean;
             /** Outer */
             outer: boolean;
             /** Place */
             place: number;
             /** Shelf */
             shelf: number;
+        };
+        /**
+         * OpenNext
+         * @description The one of a food to take from, or to open, next.
+         *
+         *     Attributes:
+         *         food: the food.
+         *         number: the package.
+         *         container: what it is in.
+         *         mass: what is in it.
+         *         place: where it stands.
+         *         where: that in words, with its shelf.
+         *         why: why this one.
+         *         more: how many more there are of that food.
+         */
+        OpenNext: {
+            /** Container */
+            container: string;
+            /** Food */
+            food: string;
+            /** Mass */
+            mass: string;
+            /** More */
+            more: number;
+            /** Number */
+            number: number;
+            /** Place */
+            place: number;
+            /** Where */
+            where: string;
+            why: components["schemas"]["Why"];
         };
         /**
          * Opened
@@ -5893,7 +5946,7 @@ export interface components {
             story: string[];
             /** Vacuum */
             vacuum: string;
-            verdict: components["schemas"]["Verdict-Output"];
+            verdict: components["schemas"]["Verdict"];
         };
         /**
          * Point
@@ -6611,7 +6664,9 @@ export interface components {
             /** Place */
             place: string;
             /** Share */
-            share: string;
+            share: number;
+            /** Share Text */
+            share_text: string;
             /** Since */
             since: string;
             /** Until */
@@ -6862,6 +6917,12 @@ export interface components {
          */
         TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "supply" | "copy";
         /**
+         * Taste
+         * @description What somebody thought of a food.
+         * @enum {string}
+         */
+        Taste: "good" | "so-so" | "bad";
+        /**
          * Tested
          * @description What a test at the tray came to.
          */
@@ -7097,15 +7158,9 @@ export interface components {
         Units: "metric" | "US";
         /**
          * Verdict
-         * @description What somebody thought of a food.
-         * @enum {string}
-         */
-        "Verdict-Input": "good" | "so-so" | "bad";
-        /**
-         * Verdict
          * @description The verdict in a word and a sentence, and the findings behind it.
          */
-        "Verdict-Output": {
+        Verdict: {
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Says */
@@ -7235,6 +7290,12 @@ export interface components {
          * @enum {string}
          */
         When: "late" | "today" | "ahead";
+        /**
+         * Why
+         * @description Why this one of a food.
+         * @enum {string}
+         */
+        Why: "open" | "least life left" | "the only one";
         /**
          * Written
          * @description One line of a day: a meal, for so many; or words such as "2 cups rice". Neither means nothing from the larder.
@@ -10221,7 +10282,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
+        requestBody?: {
             content: {
                 "application/json": components["schemas"]["Body_keep_it_on_api_packages__number__keep_on_post"];
             };
@@ -10388,7 +10449,7 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
+        requestBody?: {
             content: {
                 "application/json": components["schemas"]["Body_seal_lost_api_packages__number__seal_lost_post"];
             };
@@ -12261,6 +12322,56 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_open_next_api_shelves_next_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenNext"][];
+                };
             };
             /** @description Not found */
             404: {

@@ -30,6 +30,7 @@ function stand(count: number, of: Partial<OnShelf> = {}, from = 1): OnShelf[] {
     left: 1,
     due: "fine",
     best_by: "Nov 2050",
+    open: false,
     ...of,
   }));
 }

@@ -10,6 +10,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
+  import Acts from "$lib/features/using/Acts.svelte";
   import Life from "./Life.svelte";
 
   let {
@@ -36,6 +37,8 @@
   const missing = $derived(card ? "" : seen.failed);
   let throwing = $state(false);
   let printing = $state(false);
+  /** The packages whose labels are printed: this one, or what was just poured out of it. */
+  let labelled = $state<number[]>([]);
   let why = $state("");
   let place = $state(0);
   let shelf = $state(1);
@@ -60,6 +63,11 @@
     why = day = "";
     larder.say(text);
     await larder.changed();
+  }
+
+  function label(numbers: number[]) {
+    labelled = numbers;
+    printing = true;
   }
 
   function to(id: number) {
@@ -102,12 +110,14 @@
       <!-- What is not right is told, and not how long it would have lasted. -->
       {#if card.trouble}<p class="mt-2.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.trouble}</p>
       {:else}<p class="mt-2.5 text-lg">
-          {!card.ages ? "" : card.due === "past" ? "Was best by" : "Best by"}
+          {!card.ages ? "" : card.due === "past" || card.due === "kept on" ? "Was best by" : "Best by"}
           <b class="rounded px-1.5 py-0.5 {card.due === 'past' ? 'bg-alarm text-on-alarm' : card.due === 'soon' ? 'bg-yolk text-on-yolk' : 'bg-cream'}"
             >{card.ages ? card.best_by : "Keeps while it is dry"}</b
           >
           <span class="caption block pt-1">{card.band}</span>
         </p>{/if}
+      {#if card.open_since}<p class="mt-1.5 text-lg"><b class="rounded border-2 border-ink px-1.5">Open</b> since {card.open_since}</p>{/if}
+      {#if card.kept_until}<p class="mt-1.5">Kept on: look at it again on {card.kept_until}</p>{/if}
       {#if card.override}<p class="mt-1.5 rounded-lg border-2 border-rust px-3 py-1.5 text-md leading-snug font-semibold text-rust">{card.override}</p>{/if}
     {/if}
     {#if alike.length > 1}
@@ -129,11 +139,7 @@
       <button class="chip on mt-4 w-full" onclick={empty}>Empty it: back to the bench</button>
     {/if}
     {#if !card.gone_on}
-      <div class="mt-4 grid grid-cols-3 gap-2.5">
-        <button class="chip" onclick={() => (moving = true)}>Move</button>
-        <button class="chip away" onclick={() => ((throwing = true), (wrong = {}))}>Throw out</button>
-        <button class="chip" onclick={() => (printing = true)}>Label …</button>
-      </div>
+      <Acts {card} {alike} {places} onmove={() => (moving = true)} onthrow={() => ((throwing = true), (wrong = {}))} onlabel={label} />
     {/if}
 
     {#if card.photos.length}
@@ -155,7 +161,7 @@
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-base">
-      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
+      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", card.open_since ? "open, in use" : said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
         <div class="flex justify-between gap-4 py-1.5">
           <dt class="text-soft">{label}</dt>
           <dd class="text-right font-semibold">{value}</dd>
@@ -181,7 +187,7 @@
   {/if}
 </aside>
 
-<Labels bind:open={printing} of={{ number: [number] }} count={1} />
+<Labels bind:open={printing} of={{ number: labelled }} count={labelled.length} />
 <Sheet bind:open={moving} title="Move number {number}">
   <form class="grid gap-4" onsubmit={move} novalidate>
     <fieldset>

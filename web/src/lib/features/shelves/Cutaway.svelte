@@ -115,11 +115,11 @@
     const life =
       first.due === "wrong"
         ? "not right, see its card"
-        : first.due === "past"
-          ? "past its best-by"
+        : first.due === "past" || first.due === "kept on"
+          ? `past its best-by${first.due === "past" ? "" : ", kept on"}`
           : `best by ${first.best_by}, ${Math.round(first.left * 100)} % of its life left`;
     const many = alike.length > 1 ? `${alike.length} alike, numbers ${first.number} to ${alike[alike.length - 1]?.number}` : `number ${first.number}`;
-    return `${first.food}, ${first.mass}, ${many}, ${life}${first.due === "soon" ? ", due soon" : ""}, shelf ${first.shelf}`;
+    return `${first.food}, ${first.mass}, ${first.open ? "open, " : ""}${many}, ${life}${first.due === "soon" ? ", due soon" : ""}, shelf ${first.shelf}`;
   };
 
   function down(event: PointerEvent, stack: Stack) {

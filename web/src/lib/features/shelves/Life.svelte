@@ -15,7 +15,7 @@
   const cost = $derived(
     Math.max(
       1e-9,
-      card.ledger.reduce((sum, each) => sum + each.life_days, 0),
+      card.ledger.reduce((sum, each) => sum + each.share, 0),
     ),
   );
   const points = $derived.by(() => {
@@ -24,7 +24,7 @@
     return card.ledger.map((each) => {
       const from = { x, y: H * (1 - card.left) * (used / cost) };
       x += (each.days / days) * W;
-      used += each.life_days;
+      used += each.share;
       return { ...each, from, to: { x, y: H * (1 - card.left) * (used / cost) }, hot: each.life_days > each.days * 1.05 };
     });
   });
@@ -45,7 +45,7 @@
       {#if n}<path d="M{point.from.x} -6V{H}" stroke="var(--line)" stroke-width="1" stroke-dasharray="3 3" />{/if}
     {/each}
     <path d="M0 {H}H{W}" stroke="var(--ink)" stroke-width="1.2" />
-    <text x="0" y={H + 17} font-size="12.5" fill="var(--soft)">{card.packed_on}</text>
+    <text x="0" y={H + 17} font-size="12.5" fill="var(--soft)">{card.ledger[0]?.since ?? card.packed_on}</text>
     <text x={W} y={H + 17} font-size="12.5" fill="var(--soft)" text-anchor="end">{card.gone_on ?? "today"}</text>
     <text x={W} y={card.left > 0.6 ? H * (1 - card.left) + 18 : H * (1 - card.left) - 9} font-size="13" font-weight="700" fill="var(--ink)" text-anchor="end"
       >{Math.round(card.left * 100)} % left</text
@@ -54,7 +54,7 @@
   <ul class="caption mt-1">
     {#each points as point, n (n)}
       <li class={point.hot ? "font-semibold text-rust" : ""}>
-        {point.place}, {point.days} days: cost {point.life_days} days of life{point.hot ? ": warm" : ""}
+        {point.place}, {point.closed}, {point.days} days: cost {point.share_text} of its life{point.hot ? ": warm" : ""}
       </li>
     {/each}
   </ul>

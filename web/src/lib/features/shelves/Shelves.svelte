@@ -89,7 +89,7 @@
   const open = (wanted?: number) => go(placeId, wanted);
 
   /** Open a package wherever it stands. */
-  const show = (wanted: number) => go(view?.due.find((each) => each.number === wanted)?.place ?? placeId, wanted);
+  const show = (wanted: number, at?: number) => go(at ?? view?.due.find((each) => each.number === wanted)?.place ?? placeId, wanted);
 
   async function move(numbers: number[], to: number, shelf: number) {
     const target = view?.places.find((each) => each.id === to);

@@ -37,7 +37,7 @@
   });
   /** What it was to last is over, or nobody can say it any more. */
   const over = $derived(first.due === "past" || first.due === "wrong");
-  const by = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.best_by);
+  const by = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.due === "kept on" ? first.due : first.best_by);
   const bar = $derived(label.half * 2 - 2);
 </script>
 
@@ -79,13 +79,20 @@
   <path d="M{-label.half} 12H{label.half}" stroke="var(--label-ink)" stroke-width=".8" />
 </g>
 
+{#if first.open}
+  <!-- Open, and in use: its word hangs on it. -->
+  <g transform="translate({shape.half - 12} {-shape.top - 4})">
+    <rect x="-21" y="-11" width="42" height="20" rx="4" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.6" />
+    <text y="3.500" text-anchor="middle" font-size="12.5" font-weight="700" fill="var(--ink)">open</text>
+  </g>
+{/if}
 {#if stack.packages.length > 1}
   <g transform="translate({shape.half + deep * 5 - 6} {-shape.top + 2})">
     <rect x="-15" y="-11" width="30" height="22" rx="11" fill="var(--paper)" stroke="var(--ink)" stroke-width="1.4" />
     <text y="4.5" text-anchor="middle" font-size="12.5" font-weight="700" fill="var(--ink)">×{stack.packages.length}</text>
   </g>
 {/if}
-{#if first.due !== "fine"}
+{#if first.due !== "fine" && first.due !== "kept on"}
   <g transform="translate({-shape.half + 4} {-shape.top + 1})">
     {#if over}
       <path d="M0-13L12.5 9H-12.500Z" fill="var(--alarm)" stroke="var(--paper)" stroke-width="2" stroke-linejoin="round" />

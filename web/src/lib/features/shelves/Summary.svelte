@@ -1,6 +1,7 @@
 <!-- What is due anywhere, and what stands in the place that is open. -->
 <script lang="ts">
-  import type { Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas } from "$lib/api/client";
+  import { query } from "$lib/state/query.svelte";
 
   let {
     place,
@@ -11,8 +12,11 @@
     place: Schemas["PlaceView"];
     places: Schemas["PlaceView"][];
     due: Schemas["OnShelf"][];
-    onopen: (number: number) => void;
+    onopen: (number: number, place?: number) => void;
   } = $props();
+
+  const asked = query((signal) => ask(api.GET("/api/shelves/next", { signal })));
+  const next = $derived(asked.data ?? []);
 
   const where = $derived(new Map(places.map((each) => [each.id, each.name])));
 </script>
@@ -40,6 +44,23 @@
                 >{each.due === "wrong" ? "not right" : `${each.due === "past" ? "was best by" : "best by"} ${each.best_by}`} · {where.get(each.place)} · no. {each.number}</span
               >
             </span>
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  {#if next.length}
+    <h2 class="mt-6 text-2xl">Open next</h2>
+    <ul class="mt-2 divide-y divide-line border-y border-line">
+      {#each next as each (each.food)}
+        <li>
+          <button class="flex min-h-12 w-full items-center gap-3 py-1 text-left hover:bg-cream" onclick={() => onopen(each.number, each.place)}>
+            <span class="flex-1 leading-snug wrap-anywhere"
+              ><b>{each.food}</b>: no. {each.number}<span class="caption block"
+                >{each.mass}, {each.container} · {each.where}{each.more ? ` · ${each.more} more` : ""}</span
+              ></span
+            >
+            {#if each.why === "open"}<span class="shrink-0 rounded border-2 border-ink px-1.5 text-sm font-bold">open</span>{/if}
           </button>
         </li>
       {/each}

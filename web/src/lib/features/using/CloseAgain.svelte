@@ -1,0 +1,65 @@
+<!-- A package that is open is closed again. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { larder } from "$lib/state/larder.svelte";
+  import Choice from "$lib/ui/Choice.svelte";
+  import Field from "$lib/ui/Field.svelte";
+  import Sheet from "$lib/ui/Sheet.svelte";
+  import { CLOSINGS } from "./closings";
+  import Refusal from "./Refusal.svelte";
+
+  let { card, open = $bindable() }: { card: Schemas["Card"]; open: boolean } = $props();
+
+  const PULLS = [
+    ["machine", "vacuum sealer"],
+    ["hand pump", "hand pump"],
+  ] as const;
+
+  let closing = $state<Schemas["Closing"]>();
+  let pull = $state<Schemas["Pull"]>("machine");
+  let cut = $state("");
+  let wrong = $state<Wrong>({});
+
+  const chosen = $derived(closing ?? card.closings[0] ?? "lid");
+
+  async function close(event: SubmitEvent) {
+    event.preventDefault();
+    const params = { path: { number: card.number } };
+    const done = await ask(api.POST("/api/packages/{number}/close", { params, body: { closing: chosen, cut, pull, pressed: true } }));
+    wrong = done.wrong ?? {};
+    if (done.data === undefined) return;
+    open = false;
+    cut = "";
+    larder.say(`Number ${card.number} is closed again${done.data ? `; took ${done.data}` : ""}`);
+    await larder.changed();
+  }
+</script>
+
+<Sheet bind:open title="Close number {card.number} again">
+  <form class="grid gap-4" onsubmit={close} novalidate>
+    <p>{card.mass} of {card.food} in it. Absorbers are sized for the air that is in there now; what was used of its life stays used.</p>
+    <div>
+      <p class="head">How</p>
+      <Choice label="How" options={card.closings.map((each) => [each, CLOSINGS[each]] as const)} value={chosen} onset={(each) => (closing = each)} />
+      {#if wrong.closing}<p class="wrong mt-1" role="alert">{wrong.closing.message}</p>{/if}
+    </div>
+    {#if chosen === "vacuum"}
+      <div>
+        <p class="head">Pump</p>
+        <Choice label="Pump" options={PULLS} value={pull} onset={(each) => (pull = each)} />
+      </div>
+    {/if}
+    {#if card.is_bag}
+      <Field
+        label="Cut off when it was opened"
+        name="cut"
+        bind:value={cut}
+        {wrong}
+        placeholder={larder.us ? "1 in" : "3 cm"}
+        hint="The bag is sealed so much shorter. Leave it empty if its zip closes it."
+      />
+    {/if}
+    <Refusal {wrong} at={["closing", "cut"]} />
+    <button class="do" type="submit">Close it</button>
+  </form>
+</Sheet>
