@@ -225,6 +225,14 @@ def demo(there: Here, furnished: Path, tmp_path_factory: pytest.TempPathFactory)
         yield demo
 
 
+@pytest.fixture
+def demo_to_change(here: Here, furnished: Path, tmp_path: Path) -> Iterator[Here]:
+    """The demo household's larder, served for one test that changes it."""
+    file = Path(shutil.copy(furnished, tmp_path / "demo.db"))
+    with open_larder(file) as larder, here.over(larder) as demo:
+        yield demo
+
+
 @pytest.fixture(scope="session")
 def window(browser: Browser) -> Iterator[BrowserContext]:
     """One browser's window for all tests that ask for no other: scripts are fetched and compiled once."""

@@ -1,0 +1,104 @@
+"""Food is used up: a jar opened, taken from and closed again; a pail shared out; what else happens to a package."""
+
+import re
+
+import pytest
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.conftest import Here
+
+pytestmark = pytest.mark.browser
+
+
+def card(page: Page, number: int) -> Locator:
+    return page.get_by_role("complementary", name=f"Package {number}")
+
+
+def sheet(page: Page, title: str) -> Locator:
+    return page.get_by_role("dialog", name=title)
+
+
+def press(page: Page, number: int, name: str) -> None:
+    card(page, number).get_by_role("button", name=name, exact=True).click()
+
+
+def said(page: Page, words: str) -> None:
+    expect(page.get_by_text(words)).to_be_visible()
+
+
+def test_take_and_close(page: Page, demo_to_change: Here) -> None:
+    """A jar of barley: opened, a cup for the soup, too much refused, closed again, and all of that taken back."""
+    page.goto(f"{demo_to_change.url}/shelves?place=1&n=60")
+    press(page, 60, "Open it")
+    expect(card(page, 60)).to_contain_text("Open since")
+    press(page, 60, "Take some")
+    take = sheet(page, "Take from number 60")
+    take.get_by_label("How much").fill("2 kg")
+    take.get_by_role("button", name="Take it").click()
+    expect(take).to_contain_text("There is 700 g in it")
+    expect(take.get_by_label("How much")).to_have_value("2 kg")
+    take.get_by_label("How much").fill("200 g")
+    take.get_by_role("button", name="Take it").click()
+    said(page, "Took 200 g, 500 g left")
+    expect(card(page, 60)).to_contain_text("500 g")
+    expect(page.get_by_role("button", name=re.compile("pearl barley, 500 g, open"))).to_be_visible()
+    press(page, 60, "Close again")
+    close = sheet(page, "Close number 60 again")
+    close.get_by_role("radio", name="under vacuum").click()
+    close.get_by_role("button", name="Close it").click()
+    said(page, "Number 60 is closed again")
+    expect(card(page, 60).get_by_role("button", name="Open it")).to_be_visible()
+    for what in ("Closed number 60 (pearl barley) again", "Took 200 g of pearl barley", "Opened number 60"):
+        page.get_by_role("button", name="Undo").click()
+        said(page, f"Undone: {what}")
+    expect(card(page, 60)).to_contain_text("700 g")
+
+
+def test_a_pail_is_split(page: Page, demo_to_change: Here) -> None:
+    """Peas out of their pail into half-gallon bags, and their labels at once."""
+    page.goto(f"{demo_to_change.url}/shelves?place=2&n=6")
+    press(page, 6, "Pour over")
+    pour = sheet(page, "Pour number 6 over")
+    pour.get_by_role("radio", name=re.compile("½ gal foil bag, ")).click()
+    expect(pour.get_by_role("radio", name="with fresh absorbers")).to_be_checked()
+    pour.get_by_label("How many").fill("2")
+    pour.get_by_role("button", name="Pour it over").click()
+    expect(pour).to_contain_text("needs")
+    pour.get_by_label("How many").fill("")
+    pour.get_by_role("button", name="Pour it over").click()
+    expect(sheet(page, "Labels")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(card(page, 6)).to_contain_text("Poured over on")
+    page.get_by_role("button", name="Undo").click()
+    said(page, "Undone: Poured number 6 (green split peas)")
+    expect(card(page, 6)).to_contain_text("14.5 kg")
+
+
+def test_what_else_happens_to_a_package(page: Page, demo_to_change: Here) -> None:
+    page.goto(f"{demo_to_change.url}/shelves?place=3&n=9")
+    press(page, 9, "More …")
+    more = sheet(page, "What happened to number 9?")
+    more.get_by_role("radio", name="Keep it on").click()
+    more.get_by_role("button", name="Save").click()
+    expect(more).to_contain_text("A day to look at it again")
+    more.get_by_role("radio", name="Tasted it").click()
+    more.get_by_role("radio", name="bad").click()
+    more.get_by_label("Note").fill("rancid")
+    more.get_by_role("button", name="Save").click()
+    expect(card(page, 9)).to_contain_text("Tasted: bad")
+    expect(card(page, 9)).to_contain_text("rancid")
+    press(page, 9, "More …")
+    more.get_by_role("radio", name="Weighed what is in it").click()
+    more.get_by_label("What is in it").fill("0,6 kg")
+    more.get_by_role("button", name="Save").click()
+    said(page, "Weighed: 200 g less than was written")
+    press(page, 9, "Used up")
+    expect(card(page, 9)).to_contain_text("Used up on")
+
+
+def test_what_to_open_next(page: Page, demo: Here) -> None:
+    """One line a food, wherever it stands: a tap opens its card there."""
+    page.goto(f"{demo.url}/shelves?place=2")
+    page.get_by_role("button", name=re.compile("^dried apples: no. 49")).click()
+    expect(card(page, 49)).to_contain_text("Open since")
+    expect(page.get_by_role("button", name=re.compile("Stair cupboard"), pressed=True)).to_be_visible()
