@@ -253,10 +253,11 @@ def test_move_by_dragging_and_by_keys(page: Page, served: Here) -> None:
     page.mouse.move(lower["x"] + 20, lower["y"] + 5, steps=8)
     page.mouse.up()
     expect(page.get_by_text("Moved to Pantry, shelf 3")).to_be_visible()
-    expect(page.get_by_role("button", name=re.compile("shelf 3$"))).to_have_count(1)
+    drawn = page.get_by_role("region", name="Places")
+    expect(drawn.get_by_role("button", name=re.compile("shelf 3$"))).to_have_count(1)
     jar.focus()
     page.keyboard.press("Alt+ArrowUp")
-    expect(page.get_by_role("button", name=re.compile("shelf 2$"))).to_have_count(1)
+    expect(drawn.get_by_role("button", name=re.compile("shelf 2$"))).to_have_count(1)
 
 
 def test_the_power_goes_and_all_is_there(page: Page, mortal: Served) -> None:

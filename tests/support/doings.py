@@ -56,6 +56,7 @@ from yellow_larder.features.run.view import see_run
 from yellow_larder.features.shelves import inspection
 from yellow_larder.features.shelves.inspection import empty_out, look_over
 from yellow_larder.features.shelves.photos import keep_photo
+from yellow_larder.features.shelves.places import change_place, close_place, move_all
 from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
@@ -76,7 +77,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 73
+ACTS = 76
 """How many different things `do` does."""
 
 
@@ -180,6 +181,9 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: taste(larder, newest(larder, n), list(Taste)[n % 3], note="like new"),
         lambda: _packed_long_ago(larder),
         lambda: keep_on(larder, newest(larder, n), until=larder.today() + timedelta(days=60)),
+        lambda: change_place(larder, n + 1, NewPlace(f"Place {n + 7}", shelves=4, mean_c=5 * n, warmest_c=30)),
+        lambda: close_place(larder, n + 2),
+        lambda: move_all(larder, 1, to=n + 2),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
     ]
     assert len(doings) == ACTS

@@ -5,9 +5,11 @@ from __future__ import annotations
 from datetime import date, timedelta
 
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.packing import Feel
 from yellow_larder.demo.ago import Ago
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packages.events import Taste
+from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.shelves import find_packages
 from yellow_larder.features.using.leaving import keep_on, taste
 from yellow_larder.features.using.opening import lose_seal, open_packages, take
@@ -24,7 +26,11 @@ def eat_from_the_shelves(larder: Larder, ago: Ago) -> None:
         return larder.today() + timedelta(days=days)
 
     larder.clock = ago(280)
-    pour(larder, Pouring(numbers=(first("rolled oats"),), container="bag-3-litre", closing=Closing.ABSORBER, shelf=3))
+    oats = Pouring(numbers=(first("rolled oats"),), container="bag-3-litre", closing=Closing.ABSORBER, shelf=3)
+    bags = pour(larder, oats).numbers
+    for days in (279, 273):
+        larder.clock = ago(days)
+        look_over(larder, [Felt(number, Feel.FIRM) for number in bags])
     larder.clock = ago(30)
     sugar, apples = first("white sugar"), first("dried apples")
     open_packages(larder, [sugar])

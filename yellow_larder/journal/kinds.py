@@ -7,7 +7,7 @@ from it. Features register their kinds; the journal knows none by name.
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import dataclass
 from datetime import date
 from functools import cached_property
@@ -49,6 +49,8 @@ class Kind:
         record: of a kind that is kept as a record, the class of what its row holds.
         begins: acts that are always the first: of what has just come there is no row yet to be looked for.
         looks_up: kinds whose rows its step looks up.
+        settle: what of a row follows from the rows looked up; of a kind that looks none up, nothing.
+        looks_at: the rows that look up some subjects of those kinds: they are settled anew when one of them changes.
     """
 
     name: str
@@ -57,6 +59,8 @@ class Kind:
     record: type[Any] | None = None
     begins: frozenset[str] = frozenset()
     looks_up: tuple[str, ...] = ()
+    settle: Callable[[Row, LookUp], Row] | None = None
+    looks_at: Callable[[Collection[int]], ColumnElement[bool]] | None = None
 
     @cached_property
     def columns(self) -> list[Column[Any]]:

@@ -8,7 +8,7 @@ are one mechanism, and nothing that happened is ever rewritten.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from functools import cache
@@ -172,6 +172,7 @@ def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime
             before = _rows(session, kind, [subject for subject, all_ in mine.items() if all_[0].act not in kind.begins])
             _fold_on(session, kind, before, mine)
             _take_snapshots(session, kind, list(before))
+    _settle(session, touched)
     return change
 
 
@@ -200,6 +201,7 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
             state = _thawed(kind, kept.state) if kept is not None else None
             since = kept.entry_id if kept is not None else 0
             _fold_on(session, kind, {subject: state}, {subject: happened_since(session, kind.name, subject, since)})
+    _settle(session, touched)
     return undoing
 
 
@@ -309,6 +311,21 @@ def _fold_on(
         if not isinstance(held, Change | Entry):
             session.expire(held)
     forget(session)
+
+
+def _settle(session: Session, touched: Mapping[str, Collection[int]]) -> None:
+    """What follows in other rows from subjects that changed, worked out anew: folding it all again finds the same."""
+    look_up = _looking_up(session)
+    for kind in all_kinds().values():
+        changed = [subject for name in kind.looks_up for subject in touched.get(name, ())]
+        if not changed or kind.settle is None or kind.looks_at is None:
+            continue
+        found = session.execute(select(*kind.columns).where(kind.looks_at(changed))).mappings().all()
+        rows = [dict(row) | kind.settle(dict(row), look_up) for row in found]
+        if rows:
+            session.execute(_write(kind), rows)
+            session.expire_all()
+            forget(session)
 
 
 def _take_snapshots(session: Session, kind: Kind, subjects: Sequence[int]) -> None:

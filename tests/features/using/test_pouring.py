@@ -142,7 +142,7 @@ def test_given_away_several_at_once(larder: Larder) -> None:
     leave(larder, [1, 2, 2], Leaving.GIVEN_AWAY, note="to the neighbours")
     assert kept(larder) == [3, 4]
     assert card(larder, 1).journal[-1].what == "Given away"
-    assert take_back(larder) == "Gave away 2 packages (pearl barley)"
+    assert take_back(larder) == "Given away: 2 packages (pearl barley)"
     with refused("Choose at least one"):
         leave(larder, [], Leaving.USED_UP)
 

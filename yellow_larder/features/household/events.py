@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import date
 
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.planning import Activity, Sex
@@ -71,6 +72,22 @@ class PlaceMade(Event):
     swing_c: float
     warmest_month: int = 7
     humidity: float = 0.5
+
+
+@event("place", "changed")
+@dataclass(frozen=True, slots=True)
+class PlaceChanged(Event):
+    """It is another than was written: it is so, and was all along."""
+
+    now: PlaceMade
+
+
+@event("place", "closed")
+@dataclass(frozen=True, slots=True)
+class PlaceClosed(Event):
+    """Nothing stands there any more, and nothing is put there; what stood there keeps it in its history."""
+
+    on: date
 
 
 @event("eater", "kept", version=2)

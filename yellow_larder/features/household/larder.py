@@ -36,13 +36,17 @@ ROOM_C = (1.0, 45.0)
 """The coldest and the warmest room that anybody packs in, °C; all sums hold for it. Source: our judgement."""
 
 
+SORTS_OF_PLACE = ("cupboard", "cellar", "loft", "fridge", "freezer")
+"""How a place can be drawn."""
+
+
 @dataclass(frozen=True, slots=True)
 class NewPlace:
     """A place to put packages.
 
     Attributes:
         name: what it is called.
-        sort: how it is drawn: cupboard, cellar or loft.
+        sort: how it is drawn: one of `SORTS_OF_PLACE`.
         shelves: how many there are, counted from the top.
         width_mm: how wide they are.
         mean_c: mean temperature of its year, °C.
@@ -134,7 +138,7 @@ def open_larder(
 def _begin(engine: Engine, at: datetime, first_place: NewPlace | None, *, demo: bool) -> None:
     acts = [
         log.Act(1, Settings()),
-        log.Act(1, _place_made(first_place or NewPlace("Pantry"))),
+        log.Act(1, place_made(first_place or NewPlace("Pantry"))),
     ]
     with writing(engine) as session:
         log.record(session, log.title("household.opened"), acts, at=at)
@@ -162,6 +166,11 @@ def settings(session: Session) -> Settings:
 def places_in(session: Session) -> dict[int, Place]:
     """Where packages stand, by number."""
     return log.once(session, "places", lambda: {each.id: each for each in session.scalars(_PLACES)})
+
+
+def places_in_use(session: Session) -> dict[int, Place]:
+    """Where packages can be put, by number."""
+    return {number: each for number, each in places_in(session).items() if each.closed_on is None}
 
 
 _PLACES = select(Place).order_by(Place.id)
@@ -217,13 +226,22 @@ def settle(larder: Larder, new: Settings, *, based_on: int | None = None) -> Set
 
 def add_place(larder: Larder, new: NewPlace) -> int:
     """Add a place to put packages; returns its number."""
-    made = _place_made(new)
+    made = place_made(new)
     with writing(larder.engine) as session:
-        if session.scalar(select(Place.id).where(Place.name == made.name)):
-            raise Refused("name", f"There is already a place called {made.name}")
+        check_place_name(session, made.name)
         number = log.next_number(session, "place")
         log.record(session, log.title("place.made", name=made.name), [log.Act(number, made)], at=larder.clock())
     return number
+
+
+def check_place_name(session: Session, name: str, *, but: int = 0) -> None:
+    """Refuse a name that another place has.
+
+    Raises:
+        Refused: there is one.
+    """
+    if any(each.name == name and each.id != but for each in places_in_use(session).values()):
+        raise Refused("name", f"There is already a place called {name}")
 
 
 def tidy_name(name: str, field_name: str) -> str:
@@ -240,13 +258,18 @@ def tidy_name(name: str, field_name: str) -> str:
     return tidy
 
 
-def _place_made(new: NewPlace) -> PlaceMade:
+def place_made(new: NewPlace) -> PlaceMade:
+    """A place as it was typed.
+
+    Raises:
+        Refused: a field is wrong.
+    """
     ageing_rate(new.mean_c, new.warmest_c - new.mean_c, 2)
     check_range("humidity", new.humidity, 0, 1, "")
     if not 1 <= new.warmest_month <= 12:
         raise Refused("warmest_month", "Months are counted from 1 to 12")
-    if new.sort not in ("cupboard", "cellar", "loft"):
-        raise Refused("sort", "A place is drawn as a cupboard, a cellar or a loft")
+    if new.sort not in SORTS_OF_PLACE:
+        raise Refused("sort", "A place is drawn as a cupboard, a cellar, a loft, a fridge or a freezer")
     if not 1 <= new.shelves <= 12:
         raise Refused("shelves", "Between 1 and 12 shelves can be drawn")
     if not 300 <= new.width_mm <= 6000:

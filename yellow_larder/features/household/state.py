@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from dataclasses import asdict
+from datetime import date
 
 from sqlalchemy.orm import Mapped, mapped_column
 
-from yellow_larder.features.household.events import EaterKept, PlaceMade, Settings
+from yellow_larder.features.household.events import EaterKept, PlaceChanged, PlaceClosed, PlaceMade, Settings
 from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row, said_kind
 from yellow_larder.journal.tables import Base
 
@@ -25,11 +26,19 @@ class Place(Base):
     swing_c: Mapped[float]
     warmest_month: Mapped[int]
     humidity: Mapped[float]
+    closed_on: Mapped[date | None]
+    """The day since which nothing is put there; none while it is in use."""
 
 
-def _place(_row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
-    assert isinstance(happened.event, PlaceMade)
-    return {"id": number} | asdict(happened.event)
+def _place(row: Row | None, happened: Happened, number: int, _look_up: LookUp) -> Row:
+    match happened.event:
+        case PlaceMade() as made:
+            return {"id": number, "closed_on": None} | asdict(made)
+        case PlaceChanged(now=now):
+            return (row or {}) | asdict(now)
+        case PlaceClosed(on=on):
+            return (row or {}) | {"closed_on": on}
+    raise TypeError(f"{happened.event} does not happen to a place")
 
 
 HOUSEHOLD = said_kind("household", Settings)

@@ -3,6 +3,9 @@
 from __future__ import annotations
 
 TITLES = {
+    "place.changed": "Changed the place {name}",
+    "place.closed": "Removed the place {name}",
+    "place.moved": "Moved {count:package|packages} to {name}",
     "household.opened": "Opened the larder",
     "household.settled": "Changed the household",
     "place.made": "Added the place {name}",

@@ -107,6 +107,15 @@ def _with_lasts(facts: Facts) -> Facts:
     return {name: facts[name] for name in ("on", "place_id", "shelf")} | {"lasts": lasts}
 
 
+@event("package", "calculated anew")
+@dataclass(frozen=True, slots=True)
+class PackageCalculated(Event):
+    """What was written of its place was put right: so long it lasts there."""
+
+    on: date
+    lasts: dict[Estimate, Life]
+
+
 @event("package", "looked", version=3)
 @dataclass(frozen=True, slots=True)
 class PackageLooked(Event):

@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Collection, Mapping
 from dataclasses import replace
 from datetime import date
 from typing import Any, Protocol
 
-from sqlalchemy import ForeignKey, Index
+from sqlalchemy import ColumnElement, ForeignKey, Index, or_
 from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.core.containers import Closing
@@ -17,6 +17,7 @@ from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion, Stretch
 from yellow_larder.features.packages.events import (
     PackageBecame,
+    PackageCalculated,
     PackageClosed,
     PackageCorrected,
     PackageEmptied,
@@ -149,11 +150,17 @@ def stretches_of(row: Row, until: date) -> list[Stretch]:
 
 
 def _package(row: Row | None, happened: Happened, number: int, look_up: LookUp) -> Row:
-    def climate(place: int) -> Climate:
-        return Place(**look_up(PLACE.name, place))
-
     new = _after(row, happened, number)
-    return new | _soonest_ends(new, climate)
+    return new | _settled(new, look_up)
+
+
+def _settled(row: Row, look_up: LookUp) -> Row:
+    return _soonest_ends(row, lambda place: Place(**look_up(PLACE.name, place)))
+
+
+def _looks_at(places: Collection[int]) -> ColumnElement[bool]:
+    """Packages that stand in some places, or perhaps did."""
+    return or_(Package.place_id.in_(places), Package.past.is_not(None))
 
 
 def _after(row: Row | None, happened: Happened, number: int) -> Row:
@@ -166,6 +173,8 @@ def _after(row: Row | None, happened: Happened, number: int) -> Row:
             return row | {"look_due": told.next, "trouble": told.advice.value if told.wrong else ""}
         case PackagePhotographed() | PackageTasted():
             return row
+        case PackageCalculated():
+            return row | _lasts(told.lasts)
         case PackageKeptOn():
             return row | {"kept_until": told.until}
         case PackageMoved():
@@ -321,4 +330,12 @@ def peak_c(place: Climate) -> float:
     return place.mean_c + abs(place.swing_c)
 
 
-PACKAGE = Kind("package", Package, _package, begins=frozenset({"packed"}), looks_up=(PLACE.name,))
+PACKAGE = Kind(
+    "package",
+    Package,
+    _package,
+    begins=frozenset({"packed"}),
+    looks_up=(PLACE.name,),
+    settle=_settled,
+    looks_at=_looks_at,
+)

@@ -13,7 +13,7 @@ from yellow_larder.core.keeping import Estimate, ageing_rate
 from yellow_larder.core.planning import best_kept, whole_meals
 from yellow_larder.core.units import ML_PER_CUP
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, places_in, settings
+from yellow_larder.features.household.larder import Larder, places_in_use, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.lots.lots import cupboard_g
 from yellow_larder.features.packages.state import Package
@@ -243,7 +243,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], estimate: Estimate, uni
 
 def _coolest(session: Session) -> dict[str, float]:
     """Days of life used per day in the coolest place there is, by class of life."""
-    places = places_in(session).values()
+    places = places_in_use(session).values()
     return {
         name: min(ageing_rate(place.mean_c, place.swing_c, each.q10) for place in places)
         for name, each in life_classes().items()

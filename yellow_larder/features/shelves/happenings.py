@@ -10,6 +10,7 @@ from yellow_larder.core.packing import Indicator
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import (
     PackageBecame,
+    PackageCalculated,
     PackageClosed,
     PackageEmptied,
     PackageGone,
@@ -87,6 +88,8 @@ def _said(told: Event, act: str, places: dict[int, Place], units: Units) -> tupl
             return f"Checked: {told.feel.value}{indicator}", say_advice(told.advice)
         case PackagePhotographed():
             return "A picture taken", ""
+        case PackageCalculated():
+            return "Calculated anew", "what was written of its place was put right"
         case PackageTasted():
             return f"Tasted: {told.verdict.value}", told.note
         case PackageKeptOn():

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, places_in, settings, tidy_name
+from yellow_larder.features.household.larder import Larder, places_in, places_in_use, settings, tidy_name
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageMoved, PackageThrownOut
 from yellow_larder.features.packages.find import all_kept
@@ -190,7 +190,8 @@ def _place_views(
     places: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, wrong: dict[int, int], units: Units
 ) -> list[PlaceView]:
     due = Counter((dict(zip(soon.number.tolist(), soon.place.tolist(), strict=True)) | wrong).values())
-    return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in places.values()]
+    in_use = (each for each in places.values() if each.closed_on is None)
+    return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in in_use]
 
 
 def find_packages(larder: Larder, words: str, number: int | None) -> list[Found]:
@@ -244,7 +245,7 @@ def _sums(session: Session) -> dict[int, _Sums]:
 def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: date | None = None) -> None:
     """Move packages to a shelf of a place."""
     with writing(larder.engine) as session:
-        target = session.get(Place, place)
+        target = places_in_use(session).get(place)
         if target is None:
             raise NotThere("place", "That place is not there any more; pick another")
         if not 1 <= shelf <= target.shelves:
@@ -255,9 +256,25 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
             raise Refused("shelf", "Already there")
         title = _title("package.moved", moving, place=target.name, shelf=shelf)
         day = _day(larder, moving, on)
-        lasts = lasts_there(session, moving, target, day)
-        acts = [log.Act(each.number, PackageMoved(day, place, shelf, lasts.get(each.number))) for each in moving]
-        log.record(session, title, acts, at=larder.clock())
+        move_in(session, larder, moving, target, {each.number: shelf for each in moving}, title, day)
+
+
+def move_in(
+    session: Session,
+    larder: Larder,
+    packages: Sequence[Package],
+    target: Place,
+    shelves: Mapping[int, int],
+    title: log.Title,
+    day: date | None = None,
+) -> None:
+    """Record that packages went to a place, each to its shelf; a day that each has seen, or today."""
+    on = _day(larder, packages, None) if day is None else day
+    lasts = lasts_there(session, packages, target, on)
+    moved = {
+        each.number: PackageMoved(on, target.id, shelves[each.number], lasts.get(each.number)) for each in packages
+    }
+    log.record(session, title, [log.Act(number, event) for number, event in moved.items()], at=larder.clock())
 
 
 def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | None = None) -> None:

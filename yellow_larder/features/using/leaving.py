@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from yellow_larder.core.food import Food, nutrients
 from yellow_larder.features.catalog.foods import all_foods, find_food
-from yellow_larder.features.household.larder import Larder, places_in
+from yellow_larder.features.household.larder import Larder, places_in, places_in_use
 from yellow_larder.features.packages.contained import Contained, Portion
 from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Taste
 from yellow_larder.features.packages.state import row_of
@@ -40,6 +40,13 @@ class Leaving(StrEnum):
     TO_ANIMALS = "fed to animals"
 
 
+_TITLES = {
+    Leaving.USED_UP: ("package.used-up", "package.used-up-many"),
+    Leaving.GIVEN_AWAY: ("package.given-away", "package.given-away-many"),
+    Leaving.TO_ANIMALS: ("package.fed", "package.fed-many"),
+}
+
+
 def leave(
     larder: Larder, numbers: Sequence[int], how: Leaving, *, note: str = "", cut: str = "", on: date | None = None
 ) -> None:
@@ -65,8 +72,7 @@ def leave(
             if len(held) > 1:
                 raise Refused("cut", "One bag at a time is cut down")
             acts.append(Stock(session).takes_in(session, recut(held[0], cut)))
-        code = {Leaving.USED_UP: "used-up", Leaving.GIVEN_AWAY: "given-away", Leaving.TO_ANIMALS: "fed"}[how]
-        log.record(session, title_of(f"package.{code}", held), acts, at=larder.clock())
+        log.record(session, title_of(*_TITLES[how], held), acts, at=larder.clock())
 
 
 def taste(larder: Larder, number: int, verdict: Taste, *, note: str = "", on: date | None = None) -> None:
@@ -147,10 +153,10 @@ def correct(larder: Larder, number: int, right: Correction) -> None:
         (held,) = in_hand(session, larder, [number], None)
         package = held.package
         untouched = package.past is None and package.open_since is None and package.closed_on == package.packed_on
-        known, places = all_foods(session), places_in(session)
+        known = all_foods(session)
         food = _food_named(right.food, known) if right.food.strip() else held.food
         day = package.packed_on if right.packed_on is None else check_day(right.packed_on, today, "packed_on")
-        place = held.place if right.place is None else places.get(right.place)
+        place = held.place if right.place is None else places_in_use(session).get(right.place)
         if place is None:
             raise NotThere("place", "That place is not there any more; pick another")
         for field, other in (("food", food.key != package.food_key), ("packed_on", day != package.packed_on)):

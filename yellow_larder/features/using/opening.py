@@ -111,7 +111,7 @@ def open_packages(
                     "number", f"Number {each.package.number} is open since {say_day(each.package.open_since)}"
                 )
         acts = [log.Act(each.package.number, PackageOpened(each.day, opened(each, often))) for each in held]
-        log.record(session, title_of("package.opened", held), acts, at=larder.clock())
+        log.record(session, title_of("package.opened", "package.opened-many", held), acts, at=larder.clock())
 
 
 def take(larder: Larder, number: int, amount: str, *, on: date | None = None) -> Taken:
@@ -343,9 +343,9 @@ def refuse_puffed(held: InHand) -> None:
         raise Refused("number", "Puffed up: throw it out, do not open it")
 
 
-def title_of(code: str, held: Sequence[InHand], **figures: str | float) -> log.Title:
+def title_of(one: str, many: str, held: Sequence[InHand], **figures: str | float) -> log.Title:
     """What is done with a package, or with several."""
     names = sorted({each.package.food_name for each in held})
     if len(held) > 1:
-        return log.title(f"{code}-many", count=len(held), names=names, **figures)
-    return log.title(code, number=held[0].package.number, names=names, **figures)
+        return log.title(many, count=len(held), names=names, **figures)
+    return log.title(one, number=held[0].package.number, names=names, **figures)

@@ -159,7 +159,7 @@ def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:
             raise Refused("shelf", f"{first.place.name} has shelves 1 to {first.place.shelves}")
         what = replace(what, shelf=shelf)
         acts, took = _acts(session, larder, held, what, oldest, poured_g, total_g, count)
-        title = title_of("package.poured", held, into=count, each_g=each_g)
+        title = title_of("package.poured", "package.poured-many", held, jars=count)
         log.record(session, title, acts, at=larder.clock())
         numbers = [act.subject for act in acts if isinstance(act.event, PackagePacked)]
         says = f"{count} × {called(container, units)}, {say_mass(each_g, units)} each"

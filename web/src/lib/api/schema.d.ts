@@ -1175,6 +1175,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See That Place
+         * @description A place as it is typed.
+         */
+        get: operations["see_that_place_api_places__number__get"];
+        /**
+         * Put Place Right
+         * @description Put right what was written of a place.
+         */
+        put: operations["put_place_right_api_places__number__put"];
+        post?: never;
+        /**
+         * Remove Place
+         * @description Nothing is put there any more; only a place where nothing stands is removed.
+         */
+        delete: operations["remove_place_api_places__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/move-all": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Move All Of It
+         * @description Move everything that stands in a place to another; answers with how many packages went.
+         */
+        post: operations["move_all_of_it_api_places__number__move_all_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -2942,6 +2990,14 @@ export interface components {
         Body_loosen_trays_api_drying_loads__number__loosen_post: {
             /** Item */
             item: number;
+        };
+        /** Body_move_all_of_it_api_places__number__move_all_post */
+        Body_move_all_of_it_api_places__number__move_all_post: {
+            /**
+             * To
+             * @example 2
+             */
+            to: number;
         };
         /** Body_move_packages_api_shelves_move_post */
         Body_move_packages_api_shelves_move_post: {
@@ -5492,7 +5548,7 @@ export interface components {
          *
          *     Attributes:
          *         name: what it is called.
-         *         sort: how it is drawn: cupboard, cellar or loft.
+         *         sort: how it is drawn: one of `SORTS_OF_PLACE`.
          *         shelves: how many there are, counted from the top.
          *         width_mm: how wide they are.
          *         mean_c: mean temperature of its year, °C.
@@ -5843,6 +5899,15 @@ export interface components {
             freezing: number;
             /** Water G */
             water_g: number;
+        };
+        /**
+         * PlaceAsTyped
+         * @description A place as it is typed, and the version that a change of it is based on.
+         */
+        PlaceAsTyped: {
+            place: components["schemas"]["NewPlace"];
+            /** Version */
+            version: number;
         };
         /**
          * PlaceView
@@ -10728,6 +10793,228 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_that_place_api_places__number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceAsTyped"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_place_right_api_places__number__put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPlace"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    remove_place_api_places__number__delete: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    move_all_of_it_api_places__number__move_all_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_move_all_of_it_api_places__number__move_all_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

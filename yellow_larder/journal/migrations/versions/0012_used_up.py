@@ -19,4 +19,5 @@ def upgrade() -> None:
     op.add_column("packages", sa.Column("gone", sa.String, nullable=False, server_default=""))
     for estimate in ("cautious", "customary", "hopeful"):
         op.add_column("packages", sa.Column(f"{estimate}_had", sa.Double, nullable=False, server_default="1"))
+    op.add_column("places", sa.Column("closed_on", sa.Date))
     op.create_index("packages_open", "packages", ["gone_on", "open_since"])

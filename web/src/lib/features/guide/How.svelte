@@ -74,6 +74,12 @@
       source: "table of lives, oxygen and damp as above; mould: germination of spores (Snow, 1944), from memory, shortened",
     },
     {
+      title: "Opened, closed again, poured over",
+      text: "Each stretch of a package's life costs a share of the life that food has closed as it was then, and the shares add up: opening does not set the clock back, and closing well again does not either. Once open its absorbers and its vacuum are spent; it counts as closed with air, and with each opening the room's moisture comes in. Closed again with absorbers, they are sized for the air that is in there now. What became too moist while it was open is not put under vacuum or absorbers any more. Of two rests put together the one with the least life left counts. Which first: the open one, then the one with the least life left, then the one nearly empty; a pail last.",
+      sum: "share used = Σ over stretches of life used there ÷ life in that packing",
+      source: "cumulative damage, as time–temperature tolerance of frozen food has it (van Arsdel, 1957), from memory; which first: common practice",
+    },
+    {
       title: "When the larder says stop",
       text: "One ladder for every closing. Above a water activity of 0.85 germs that poison can grow: such food is perishable, and nothing makes it keep but cold. No absorber and no vacuum with anything moist: no oxygen and some moisture is what botulism needs. Moist is what passes its line, 10 %, or 13.5 % for traded grain, pulses and pasta; what is sticky; and what can mould at the warmest of the store. None either with what was dried at home before it is conditioned. No absorber with sugar or salt: it hardens into a brick. When in doubt, throw it out, and ask your local food-safety authority.",
       sum: "perishable > 0.85 water activity; moist > 0.65, or > 10 % (grain, pulses, pasta 13.5 %); nothing grows < 0.60",

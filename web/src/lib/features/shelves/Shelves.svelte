@@ -1,15 +1,11 @@
 <script lang="ts">
-  import { sent } from "$lib/format/numbers";
-  import Choice from "$lib/ui/Choice.svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
-  import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
-  import Degrees from "$lib/ui/Degrees.svelte";
-  import Field from "$lib/ui/Field.svelte";
-  import Sheet from "$lib/ui/Sheet.svelte";
+  import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import Card from "./Card.svelte";
   import Cutaway from "./Cutaway.svelte";
+  import PlaceSheet from "./PlaceSheet.svelte";
   import Summary from "./Summary.svelte";
   import { untrack } from "svelte";
 
@@ -22,14 +18,7 @@
   let words = $state("");
   let found = $state<Set<number>>();
   let adding = $state(false);
-  let fresh = $state({ name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7 });
-  let wrong = $state<Wrong>({});
-
-  const us = $derived(larder.us);
-  /** Millimetres in what a width is typed in. */
-  const per = $derived(us ? 25.4 : 10);
-  const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
-  const SORTS = ["cupboard", "cellar", "loft"];
+  let editing = $state(false);
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
   const placeId = $derived(Number(page.url.searchParams.get("place")) || home);
@@ -125,21 +114,6 @@
     if (there.length === 1) await go(at, there[0]?.number);
     else if (at !== undefined && at !== place?.id) await go(at);
   }
-
-  /** How wide a new place is, in the household's measure; what is no number stays as it was typed. */
-  const wideOf = (wide: number | string | null) => (typeof wide === "number" ? Math.round(wide / per) : wide);
-
-  async function add(event: SubmitEvent) {
-    event.preventDefault();
-    const body = { ...fresh, shelves: sent(fresh.shelves) as number, warmest_month: Number(fresh.warmest_month) };
-    const done = await ask(api.POST("/api/places", { body }));
-    wrong = done.wrong ?? {};
-    if (done.data) {
-      adding = false;
-      await larder.changed();
-      await go(done.data);
-    }
-  }
 </script>
 
 <svelte:head><title>Shelves · Yellow Larder</title></svelte:head>
@@ -157,7 +131,8 @@
             {#if each.due}<span class="rounded-full bg-ink px-1.5 text-xs leading-5 text-paper">{each.due} due</span>{/if}
           </button>
         {/each}
-        <button class="chip border-dashed" onclick={() => ((adding = true), (wrong = {}))}>Add a place</button>
+        <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
+        <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
         <p class="caption" aria-live="polite">
@@ -206,32 +181,5 @@
   {/if}
 </div>
 
-<Sheet bind:open={adding} title="Add a place">
-  <form class="grid gap-4" onsubmit={add} novalidate>
-    <Field label="Name" name="name" bind:value={fresh.name} {wrong} />
-    <div>
-      <p class="head">Drawn as</p>
-      <Choice label="Drawn as" options={SORTS} value={fresh.sort} onset={(sort) => (fresh.sort = sort)} />
-    </div>
-    <div class="grid grid-cols-2 gap-3">
-      <Field label="Shelves" name="shelves" type="number" bind:value={fresh.shelves} {wrong} />
-      <Field
-        label="How wide, {us ? 'in' : 'cm'}"
-        name="width_mm"
-        type="number"
-        bind:value={() => wideOf(fresh.width_mm), (wide) => (fresh.width_mm = (typeof wide === "number" ? wide * per : wide) as number)}
-        {wrong}
-      />
-      <Degrees label="Mean of the year" name="mean_c" bind:celsius={fresh.mean_c} {wrong} />
-      <Degrees label="At its warmest" name="warmest_c" bind:celsius={fresh.warmest_c} {wrong} />
-    </div>
-    <div>
-      <label class="head block" for="warmest-month">Warmest in</label>
-      <select id="warmest-month" class="field mt-1" bind:value={fresh.warmest_month}>
-        {#each MONTHS as month, n (month)}<option value={n + 1}>{month}</option>{/each}
-      </select>
-    </div>
-    <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
-    <button class="do" type="submit">Add it</button>
-  </form>
-</Sheet>
+<PlaceSheet bind:open={adding} places={view?.places ?? []} ongo={(to) => void go(to)} />
+<PlaceSheet bind:open={editing} {place} places={view?.places ?? []} ongo={(to) => void go(to)} />
