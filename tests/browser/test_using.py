@@ -102,3 +102,25 @@ def test_what_to_open_next(page: Page, demo: Here) -> None:
     page.get_by_role("button", name=re.compile("^dried apples: no. 49")).click()
     expect(card(page, 49)).to_contain_text("Open since")
     expect(page.get_by_role("button", name=re.compile("Stair cupboard"), pressed=True)).to_be_visible()
+
+
+def test_what_was_cooked_comes_off_the_shelf(page: Page, demo_to_change: Here) -> None:
+    """Barley broth for supper: its barley out of the jar that is next, put right, taken, and taken back."""
+    page.goto(f"{demo_to_change.url}/table/diary")
+    page.get_by_role("button", name="Barley broth", exact=True).click()
+    shelf = page.get_by_role("region", name="From the shelf")
+    barley = shelf.get_by_label("How much of number 60")
+    expect(barley).to_have_value(re.compile(r"\d+ g"))
+    while shelf.get_by_role("button", name="Not from number").count() > 1:
+        others = shelf.get_by_role("button", name=re.compile(r"Not from number (?!60$)"))
+        others.first.click()
+    barley.fill("3 kg")
+    shelf.get_by_role("button", name="Take it from the shelf").click()
+    expect(shelf).to_contain_text("There is 700 g in it")
+    barley.fill("250 g")
+    shelf.get_by_role("button", name="Take it from the shelf").click()
+    said(page, "Took 250 g pearl barley")
+    expect(shelf).to_contain_text("Taken: 250 g pearl barley")
+    page.get_by_role("button", name="Undo").click()
+    said(page, "Undone: Took from 1 package")
+    expect(shelf.get_by_label("How much of number 60")).to_be_visible()

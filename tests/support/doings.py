@@ -70,6 +70,7 @@ from yellow_larder.features.supplies.supplies import (
     set_supply,
     spend_desiccant,
 )
+from yellow_larder.features.using.from_shelf import TakenOf, see_from_shelf, take_from_shelf
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
 from yellow_larder.features.using.opening import Reclosing, close_again, lose_seal, open_packages, take, weigh
 from yellow_larder.features.using.pouring import Pouring, pour
@@ -77,7 +78,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 76
+ACTS = 77
 """How many different things `do` does."""
 
 
@@ -103,7 +104,7 @@ def a_picture(size: tuple[int, int] = (40, 30), form: str = "JPEG") -> bytes:
 
 
 def _written(n: int) -> list[Written]:
-    return [Written(line="1 cup bere"), Written(meal=1)][: n % 3]
+    return [[], [Written(line="50 g pearl barley")], [Written(line="1 cup bere"), Written(meal=1)]][n % 3]
 
 
 def do(larder: Larder, act: int, n: int) -> None:
@@ -184,6 +185,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: change_place(larder, n + 1, NewPlace(f"Place {n + 7}", shelves=4, mean_c=5 * n, warmest_c=30)),
         lambda: close_place(larder, n + 2),
         lambda: move_all(larder, 1, to=n + 2),
+        lambda: _taken_for_supper(larder, n),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
     ]
     assert len(doings) == ACTS
@@ -196,6 +198,12 @@ def newest(larder: Larder, n: int) -> int:
     with reading(larder.engine) as session:
         kept = select(Package.number).where(Package.gone_on.is_(None)).order_by(Package.number.desc())
         return session.scalar(kept.offset(n)) or 0
+
+
+def _taken_for_supper(larder: Larder, n: int) -> None:
+    day = larder.today() - timedelta(days=n)
+    lines = see_from_shelf(larder, day).lines
+    take_from_shelf(larder, day, [TakenOf(each.number, each.amount) for each in lines])
 
 
 def _packed_long_ago(larder: Larder) -> None:

@@ -49,6 +49,8 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
     app.state.larder = larder
     app.state.devices = instruments or simulated_devices()
     add_problem_handlers(app)
+    # Before the months of the diary, whose addresses have a number where this has a word.
+    app.include_router(using.diary, prefix="/api")
     for each in (
         rounds,
         bench,

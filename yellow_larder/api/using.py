@@ -7,13 +7,14 @@ from typing import Annotated
 from fastapi import Body, Query
 from pydantic import Field
 
-from yellow_larder.api.common import Number, TheLarder
+from yellow_larder.api.common import Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.api.shelves import Numbers, OnDay
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packing.request import Opened, Pull
+from yellow_larder.features.using.from_shelf import FromShelf, TakenOf, see_from_shelf, take_from_shelf
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
 from yellow_larder.features.using.opening import (
     Reclosing,
@@ -27,6 +28,7 @@ from yellow_larder.features.using.opening import (
 from yellow_larder.features.using.pouring import Poured, Pouring, PourInto, pour, pour_options
 
 router = larder_router(prefix="/packages", tags=["shelves"], responses=REFUSALS)
+diary = larder_router(prefix="/table/diary", tags=["table"], responses=REFUSALS)
 
 Typed = Annotated[str, Body(max_length=200)]
 Note = Annotated[str, Body(max_length=2000, examples=["like new"])]
@@ -81,6 +83,22 @@ def see_pour_options(
 def pour_over(larder: TheLarder, pouring: Pouring, on: OnDay = None) -> Poured:
     """Pour packages over into others: split, gone down a size, put together."""
     return pour(larder, pouring, on=on)
+
+
+@diary.get("/{day}/shelf")
+def see_came_from(larder: TheLarder, day: Day) -> FromShelf:
+    """What an evening's food came out of, as far as it is not taken yet."""
+    return see_from_shelf(larder, day)
+
+
+@diary.post("/{day}/shelf")
+def take_for_the_day(
+    larder: TheLarder,
+    day: Day,
+    takes: Annotated[list[TakenOf], Body(embed=True, min_length=1, max_length=60)],
+) -> str:
+    """Take an evening's food from its packages; answers with what was taken."""
+    return take_from_shelf(larder, day, takes)
 
 
 @router.post("/leave", status_code=204)

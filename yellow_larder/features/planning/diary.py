@@ -16,7 +16,7 @@ from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
 from yellow_larder.core.planning import average_g, totals_g
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.catalog.ingredient_parser import LONGEST_LINE, Kitchen, Reading
+from yellow_larder.features.catalog.ingredient_parser import LONGEST_LINE, Kitchen
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.versions import check_based_on
@@ -109,6 +109,8 @@ class MonthView:
     today: date
     days: list[DayView]
     kept: int
+    incomplete: int
+    """Of the days kept, those that have a line which is not read: no average rests on them."""
     totals: list[Eaten]
     kcal_a_day_text: str
     share_of_need: float
@@ -138,8 +140,10 @@ def write_day(larder: Larder, day: date, items: Sequence[Written], *, based_on: 
         if items:
             act = log.Act(number, _written(session, day, items), "wrote")
             title = log.title("diary.written", day=day.isoformat())
-        elif session.get(DiaryDay, day) is None:
+        elif (row := session.get(DiaryDay, day)) is None:
             raise NotThere("day", f"Nothing is written on {say_day(day)}")
+        elif row.taken_g:
+            raise Refused("items", "Food was taken from the shelves for that day: write what was eaten instead")
         else:
             act = log.removed("diary", number)
             title = log.title("diary.removed", day=day.isoformat())
@@ -202,8 +206,9 @@ def month(larder: Larder, year: int, number: int) -> MonthView:
         to_pick = _to_pick(session, meals)
         versions = log.versions(session, "diary", range(first.toordinal(), last.toordinal() + 1))
     days = [date(year, number, n) for n in range(1, last.day + 1)]
-    totals = _totals(list(rows.values()), foods, units)
-    kcal = sum(_kcal(row.used_g, foods) for row in rows.values())
+    complete = [row for row in rows.values() if not row.waiting]
+    totals = _totals(list(rows.values()), complete, foods, units)
+    kcal = sum(_kcal(row.used_g, foods) for row in complete)
     return MonthView(
         year=year,
         month=number,
@@ -211,26 +216,28 @@ def month(larder: Larder, year: int, number: int) -> MonthView:
         today=today,
         days=[_day(day, versions.get(day.toordinal(), 0), rows.get(day), meals, foods, units) for day in days],
         kept=len(rows),
+        incomplete=len(rows) - len(complete),
         totals=totals,
-        kcal_a_day_text=say_kcal(kcal / len(rows)) if rows else "0",
-        share_of_need=kcal / len(rows) / eating.kcal_day if rows else 0.0,
+        kcal_a_day_text=say_kcal(kcal / len(complete)) if complete else "0",
+        share_of_need=kcal / len(complete) / eating.kcal_day if complete else 0.0,
         to_pick=to_pick,
         kept_ever=kept_ever,
     )
 
 
 def eaten_in_all(session: Session, since: date) -> tuple[dict[str, float], int]:
-    """Grams of each food used since a day, and the number of days the diary was kept."""
+    """Grams of each food used since a day, and the number of days on which the diary was kept and is complete."""
     # Added up by the database: ten years of evenings need not come through here one by one.
     use = func.json_each(DiaryDay.used_g).table_valued("key", "value")
     totals = session.execute(
         select(use.c.key, func.sum(use.c.value))
         .select_from(DiaryDay)
         .join(use, true())
-        .where(DiaryDay.day >= since)
+        .where(DiaryDay.day >= since, DiaryDay.waiting == 0)
         .group_by(use.c.key)
     )
-    kept = session.scalar(select(func.count()).select_from(DiaryDay).where(DiaryDay.day >= since)) or 0
+    complete = select(func.count()).select_from(DiaryDay).where(DiaryDay.day >= since, DiaryDay.waiting == 0)
+    kept = session.scalar(complete) or 0
     return {row[0]: row[1] for row in totals}, kept
 
 
@@ -272,10 +279,15 @@ def _columns(used: Sequence[dict[str, float]]) -> tuple[list[str], Indices, Numb
     return list(names), np.array(food, dtype=np.int64), np.array(mass_g, dtype=float)
 
 
-def _totals(rows: Sequence[DiaryDay], foods: dict[str, Food], units: Units) -> list[Eaten]:
+def _totals(
+    rows: Sequence[DiaryDay], complete: Sequence[DiaryDay], foods: dict[str, Food], units: Units
+) -> list[Eaten]:
+    """What was used of each food on some days, and a day's average over those that are complete."""
     names, food, mass_g = _columns([row.used_g for row in rows])
     totals = totals_g(np.zeros(len(food), dtype=np.int64), food, mass_g, periods=1, foods=len(names))
-    averages = average_g(totals, np.array([len(rows)]))[0]
+    told = np.array([row in complete for row in rows for _ in row.used_g], dtype=bool)
+    sure = totals_g(np.zeros(told.sum(), dtype=np.int64), food[told], mass_g[told], periods=1, foods=len(names))
+    averages = average_g(sure, np.array([len(complete)]))[0]
     days = np.bincount(food, minlength=len(names))
     found = [
         Eaten(
@@ -322,7 +334,7 @@ def _day(
         foods=by_energy[:5],
         kcal=kcal,
         kcal_text=say_kcal(kcal) if kcal else "",
-        waiting=sum(item.line is not None and item.line.reading in (Reading.ASK, Reading.UNREAD) for item in items),
+        waiting=row.waiting,
     )
 
 

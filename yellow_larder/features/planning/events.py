@@ -157,6 +157,14 @@ class DiaryItem:
         return self.meal is not None or self.line is not None or bool(self.name)
 
 
+@event("diary", "taken")
+@dataclass(frozen=True, slots=True)
+class DayTaken(Event):
+    """What was cooked on that day was taken from the shelves: g of each food, by key."""
+
+    taken_g: dict[str, float]
+
+
 @event("diary", "wrote", "added", REREAD)
 @dataclass(frozen=True, slots=True)
 class DayWritten(Event):

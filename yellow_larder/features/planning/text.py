@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 TITLES = {
+    "diary.taken": "Took from {count:package|packages} for {day:day}",
     "food.tried": "We have tried {name}",
     "goal.set": "The goal is {length}",
     "diary.written": "Wrote {day:day} in the diary",

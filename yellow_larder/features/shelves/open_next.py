@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import Any
 
 import numpy as np
 
+from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Kind
 from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.household.larder import Larder, places_in, settings
@@ -15,13 +18,10 @@ from yellow_larder.features.shelves.ageing import LIFE_COLUMNS, kept_rows, lives
 from yellow_larder.journal.database import reading
 from yellow_larder.words.quantities import say_mass
 
-_COLUMNS = [
-    *LIFE_COLUMNS,
-    *(
-        Package.__table__.columns[name]
-        for name in ("number", "food_name", "container_key", "mass_g", "shelf", "open_since", "trouble")
-    ),
-]
+ORDERED_BY = ("number", "food_name", "container_key", "mass_g", "open_since")
+"""What of a package its turn goes by, beside its life."""
+
+_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in (*ORDERED_BY, "shelf"))]
 
 _LARGE = frozenset({Kind.PAIL, Kind.LINED_PAIL})
 """A whole pail is opened when its smaller ones are gone, or to be shared out. Source: common practice."""
@@ -60,6 +60,15 @@ class OpenNext:
     more: int
 
 
+def in_order(rows: Sequence[dict[str, Any]], days_left: Numbers) -> list[int]:
+    """Which packages to take from first, as indices: the open, no pail, what has the least life left, the emptiest."""
+    large = np.array([container_by_key(row["container_key"]).kind in _LARGE for row in rows], dtype=bool)
+    closed = np.array([row["open_since"] is None for row in rows], dtype=bool)
+    mass = np.array([row["mass_g"] for row in rows], dtype=float)
+    order: list[int] = np.lexsort((mass, days_left, large, closed)).tolist()
+    return order
+
+
 def open_next(larder: Larder) -> list[OpenNext]:
     """Of each food that is kept the one to open next, by food.
 
@@ -70,11 +79,8 @@ def open_next(larder: Larder) -> list[OpenNext]:
         household, places = settings(session), places_in(session)
         rows = kept_rows(session, _COLUMNS, Package.trouble == "")
     days, _, _ = lives_left(rows, places, household.estimate, today)
-    large = np.array([container_by_key(row["container_key"]).kind in _LARGE for row in rows], dtype=bool)
-    closed = np.array([row["open_since"] is None for row in rows], dtype=bool)
-    mass = np.array([row["mass_g"] for row in rows], dtype=float)
+    order = in_order(rows, days)
     food = np.array([row["food_name"] for row in rows], dtype=object)
-    order = np.lexsort((mass, days, large, closed))
     first: dict[str, int] = {}
     for n in order:
         first.setdefault(food[n], int(n))
@@ -82,7 +88,7 @@ def open_next(larder: Larder) -> list[OpenNext]:
     found = []
     for name, n in sorted(first.items()):
         row, more = rows[n], counts[name] - 1
-        why = Why.OPEN if not closed[n] else Why.LEAST_LIFE if more else Why.ONLY
+        why = Why.OPEN if row["open_since"] is not None else Why.LEAST_LIFE if more else Why.ONLY
         found.append(
             OpenNext(
                 food=name,

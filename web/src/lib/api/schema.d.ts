@@ -2095,6 +2095,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/table/diary/{day}/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Came From
+         * @description What an evening's food came out of, as far as it is not taken yet.
+         */
+        get: operations["see_came_from_api_table_diary__day__shelf_get"];
+        put?: never;
+        /**
+         * Take For The Day
+         * @description Take an evening's food from its packages; answers with what was taken.
+         */
+        post: operations["take_for_the_day_api_table_diary__day__shelf_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/table/diary/{year}/{number}": {
         parameters: {
             query?: never;
@@ -3208,6 +3232,11 @@ export interface components {
             /** On */
             on?: string | null;
         };
+        /** Body_take_for_the_day_api_table_diary__day__shelf_post */
+        Body_take_for_the_day_api_table_diary__day__shelf_post: {
+            /** Takes */
+            takes: components["schemas"]["TakenOf"][];
+        };
         /** Body_take_freeze_load_out_api_drying_freeze__number__out_post */
         Body_take_freeze_load_out_api_drying_freeze__number__out_post: {
             /**
@@ -3427,6 +3456,38 @@ export interface components {
             weekly: string;
             /** Weekly Coins */
             weekly_coins: number;
+        };
+        /**
+         * CameFrom
+         * @description What one food of an evening came out of, or part of it.
+         *
+         *     Attributes:
+         *         food: what it is called.
+         *         number: the package.
+         *         container: what that is.
+         *         where: where it stands.
+         *         amount: how much, as it could be typed.
+         *         holds: what is in it, in words.
+         *         opens: whether it is opened by this.
+         *         empties: whether nothing is left in it then.
+         */
+        CameFrom: {
+            /** Amount */
+            amount: string;
+            /** Container */
+            container: string;
+            /** Empties */
+            empties: boolean;
+            /** Food */
+            food: string;
+            /** Holds */
+            holds: string;
+            /** Number */
+            number: number;
+            /** Opens */
+            opens: boolean;
+            /** Where */
+            where: string;
         };
         /**
          * CameOut
@@ -4489,6 +4550,23 @@ export interface components {
             thick: string;
         };
         /**
+         * FromShelf
+         * @description What an evening's food came out of.
+         *
+         *     Attributes:
+         *         lines: what it came out of, the first food first.
+         *         lacking: what is not on the shelves, in words.
+         *         taken: what was taken for that day already, in words; empty if nothing was.
+         */
+        FromShelf: {
+            /** Lacking */
+            lacking: string[];
+            /** Lines */
+            lines: components["schemas"]["CameFrom"][];
+            /** Taken */
+            taken: string;
+        };
+        /**
          * FromStock
          * @description The packets of everything on the bench at once, from what is in the house.
          */
@@ -5420,6 +5498,8 @@ export interface components {
         MonthView: {
             /** Days */
             days: components["schemas"]["DayView"][];
+            /** Incomplete */
+            incomplete: number;
             /** Kcal A Day Text */
             kcal_a_day_text: string;
             /** Kept */
@@ -6920,6 +7000,16 @@ export interface components {
             left: string;
             /** Taken */
             taken: string;
+        };
+        /**
+         * TakenOf
+         * @description So much of one package, as typed.
+         */
+        TakenOf: {
+            /** Amount */
+            amount: string;
+            /** Number */
+            number: number;
         };
         /**
          * Task
@@ -13481,6 +13571,114 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_came_from_api_table_diary__day__shelf_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FromShelf"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    take_for_the_day_api_table_diary__day__shelf_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                day: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_take_for_the_day_api_table_diary__day__shelf_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
             /** @description Not found */
             404: {

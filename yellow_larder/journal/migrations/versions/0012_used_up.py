@@ -20,4 +20,6 @@ def upgrade() -> None:
     for estimate in ("cautious", "customary", "hopeful"):
         op.add_column("packages", sa.Column(f"{estimate}_had", sa.Double, nullable=False, server_default="1"))
     op.add_column("places", sa.Column("closed_on", sa.Date))
+    op.add_column("diary", sa.Column("waiting", sa.Integer, nullable=False, server_default="0"))
+    op.add_column("diary", sa.Column("taken_g", sa.JSON, nullable=False, server_default="{}"))
     op.create_index("packages_open", "packages", ["gone_on", "open_since"])

@@ -3,6 +3,7 @@
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
+  import FromShelf from "./FromShelf.svelte";
   import X from "@lucide/svelte/icons/x";
 
   let { day, today, meals }: { day: Schemas["DayView"]; today: string; meals: Schemas["ToPick"][] } = $props();
@@ -115,5 +116,6 @@
   {#if !day.kept}
     <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, eaters: null, line: "" }])}>Nothing from the larder</button>
   {/if}
+  {#if day.kept}<FromShelf day={day.day} />{/if}
   <p class="caption mt-2">Spices are left out. A day not written says nothing; a day with nothing counts.</p>
 {/if}

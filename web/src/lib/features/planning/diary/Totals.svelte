@@ -9,9 +9,16 @@
 </script>
 
 <h2 class="text-2xl">{view.kept} {view.kept === 1 ? "day" : "days"} kept</h2>
+{#if view.incomplete}
+  <p class="caption font-semibold text-rust">
+    {view.incomplete === 1 ? "1 day is" : `${view.incomplete} days are`} not complete: a line there is not read yet.
+  </p>
+{/if}
 {#if view.totals.length}
   <p class="caption">
-    {view.kcal_a_day_text} kcal a day from the larder, {Math.round(view.share_of_need * 100)} % of what you all need. Averages are over the days kept.
+    {view.kcal_a_day_text} kcal a day from the larder, {Math.round(view.share_of_need * 100)} % of what you all need. Averages are over the days {view.incomplete
+      ? "that are complete"
+      : "kept"}.
   </p>
   <ul class="mt-2 border-t-2 border-ink">
     {#each view.totals as food (food.food)}
