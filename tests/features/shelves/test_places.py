@@ -16,6 +16,7 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.places import change_place, close_place, move_all, see_place
 from yellow_larder.features.shelves.shelves import move, see_places, shelves
@@ -135,6 +136,13 @@ def test_all_of_a_place_goes_and_the_place_is_removed(larder: Larder, clock: Clo
     assert take_back(larder) == "Moved 3 packages to Attic"
     assert overview(larder).kept == 3
     assert check(larder.engine) == []
+
+
+def test_where_the_run_sheet_puts_things_stays(larder: Larder) -> None:
+    place = add_place(larder, ATTIC)
+    steps.add_line(larder, replace(RICE, place=place))
+    with refused("on the run sheet"):
+        close_place(larder, place)
 
 
 def test_the_last_place_stays(larder: Larder) -> None:

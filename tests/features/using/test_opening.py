@@ -140,7 +140,7 @@ def test_closing_it_well_again_is_better_than_leaving_it_open_and_no_better_than
     assert life(larder, 1)[1] < life(larder, 2)[1]
 
 
-CONTAINERS = ["jar-quart", "bag-gallon", "bag-gallon-thin", "bottle-2-litre", "can-10", "pail-5-gallon"]
+CONTAINERS = ["jar-quart", "bag-gallon", "bag-gallon-thin", "bottle-2-litre", "can-10", "pail-5-gallon", "packet-5-kg"]
 
 
 @pytest.mark.parametrize("estimate", Estimate)
@@ -148,7 +148,7 @@ CONTAINERS = ["jar-quart", "bag-gallon", "bag-gallon-thin", "bottle-2-litre", "c
 @given(
     food=st.sampled_from(sorted(foods())),
     container=st.sampled_from(
-        ["jar-quart", "bag-gallon", "bag-gallon-thin", "bottle-2-litre", "can-10", "pail-5-gallon"]
+        ["jar-quart", "bag-gallon", "bag-gallon-thin", "bottle-2-litre", "can-10", "pail-5-gallon", "packet-5-kg"]
     ),
     closing=st.sampled_from(list(Closing)),
     age=st.integers(0, 4000),
@@ -234,7 +234,7 @@ def test_the_rest_is_used_up_and_its_jar_comes_back(larder: Larder) -> None:
 
 @pytest.mark.parametrize(
     ("amount", "left"),
-    [("half", "350 g"), ("a quarter", "525 g"), ("1 cup", "505 g"), ("0.5 kg", "200 g"), ("705 g", "")],
+    [("half", "350 g"), ("¾", "175 g"), ("a quarter", "525 g"), ("1 cup", "505 g"), ("0.5 kg", "200 g"), ("705 g", "")],
 )
 def test_what_people_say_they_took(larder: Larder, amount: str, left: str) -> None:
     """A cup of white rice weighs some 185 to 200 g (published cup weights)."""

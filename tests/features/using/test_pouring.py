@@ -1,5 +1,6 @@
 """Pouring over: split, gone down a size, put together; and what leaves the shelves or stays on them."""
 
+from dataclasses import replace
 from datetime import date, timedelta
 
 import pytest
@@ -9,6 +10,7 @@ from tests.conftest import Clock
 from tests.features.using.test_opening import RICE, life, row
 from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.packing import Feel
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place
 from yellow_larder.features.packages.events import Taste
@@ -17,6 +19,7 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.labels import labels
 from yellow_larder.features.shelves.shelves import move
 from yellow_larder.features.supplies.events import Sort
@@ -90,6 +93,26 @@ def test_two_rests_into_one_are_as_old_as_the_older(larder: Larder, clock: Clock
     assert card(larder, both).journal[0].what == "Packed with absorbers, out of number 1 and 2"
 
 
+def test_what_is_put_together_from_two_places_stands_in_the_first(larder: Larder, clock: Clock) -> None:
+    add_place(larder, NewPlace("Loft", "loft", 1, mean_c=28, warmest_c=35))
+    pack(larder, RICE, shelf=3)
+    pack(larder, replace(RICE, place=2))
+    clock.now += timedelta(days=200)
+    for number in (1, 2):
+        take(larder, number, "500 g")
+    (both,) = pour(larder, Pouring(numbers=(1, 2), container="jar-quart")).numbers
+    assert row(larder, both)["place_id"] == 1
+    assert [line.place for line in card(larder, both).ledger] == ["Loft"], "as old as the one out of the loft"
+
+
+def test_an_open_one_is_looked_over_no_more(larder: Larder) -> None:
+    pack(larder, RICE)
+    look_over(larder, [Felt(1, Feel.LEAKS)])
+    assert row(larder, 1)["trouble"]
+    open_packages(larder, [1])
+    assert (row(larder, 1)["trouble"], row(larder, 1)["look_due"]) == ("", None)
+
+
 def test_what_does_not_go_together(larder: Larder) -> None:
     pack(larder, RICE)
     pack(larder, WALNUTS)
@@ -98,6 +121,9 @@ def test_what_does_not_go_together(larder: Larder) -> None:
     assert refusal.value.field == "numbers"
     with refused("needs 2") as refusal:
         pour(larder, Pouring(numbers=(1,), container="jar-pint", count=1))
+    assert refusal.value.field == "count"
+    with refused("hardly anything") as refusal:
+        pour(larder, Pouring(numbers=(1,), container="jar-pint", count=200))
     assert refusal.value.field == "count"
     with refused("not closed that way") as refusal:
         pour(larder, Pouring(numbers=(1,), container="bag-gallon", closing=Closing.VACUUM))

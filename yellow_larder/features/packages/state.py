@@ -199,7 +199,9 @@ def _became(row: Row, told: PackageBecame) -> Row:
             return _since(row, since, told) | _is(told.what)
         case PackageOpened():
             opened = row["open_since"] or told.on
-            return _next_stretch(row, told.on) | _is(told.what) | {"closed_on": told.on, "open_since": opened}
+            # Nobody feels for a vacuum in what is open; what its seal was like is history.
+            seen_to = {"closed_on": told.on, "open_since": opened, "look_due": None, "trouble": ""}
+            return _next_stretch(row, told.on) | _is(told.what) | seen_to
         case PackageClosed():
             closed = {"closed_on": told.on, "open_since": None, "trouble": "", "look_due": told.look_due}
             return _next_stretch(row, told.on) | _is(told.what) | closed

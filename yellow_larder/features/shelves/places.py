@@ -26,6 +26,7 @@ from yellow_larder.features.packages.life import used_shares
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
+from yellow_larder.features.run.record import current
 from yellow_larder.features.shelves.shelves import move_in
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -118,6 +119,9 @@ def close_place(larder: Larder, number: int, *, based_on: int | None = None) -> 
         if kept:
             packages = "1 package stands" if kept == 1 else f"{kept:,} packages stand"
             raise Refused("number", f"{packages} there: move all of it first")
+        run = current(session)
+        if run is not None and any(ask.place == number for ask in run.record.lines.values()):
+            raise Refused("number", "What is on the run sheet is to stand there: take it off the sheet first")
         if len(places_in_use(session)) == 1:
             raise Refused("number", "It is the only place there is: add another first")
         act = log.Act(number, PlaceClosed(larder.today()))

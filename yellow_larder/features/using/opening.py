@@ -48,7 +48,13 @@ SCALES_DIFFER = 0.01
 SEAL_LOST = Opened.DAILY
 """How often the air is new in what has lost its seal: within a day it is the room's. Source: our judgement."""
 
-PARTS = {"half": 1 / 2, "a half": 1 / 2, "a third": 1 / 3, "third": 1 / 3, "a quarter": 1 / 4, "quarter": 1 / 4}
+PARTS = {
+    **dict.fromkeys(("half", "a half", "1/2", "½"), 1 / 2),
+    **dict.fromkeys(("third", "a third", "1/3", "⅓"), 1 / 3),
+    **dict.fromkeys(("two thirds", "2/3", "⅔"), 2 / 3),
+    **dict.fromkeys(("quarter", "a quarter", "1/4", "¼"), 1 / 4),
+    **dict.fromkeys(("three quarters", "3/4", "¾"), 3 / 4),
+}
 """Parts of what there is that people take, as they say them."""
 
 _ALL = frozenset({"all", "all of it", "the rest", "rest", "everything"})

@@ -76,6 +76,9 @@ class Poured:
     took: str
 
 
+LEAST_FILLED = 0.05
+"""Share of what a container holds below which nobody would close it. Source: our judgement."""
+
 MOST_OFFERED = 24
 """More of a container than this is another size of it. Source: our judgement."""
 
@@ -157,7 +160,7 @@ def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:
         shelf = usual_shelf(container.kind, first.place.shelves) if asked.shelf is None else asked.shelf
         if not 1 <= shelf <= first.place.shelves:
             raise Refused("shelf", f"{first.place.name} has shelves 1 to {first.place.shelves}")
-        what = replace(what, shelf=shelf)
+        what = replace(what, place_id=first.place.id, shelf=shelf)
         acts, took = _acts(session, larder, held, what, oldest, poured_g, total_g, count)
         title = title_of("package.poured", "package.poured-many", held, jars=count)
         log.record(session, title, acts, at=larder.clock())
@@ -208,7 +211,7 @@ def been_through(held: InHand) -> list[Stretch]:
 def _mixed(held: Sequence[InHand], oldest: InHand, total_g: float) -> InHand:
     """Several packages as one: as old as the oldest, and as moist as they are on the mean."""
     moisture = sum(each.moisture_pct * each.package.mass_g for each in held) / total_g
-    mixed = replace(oldest)
+    mixed = replace(oldest, place=held[0].place)
     # What is worked out of a package when it is first asked for is said here instead.
     mixed.__dict__["moisture_pct"] = moisture
     return mixed
@@ -247,4 +250,7 @@ def _how_many(asked: Pouring, first: InHand, poured_g: float) -> int:
             f"{count} × {called(container, units)} hold {say_mass(count * holds_g, units)}; "
             f"{say_mass(poured_g, units)} needs {fewest}",
         )
+    if count > fewest and poured_g / count < LEAST_FILLED * holds_g:
+        units = first.household.units
+        raise Refused("count", f"{say_mass(poured_g / count, units)} in each is hardly anything: take fewer of them")
     return count
