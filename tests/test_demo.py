@@ -28,6 +28,10 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
         "Puffed up in the heat, smelt sour",
         "Clumped: moisture got in",
     }
+    # What the stretches of a life cost, and what is left of it, make a whole.
+    for package in view.packages:
+        ledger = card(larder, package.number).ledger
+        assert package.left == pytest.approx(max(0.0, 1 - sum(each.share for each in ledger)), abs=6e-4)
     mushrooms = next(package.number for package in view.packages if package.food == "dried mushrooms")
     cupboard, loft, _ = card(larder, mushrooms).ledger
     assert loft.life_days / loft.days > cupboard.life_days / cupboard.days

@@ -12,6 +12,7 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.household.larder import NewPlace, add_place
 from yellow_larder.features.shelves.card import Card, card
+from yellow_larder.features.shelves.elsewhere import Elsewhere, elsewhere
 from yellow_larder.features.shelves.labels import read_code
 from yellow_larder.features.shelves.open_next import OpenNext, open_next
 from yellow_larder.features.shelves.photos import keep_photo, see_photo
@@ -91,6 +92,12 @@ def throw_out_packages(
 def see_package(larder: TheLarder, number: Number) -> Card:
     """Everything about one package."""
     return card(larder, number)
+
+
+@router.get("/packages/{number}/elsewhere")
+def see_elsewhere(larder: TheLarder, number: Number) -> list[Elsewhere]:
+    """How long a package would last from today in each of the other places."""
+    return elsewhere(larder, number)
 
 
 @router.post("/packages/{number}/photos", status_code=201, openapi_extra=_JPEG_BODY)

@@ -8,9 +8,9 @@ from datetime import date
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.food import person_days
-from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, say_container
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
@@ -29,7 +29,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.kinds import Row
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.packets import say_packets
-from yellow_larder.words.quantities import Units, say_kcal, say_share
+from yellow_larder.words.quantities import say_kcal, say_share
 
 
 @dataclass(frozen=True, slots=True)
@@ -157,7 +157,7 @@ def card(larder: Larder, number: int) -> Card:
         trouble=say_trouble(package.trouble),
         photos=photos_in(standing),
         journal=[happening(each, places, household.units) for each in standing],
-        ledger=_ledger(row, household.estimate, places, household.units, today),
+        ledger=_ledger(row, float(share[0]), household, places, today),
     )
 
 
@@ -166,10 +166,16 @@ def _gone(package: Package) -> str:
     return f"{says[:1].upper()}{says[1:]}"
 
 
-def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units, today: date) -> list[SpentIn]:
-    """The life ledger: how long it stood where and how it was closed, and what that cost."""
+def _ledger(row: Row, left: float, household: Settings, places: dict[int, Place], today: date) -> list[SpentIn]:
+    """The life ledger: how long it stood where and how it was closed, and what that cost.
+
+    Where something else than age ends it first (oxygen, moisture, the most that cold can stretch), that took its part
+    as well: the stretches share it as they share the ageing, so that what they cost and what is left make a whole.
+    """
     stretches = stretches_of(row, row["gone_on"] or today)
-    costs = stretch_costs(stretches, row["q10"], estimate, places)
+    costs = stretch_costs(stretches, row["q10"], household.estimate, places)
+    aged, units = sum(share for _, share in costs), household.units
+    more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
     found = []
     for each, (days, share) in zip(stretches, costs, strict=True):
         last = each is stretches[-1] and row["gone_on"] is None
@@ -183,8 +189,8 @@ def _ledger(row: Row, estimate: Estimate, places: dict[int, Place], units: Units
                 "now" if last else say_day(date.fromordinal(each.until)),
                 each.until - each.since,
                 round(days),
-                share,
-                say_share(share),
+                share * more,
+                say_share(share * more),
             )
         )
     return [each for n, each in enumerate(found) if each.days or n == 0]

@@ -1011,6 +1011,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/packages/{number}/elsewhere": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Elsewhere
+         * @description How long a package would last from today in each of the other places.
+         */
+        get: operations["see_elsewhere_api_packages__number__elsewhere_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/packages/{number}/keep-on": {
         parameters: {
             query?: never;
@@ -4056,6 +4076,29 @@ export interface components {
             appetite: components["schemas"]["Appetite"];
             /** Eaters */
             eaters: components["schemas"]["EaterView"][];
+        };
+        /**
+         * Elsewhere
+         * @description How long a package would last in another place.
+         *
+         *     Attributes:
+         *         place: which.
+         *         name: what it is called.
+         *         best_by: until when, in words.
+         *         difference: how much longer or less long than where it stands, in words.
+         *         longer: whether it is longer.
+         */
+        Elsewhere: {
+            /** Best By */
+            best_by: string;
+            /** Difference */
+            difference: string;
+            /** Longer */
+            longer: boolean;
+            /** Name */
+            name: string;
+            /** Place */
+            place: number;
         };
         /**
          * Ends
@@ -10394,6 +10437,59 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_elsewhere_api_packages__number__elsewhere_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Elsewhere"][];
+                };
             };
             /** @description Not found */
             404: {

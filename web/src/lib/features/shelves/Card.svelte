@@ -11,6 +11,7 @@
   import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
   import Acts from "$lib/features/using/Acts.svelte";
+  import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
 
   let {
@@ -172,6 +173,7 @@
     {#if !card.trouble}
       <h3 class="head mt-5 font-sans">Shelf life used</h3>
       <Life {card} />
+      {#if !card.gone_on && card.ages}{#key number}<Elsewhere {number} />{/key}{/if}
     {/if}
 
     <h3 class="head mt-5 font-sans">What happened</h3>
