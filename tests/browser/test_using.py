@@ -124,3 +124,16 @@ def test_what_was_cooked_comes_off_the_shelf(page: Page, demo_to_change: Here) -
     page.get_by_role("button", name="Undo").click()
     said(page, "Undone: Took from 1 package")
     expect(shelf.get_by_label("How much of number 60")).to_be_visible()
+
+
+def test_what_the_labels_show(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/shelves?place=1")
+    shelves = page.get_by_role("region", name="Places")
+    energy, life = shelves.locator("text", has_text="215 kcal"), shelves.locator("text", has_text="% left")
+    expect(shelves.get_by_role("button", name=re.compile("^dried apples, 65 g, open"))).to_be_visible()
+    expect(energy).to_have_count(0)
+    page.get_by_label("Show", exact=True).select_option("Energy")
+    expect(energy).to_have_count(1)
+    page.get_by_label("Show", exact=True).select_option("Life left")
+    expect(life.first).to_be_visible()
+    expect(energy).to_have_count(0)

@@ -69,6 +69,7 @@ class OnShelf:
     left: float
     due: Due
     best_by: str
+    kcal_text: str
     open: bool
 
 
@@ -121,7 +122,19 @@ class Found:
     place: int
 
 
-_DRAWN = ("number", "food_name", "form", "colour", "container_key", "mass_g", "level", "outer", "shelf", "batch")
+_DRAWN = (
+    "number",
+    "food_name",
+    "form",
+    "colour",
+    "container_key",
+    "mass_g",
+    "kcal",
+    "level",
+    "outer",
+    "shelf",
+    "batch",
+)
 _COLUMNS = [
     *LIFE_COLUMNS,
     *(Package.__table__.columns[name] for name in (*_DRAWN, "trouble", "open_since", "kept_until")),
@@ -321,6 +334,7 @@ def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today
         left=round(share, 3),
         due=_due(row, days, today),
         best_by=best_by(row, days, today),
+        kcal_text=say_kcal(row["kcal"]),
         open=row["open_since"] is not None,
     )
 

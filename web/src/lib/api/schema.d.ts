@@ -5830,6 +5830,8 @@ export interface components {
             food: string;
             /** Form */
             form: string;
+            /** Kcal Text */
+            kcal_text: string;
             /** Left */
             left: number;
             /** Level */

@@ -30,6 +30,7 @@ function stand(count: number, of: Partial<OnShelf> = {}, from = 1): OnShelf[] {
     left: 1,
     due: "fine",
     best_by: "Nov 2050",
+    kcal_text: "1,000",
     open: false,
     ...of,
   }));

@@ -72,7 +72,7 @@ function fill(shelf: number, here: OnShelf[], drawings: Drawings, width: number)
 function groups(packages: OnShelf[]): OnShelf[][] {
   const found = new Map<string, OnShelf[]>();
   for (const each of packages) {
-    const key = `${each.batch}/${each.container}/${each.mass}/${each.due}/${each.outer}/${each.open}`;
+    const key = `${each.batch}/${each.container}/${each.mass}/${each.due}/${each.outer}/${each.open}/${each.best_by}`;
     found.set(key, [...(found.get(key) ?? []), each]);
   }
   return [...found.values()];

@@ -16,6 +16,7 @@
     shortNames,
     chosen,
     found,
+    lens,
     onopen,
     onmove,
     onmoving,
@@ -26,6 +27,8 @@
     shortNames: Record<string, string>;
     chosen: number | undefined;
     found: Set<number> | undefined;
+    /** What the labels say. */
+    lens: "best-by" | "life" | "energy" | "open";
     onopen: (number: number) => void;
     onmove: (numbers: number[], place: number, shelf: number) => void;
     onmoving: (number: number) => void;
@@ -227,6 +230,7 @@
               >
                 <g aria-hidden="true">
                   <Standing
+                    {lens}
                     {stack}
                     {drawings}
                     {shortNames}

@@ -29,9 +29,20 @@
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
-  const alike = $derived(
-    opened ? here.filter((each) => each.batch === opened.batch && each.mass === opened.mass && each.due === opened.due).map((each) => each.number) : [],
-  );
+  /** Just like another: out of one packing, with as much in it and as long to last. */
+  const like = (one: Schemas["OnShelf"], other: Schemas["OnShelf"]) =>
+    one.batch === other.batch && one.mass === other.mass && one.due === other.due && one.best_by === other.best_by && one.open === other.open;
+  const alike = $derived(opened ? here.filter((each) => like(each, opened)).map((each) => each.number) : []);
+
+  const LENSES = [
+    ["best-by", "Best by"],
+    ["life", "Life left"],
+    ["energy", "Energy"],
+    ["open", "What is open"],
+  ] as const;
+  /** What the labels say, and what stands out. */
+  let lens = $state<(typeof LENSES)[number][0]>("best-by");
+  const shown = $derived(lens === "open" && !found ? new Set(here.filter((each) => each.open).map((each) => each.number)) : found);
 
   $effect(() => {
     if (larder.version < 0) return;
@@ -138,9 +149,15 @@
         <p class="caption" aria-live="polite">
           {place.climate} · {found ? (found.size ? `${found.size} found` : "nothing of that name stands here") : `${place.kept} kept, ${place.kcal_text} kcal`}
         </p>
+        <div class="ml-auto max-sm:w-full">
+          <label class="sr-only" for="lens">Show</label>
+          <select id="lens" class="field sm:!w-36" bind:value={lens}>
+            {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
+          </select>
+        </div>
         <label class="max-sm:w-full">
           <span class="sr-only">Find by food, number or label code</span>
-          <input class="field sm:!w-56" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
+          <input class="field sm:!w-48" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
         </label>
       </div>
       <div class="min-h-0 flex-1 pb-3">
@@ -151,7 +168,8 @@
             drawings={view.containers}
             shortNames={view.short_names}
             chosen={number}
-            {found}
+            found={shown}
+            {lens}
             onopen={open}
             onmove={move}
             onmoving={(n) => open(n).then(() => (moving = true))}

@@ -12,6 +12,7 @@
     scale,
     chosen,
     rim,
+    lens,
   }: {
     stack: Stack;
     drawings: Drawings;
@@ -21,6 +22,8 @@
     chosen: boolean;
     /** Height of what stands in front, px: the label clears it. */
     rim: number;
+    /** What its label says beside its name. */
+    lens: "best-by" | "life" | "energy" | "open";
   } = $props();
 
   const first = $derived(stack.first);
@@ -37,7 +40,9 @@
   });
   /** What it was to last is over, or nobody can say it any more. */
   const over = $derived(first.due === "past" || first.due === "wrong");
-  const by = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.due === "kept on" ? first.due : first.best_by);
+  const bestBy = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.due === "kept on" ? first.due : first.best_by);
+  const by = $derived(lens === "energy" ? `${first.kcal_text} kcal` : lens === "life" && !over ? `${Math.round(first.left * 100)} % left` : bestBy);
+  const bySize = $derived(Math.min(size - 0.5, (label.half * 2 - 4) / (by.length * 0.52)));
   const bar = $derived(label.half * 2 - 2);
 </script>
 
@@ -66,7 +71,7 @@
 <g transform="translate(0 {-label.y})">
   <rect x={-label.half} y={-20} width={label.half * 2} height="41" rx="1.5" fill="var(--label)" stroke="var(--label-ink)" stroke-width="1.2" />
   <text y={-6.5} text-anchor="middle" font-size={name.size.toFixed(1)} font-weight="700" fill="var(--label-ink)">{name.text}</text>
-  <text y={7} text-anchor="middle" font-size={size - 0.5} fill={over ? "var(--alarm)" : "var(--label-soft)"} font-weight={over ? 800 : 400}>{by}</text>
+  <text y={7} text-anchor="middle" font-size={bySize.toFixed(1)} fill={over ? "var(--alarm)" : "var(--label-soft)"} font-weight={over ? 800 : 400}>{by}</text>
   <!-- Life left: length, and hatch, never colour alone. -->
   <rect x={-label.half + 1} y="12" width={bar} height="8" fill="var(--label)" />
   <rect
