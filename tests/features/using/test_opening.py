@@ -1,5 +1,6 @@
 """Opening, taking, closing again: what stays, what is used up, and what a package is from then on."""
 
+from contextlib import suppress
 from dataclasses import replace
 from datetime import timedelta
 from pathlib import Path
@@ -26,7 +27,7 @@ from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import Felt, look_over
-from yellow_larder.features.shelves.shelves import throw_out
+from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.features.supplies.view import see_supplies
@@ -185,6 +186,35 @@ def test_opening_never_sets_the_clock_back(
         assert then[1] <= after[1] + 1e-9
 
 
+USES = st.tuples(st.sampled_from(["open", "take", "seal", "shelf", "cellar", "home", "weigh"]), st.integers(0, 300))
+
+
+@settings(max_examples=25, deadline=None, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@given(uses=st.lists(USES, min_size=2, max_size=8), closing=st.sampled_from(list(Closing)))
+def test_no_act_gives_life_back(new_file: Path, tmp_path: Path, uses: list[tuple[str, int]], closing: Closing) -> None:
+    """Whatever is done with a package, in any order, on any days: it never has more of its life left than before."""
+    clock = Clock()
+    with open_larder(Path(copy(new_file, tmp_path / "uses.db")), clock) as larder:
+        clock.now = NOON
+        add_place(larder, NewPlace("Cellar", mean_c=8, warmest_c=11, humidity=0.8))
+        pack(larder, Ask(line="600 g walnuts", container="jar-half-gallon", closing=closing))
+        for what, days in uses:
+            clock.now += timedelta(days=days)
+            before = life(larder, 1)[1]
+            acts = {
+                "open": lambda: open_packages(larder, [1]),
+                "take": lambda: take(larder, 1, "a quarter"),
+                "seal": lambda: lose_seal(larder, 1),
+                "shelf": lambda: move(larder, [1], place=1, shelf=2),
+                "cellar": lambda: move(larder, [1], place=2, shelf=1),
+                "home": lambda: move(larder, [1], place=1, shelf=1),
+                "weigh": lambda grams=50 + days: weigh(larder, 1, f"{grams} g"),
+            }
+            with suppress(Refused):
+                acts[what]()
+            assert life(larder, 1)[1] <= before + 1e-9, what
+
+
 ACTS = st.tuples(st.sampled_from(["take", "pour", "part", "join", "close"]), st.integers(1, 6), st.integers(1, 400))
 
 
@@ -302,6 +332,25 @@ def test_a_lost_seal_counts_from_the_day_it_was_last_good(larder: Larder, clock:
     assert card(larder, 1).journal[-1].detail == "counted as closed with air since 29 Dec 2027"
     with refused("no seal to lose"):
         lose_seal(larder, 1, since=larder.today())
+
+
+def test_what_came_before_a_lost_seal_is_not_forgotten(larder: Larder, clock: Clock) -> None:
+    """Moved from shelf to shelf, and then its seal is lost: all the years before count."""
+    pack(larder, RICE)
+    clock.now += timedelta(days=600)
+    move(larder, [1], place=1, shelf=3)
+    clock.now += timedelta(days=100)
+    before = life(larder, 1)[1]
+    lose_seal(larder, 1, since=larder.today())
+    assert life(larder, 1)[1] == pytest.approx(before, abs=1e-9)
+    assert sum(line.days for line in card(larder, 1).ledger) == 700
+    clock.now += timedelta(days=10)
+    take_back(larder)
+    lose_seal(larder, 1, since=larder.today() - timedelta(days=300))
+    assert [(line.closed, line.days) for line in card(larder, 1).ledger] == [
+        ("with absorbers", 410),
+        ("with room air", 300),
+    ]
 
 
 def test_a_bag_is_cut_and_sealed_shorter(larder: Larder) -> None:

@@ -220,7 +220,7 @@ def _since(row: Row, since: date, told: PackageBecame) -> Row:
     """A package that was as good as open from a day on: whatever stretch that day fell into."""
     day, lost = since.toordinal(), {estimate: life.days for estimate, life in told.what.lasts.items()}
     past: list[Stretch] = []
-    for each in stretches_of(row, max(since, row["stands_since"]))[:-1]:
+    for each in (from_json(Stretch, one) for one in row["past"] or ()):
         before, after = replace(each, until=min(each.until, day)), replace(each, since=max(each.since, day))
         as_open = replace(after, closing=told.what.closing, days=lost)
         past += [part for part in (before, as_open) if part.since < part.until]

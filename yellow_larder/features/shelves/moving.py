@@ -59,9 +59,16 @@ def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
-        new = replace(there, base_days=min(base, there.base_days), most_days=rest_days(most, there.most_days, age))
-        kept[estimate] = replace(Lasts.of(new).life, had=getattr(package, f"{estimate.value}_had"))
+        rest = rest_days(most, there.most_days, age)
+        new = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
+        kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, age))
     return kept
+
+
+def _had(had: float, here: float, there: float, age: float) -> float:
+    """The share of its life that a package had when it was closed, so that it has as much left there as it has here."""
+    left, then = (0.0 if age >= most else 1 - age / most for most in (here, there))
+    return had * left / then if then else had
 
 
 def rest_days(here: float, there: float, age: float) -> float:

@@ -81,11 +81,6 @@ class InHand:
         days = (self.day - self.package.closed_on).days
         return round(min(100.0, max(0.0, self.course.moisture_after_pct(days))), 4)
 
-    @property
-    def says(self) -> str:
-        """What is in it, in words: "350 g of pearl barley"."""
-        return f"{say_mass(self.package.mass_g, self.household.units)} of {self.food.name}"
-
     def most_in_g(self, container: Container) -> float:
         """What a container holds of it, filled to the top, g."""
         return mass_that_fits_g(closed_volume_ml(container), self.food.settled_g_ml)
