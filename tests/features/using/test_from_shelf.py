@@ -5,7 +5,7 @@ from datetime import timedelta
 import pytest
 
 from tests.conftest import Clock
-from tests.features.using.test_opening import on_hand_g, row
+from tests.features.using.seen import on_hand_g, row
 from tests.support.refusals import refused
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place

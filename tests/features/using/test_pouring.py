@@ -7,7 +7,7 @@ import pytest
 from sqlalchemy import select
 
 from tests.conftest import Clock
-from tests.features.using.test_opening import RICE, life, row
+from tests.features.using.seen import RICE, life, row
 from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Feel
