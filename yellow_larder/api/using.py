@@ -64,10 +64,11 @@ def close_it(
     cut: Typed = "",
     pressed: Annotated[bool, Body()] = True,
     pull: Annotated[Pull, Body()] = Pull.MACHINE,
+    conditioned: Annotated[bool, Body(description="food dried at home was conditioned in a jar")] = False,
     on: OnDay = None,
 ) -> str:
     """Close a package again; answers with what that took from the supplies."""
-    return close_again(larder, number, Reclosing(closing, cut, pressed, pull), on=on)
+    return close_again(larder, number, Reclosing(closing, cut, pressed, pull, conditioned), on=on)
 
 
 @router.get("/pour-into")

@@ -177,6 +177,22 @@ def test_what_would_be_dangerous_without_air_goes_back_under_its_lid(larder: Lar
     assert row(larder, 1)["open_since"] is None
 
 
+def test_what_was_never_proved_dry_is_not_closed_without_air(larder: Larder, clock: Clock) -> None:
+    """Dried at home, and under its lid so far: it is conditioned first, or somebody says that it was."""
+    pack(larder, Ask(line="60 g dried leeks", container="jar-quart", closing=Closing.LID, moisture=5))
+    open_packages(larder, [1])
+    for closing in (Closing.ABSORBER, Closing.VACUUM):
+        with refused("Not conditioned yet") as refusal:
+            close_again(larder, 1, Reclosing(closing))
+        assert refusal.value.field == "closing"
+        with refused("Not conditioned yet"):
+            pour(larder, Pouring(numbers=(1,), container="jar-quart", closing=closing))
+    close_again(larder, 1, Reclosing(Closing.VACUUM, conditioned=True))
+    clock.now += timedelta(days=1)
+    take(larder, 1, "half")
+    close_again(larder, 1, Reclosing(Closing.ABSORBER))
+
+
 def test_a_lost_seal_counts_from_the_day_it_was_last_good(larder: Larder, clock: Clock) -> None:
     pack(larder, RICE)
     pack(larder, RICE)

@@ -23,7 +23,7 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Contained, Life
 from yellow_larder.features.packages.find import find_kept
 from yellow_larder.features.packages.life import used_shares
-from yellow_larder.features.packages.state import Package, contained_in, endless
+from yellow_larder.features.packages.state import Package, contained_in, endless, row_of, stretches_of
 from yellow_larder.features.packing.package_course import bests_of, closed_of, course_elsewhere, course_of
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.packing.request import Ask
@@ -80,6 +80,12 @@ class InHand:
             return self.package.moisture_pct
         days = (self.day - self.package.closed_on).days
         return round(min(100.0, max(0.0, self.course.moisture_after_pct(days))), 4)
+
+    @property
+    def stood_without_air(self) -> bool:
+        """Whether it was ever closed with absorbers or under vacuum."""
+        stretches = stretches_of(row_of(self.package), self.day)
+        return any(each.closing is not Closing.LID for each in stretches)
 
     def most_in_g(self, container: Container) -> float:
         """What a container holds of it, filled to the top, g."""

@@ -17,6 +17,7 @@ from yellow_larder.core.packing import LOOK_DAYS, AdviceCode, Case, judge
 from yellow_larder.features.catalog.containers import called, cut_shorter
 from yellow_larder.features.household.larder import Larder, places_in
 from yellow_larder.features.household.people import appetite
+from yellow_larder.features.lots.lots import wants_proof
 from yellow_larder.features.packages.contained import Contained
 from yellow_larder.features.packages.events import (
     PackageClosed,
@@ -84,12 +85,14 @@ class Reclosing:
         cut: how much shorter a bag is that was cut open, as typed; empty if it is as long as it was.
         pressed: whether the air above the food is pressed out of film.
         pull: what draws a vacuum.
+        conditioned: that food dried at home, which never stood without air before, was conditioned in a jar.
     """
 
     closing: Closing
     cut: str = ""
     pressed: bool = True
     pull: Pull = Pull.MACHINE
+    conditioned: bool = False
 
 
 def open_packages(
@@ -213,7 +216,7 @@ def close_again(larder: Larder, number: int, how: Reclosing, *, on: date | None 
             raise Refused("number", f"Number {number} is closed. Open it first, if it is to be closed otherwise")
         container = recut(held, how.cut)
         what, course = closed_in(session, larder, held, container, how, package.mass_g)
-        check_safe(held, course, what)
+        check_safe(held, course, what, conditioned=how.conditioned)
         first_look = held.day + timedelta(days=LOOK_DAYS[0]) if how.closing is not Closing.LID else None
         stock = Stock(session)
         took = stock.opens([replace(what, packets=_absorbers(what))], held.day) if held.day == larder.today() else []
@@ -271,8 +274,14 @@ def recut(held: InHand, cut: str) -> Container:
     return cut_shorter(held.container, read_length_mm(cut, "cut", units=held.household.units))
 
 
-def check_safe(held: InHand, course: Course, what: Contained) -> None:
+def check_safe(held: InHand, course: Course, what: Contained, *, conditioned: bool) -> None:
     """Refuse to close a food in a way that can make somebody ill.
+
+    Args:
+        held: the package that it comes out of.
+        course: what becomes of it.
+        what: what it is then.
+        conditioned: that somebody says it was conditioned; what once stood without air was let through as that before.
 
     Raises:
         Refused: the rules of the bench stop it.
@@ -284,6 +293,7 @@ def check_safe(held: InHand, course: Course, what: Contained) -> None:
         horizon_years=1,
         fill=fill(course.of.container, held.food, course.of.mass_g, pressed=False),
         need_ml=need_by_air_ml(oxygen_in_room_ml(course.of.void_ml, held.household)),
+        unproven=wants_proof(held.food) and not conditioned and not held.stood_without_air,
     )
     stops = [each for each in in_units(judge(case), held.household.units) if each.severity is Severity.STOP]
     if stops:

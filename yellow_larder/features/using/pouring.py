@@ -50,6 +50,7 @@ class Pouring:
         amount: how much, as typed; empty means all there is. Only out of one.
         pull: what draws a vacuum.
         shelf: where they stand; none means the shelf that suits them.
+        conditioned: that food dried at home, which never stood without air before, was conditioned in a jar.
     """
 
     numbers: tuple[int, ...]
@@ -59,6 +60,7 @@ class Pouring:
     amount: str = ""
     pull: Pull = Pull.MACHINE
     shelf: int | None = None
+    conditioned: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -156,7 +158,7 @@ def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:
         mixed = _mixed(held, oldest, total_g)
         container = container_by_key(asked.container)
         what, course = closed_in(session, larder, mixed, container, Reclosing(asked.closing, pull=asked.pull), each_g)
-        check_safe(mixed, course, what)
+        check_safe(mixed, course, what, conditioned=asked.conditioned)
         shelf = usual_shelf(container.kind, first.place.shelves) if asked.shelf is None else asked.shelf
         if not 1 <= shelf <= first.place.shelves:
             raise Refused("shelf", f"{first.place.name} has shelves 1 to {first.place.shelves}")

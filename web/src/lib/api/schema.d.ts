@@ -2870,6 +2870,12 @@ export interface components {
         Body_close_it_api_packages__number__close_post: {
             closing: components["schemas"]["Closing"];
             /**
+             * Conditioned
+             * @description food dried at home was conditioned in a jar
+             * @default false
+             */
+            conditioned?: boolean;
+            /**
              * Cut
              * @default
              */
@@ -6204,6 +6210,7 @@ export interface components {
          *         amount: how much, as typed; empty means all there is. Only out of one.
          *         pull: what draws a vacuum.
          *         shelf: where they stand; none means the shelf that suits them.
+         *         conditioned: that food dried at home, which never stood without air before, was conditioned in a jar.
          */
         Pouring: {
             /**
@@ -6213,6 +6220,11 @@ export interface components {
             amount?: string;
             /** @default lid */
             closing?: components["schemas"]["Closing"];
+            /**
+             * Conditioned
+             * @default false
+             */
+            conditioned?: boolean;
             /** Container */
             container: string;
             /** Count */

@@ -18,6 +18,7 @@
   let closing = $state<Schemas["Closing"]>();
   let pull = $state<Schemas["Pull"]>("machine");
   let cut = $state("");
+  let conditioned = $state(false);
   let wrong = $state<Wrong>({});
 
   const chosen = $derived(closing ?? card.closings[0] ?? "lid");
@@ -25,7 +26,7 @@
   async function close(event: SubmitEvent) {
     event.preventDefault();
     const params = { path: { number: card.number } };
-    const done = await ask(api.POST("/api/packages/{number}/close", { params, body: { closing: chosen, cut, pull, pressed: true } }));
+    const done = await ask(api.POST("/api/packages/{number}/close", { params, body: { closing: chosen, cut, pull, pressed: true, conditioned } }));
     wrong = done.wrong ?? {};
     if (done.data === undefined) return;
     open = false;
@@ -41,7 +42,12 @@
     <div>
       <p class="head">How</p>
       <Choice label="How" options={card.closings.map((each) => [each, CLOSINGS[each]] as const)} value={chosen} onset={(each) => (closing = each)} />
-      {#if wrong.closing}<p class="wrong mt-1" role="alert">{wrong.closing.message}</p>{/if}
+      {#if wrong.closing}
+        <p class="wrong mt-1" role="alert">{wrong.closing.message}</p>
+        {#if chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
+            ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
+          >{/if}
+      {/if}
     </div>
     {#if chosen === "vacuum"}
       <div>

@@ -17,6 +17,7 @@
   let count = $state("");
   let amount = $state("");
   let together = $state(false);
+  let conditioned = $state(false);
   let wrong = $state<Wrong>({});
 
   const numbers = $derived(together ? alike : [card.number]);
@@ -40,7 +41,16 @@
   async function pour(event: SubmitEvent) {
     event.preventDefault();
     if (!into) return;
-    const pouring = { numbers, container: into.container, closing: chosen, amount, count: sent(count) as number | null, pull: "machine", shelf: null } as const;
+    const pouring = {
+      numbers,
+      container: into.container,
+      closing: chosen,
+      amount,
+      count: sent(count) as number | null,
+      pull: "machine",
+      shelf: null,
+      conditioned,
+    } as const;
     const done = await ask(api.POST("/api/packages/pour", { body: { pouring } }));
     wrong = done.wrong ?? {};
     if (!done.data) return;
@@ -89,7 +99,12 @@
           value={chosen}
           onset={(each) => (closing = each)}
         />
-        {#if wrong.closing}<p class="wrong mt-1" role="alert">{wrong.closing.message}</p>{/if}
+        {#if wrong.closing}
+          <p class="wrong mt-1" role="alert">{wrong.closing.message}</p>
+          {#if chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
+              ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
+            >{/if}
+        {/if}
       </div>
       <div class="grid grid-cols-2 gap-3">
         <Field label="How much (all, if left empty)" name="amount" bind:value={amount} {wrong} placeholder={larder.us ? "2 lb" : "1 kg"} />
