@@ -181,10 +181,10 @@ class PackagePhotographed(Event):
         return self.photo
 
 
+@dataclass(frozen=True, slots=True)
 class PackageBecame(Event):
-    """Something after which a package is another: what it is from then on stands in its facts."""
+    """Something after which a package is another: when, and what it is from then on."""
 
-    __slots__ = ()
     on: date
     what: Contained
 
@@ -194,17 +194,12 @@ class PackageBecame(Event):
 class PackageOpened(PackageBecame):
     """It was opened: all its air is the room's, and from now on it is in use."""
 
-    on: date
-    what: Contained
-
 
 @event("package", "taken")
 @dataclass(frozen=True, slots=True)
 class PackageTaken(PackageBecame):
     """Some of it was taken, g."""
 
-    on: date
-    what: Contained
     taken_g: float
 
 
@@ -213,8 +208,6 @@ class PackageTaken(PackageBecame):
 class PackageClosed(PackageBecame):
     """It is in use no more: it was closed again. It is looked over on some day; none means never."""
 
-    on: date
-    what: Contained
     look_due: date | None = None
 
 
@@ -223,8 +216,6 @@ class PackageClosed(PackageBecame):
 class PackageWeighed(PackageBecame):
     """What is in it was weighed: so much was thought to be in it, g."""
 
-    on: date
-    what: Contained
     thought_g: float
 
 
@@ -233,8 +224,6 @@ class PackageWeighed(PackageBecame):
 class PackageSealLost(PackageBecame):
     """Its seal was found loose: since some day it is as good as closed with air."""
 
-    on: date
-    what: Contained
     since: date
 
 
@@ -243,8 +232,6 @@ class PackageSealLost(PackageBecame):
 class PackageCorrected(PackageBecame):
     """It was written down wrong: what it is and was all along, and the day it was packed."""
 
-    on: date
-    what: Contained
     packed_on: date
 
 

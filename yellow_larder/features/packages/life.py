@@ -96,3 +96,8 @@ def used_shares(package: Package, until: date, places: dict[int, Place]) -> dict
         estimate: sum(share for _, share in stretch_costs(stretches, package.q10, estimate, places))
         for estimate in Estimate
     }
+
+
+def used_before(package: Package, places: dict[int, Place]) -> dict[Estimate, float]:
+    """The share of its life that a package had used up when it was closed as it is; of most there was no before."""
+    return used_shares(package, package.closed_on, places) if package.past else {}

@@ -15,7 +15,7 @@ from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import places_in
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Life
-from yellow_larder.features.packages.life import used_shares
+from yellow_larder.features.packages.life import used_before
 from yellow_larder.features.packages.state import Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
@@ -42,8 +42,7 @@ def lasts_there(
         if package.place_id == target.id or package.food_key not in foods:
             continue
         alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
-        # What it had used up before it was closed so; of most there was no before.
-        used = used_shares(package, package.closed_on, places) if package.past else {}
+        used = used_before(package, places)
         key = (*alike, *used.values(), *sorted((name, str(value)) for name, value in package.closed.items()))
         if key not in seen:
             course = course_elsewhere(package, foods[package.food_key], target)

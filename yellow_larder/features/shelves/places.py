@@ -22,7 +22,7 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.packages.contained import Life
 from yellow_larder.features.packages.events import PackageCalculated
-from yellow_larder.features.packages.life import used_shares
+from yellow_larder.features.packages.life import used_before
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
@@ -94,8 +94,7 @@ def _calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceM
         course = course_elsewhere(package, food, so) if food else None
         if food is None or course is None:
             continue
-        used = used_shares(package, package.closed_on, places) if package.past else {}
-        bests = bests_of(food, course, used)
+        bests = bests_of(food, course, used_before(package, places))
         lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
         acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
     return acts

@@ -267,7 +267,7 @@ def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: 
         moving = [package for package in packages if (package.place_id, package.shelf) != (place, shelf)]
         if not moving:
             raise Refused("shelf", "Already there")
-        title = _title("package.moved", moving, place=target.name, shelf=shelf)
+        title = title_of("package.moved", "package.moved-many", moving, place=target.name, shelf=shelf)
         day = _day(larder, moving, on)
         move_in(session, larder, moving, target, {each.number: shelf for each in moving}, title, day)
 
@@ -300,7 +300,9 @@ def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | No
         stock = Stock(session)
         for each in packages:
             acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
-        log.record(session, _title("package.thrown-out", packages), acts, at=larder.clock())
+        log.record(
+            session, title_of("package.thrown-out", "package.thrown-out-many", packages), acts, at=larder.clock()
+        )
 
 
 def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:
@@ -309,12 +311,12 @@ def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:
     return max(check_day(on or today, today, "on", earliest=package.stands_since) for package in packages)
 
 
-def _title(code: str, packages: Sequence[Package], **figures: str | float) -> log.Title:
+def title_of(one: str, many: str, packages: Sequence[Package], **figures: str | float) -> log.Title:
     """What is done with a package, or with several."""
     names = sorted({package.food_name for package in packages})
     if len(packages) > 1:
-        return log.title(f"{code}-many", count=len(packages), names=names, **figures)
-    return log.title(code, number=packages[0].number, names=names, **figures)
+        return log.title(many, count=len(packages), names=names, **figures)
+    return log.title(one, number=packages[0].number, names=names, **figures)
 
 
 def on_shelf(row: dict[str, Any], days: float, share: float, units: Units, today: date) -> OnShelf:

@@ -74,10 +74,7 @@ class TakenOf:
     amount: str
 
 
-_COLUMNS = [
-    *LIFE_COLUMNS,
-    *(Package.__table__.columns[name] for name in ("food_key", "shelf", *ORDERED_BY) if name != "place_id"),
-]
+_COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in (*ORDERED_BY, "food_key", "shelf"))]
 
 
 def see_from_shelf(larder: Larder, day: date) -> FromShelf:

@@ -45,7 +45,6 @@ class InHand:
         household: whose it is.
         day: the day.
         used: the share of its life used up by then, by estimate.
-        used_when_closed: the same by the day it was closed as it is.
         left: the share of its life that it has left, by estimate, whatever it is that ends it.
     """
 
@@ -55,7 +54,6 @@ class InHand:
     household: Settings
     day: date
     used: Mapping[Estimate, float]
-    used_when_closed: Mapping[Estimate, float]
     left: Mapping[Estimate, float]
 
     @cached_property
@@ -207,9 +205,9 @@ def in_hand(
             earliest=package.stands_since,
         )
         place = places[package.place_id]
-        used, before = (used_shares(package, when, places) for when in (day, package.closed_on))
+        used = used_shares(package, day, places)
         left = {each: share_left_of(package, places, each, day) for each in Estimate}
-        found.append(InHand(package, known[package.food_key], place, household, day, used, before, left))
+        found.append(InHand(package, known[package.food_key], place, household, day, used, left))
     if not found:
         raise Refused("numbers", "Choose at least one")
     return found

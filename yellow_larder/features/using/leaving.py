@@ -2,23 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from enum import StrEnum
 
 from yellow_larder.core.food import Food, nutrients
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.foods import all_foods, find_food
 from yellow_larder.features.household.larder import Larder, places_in, places_in_use
 from yellow_larder.features.packages.contained import Contained, Portion
 from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Taste
+from yellow_larder.features.packages.life import used_before
 from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
+from yellow_larder.features.shelves.shelves import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
-from yellow_larder.features.using.opening import recut, refuse_puffed, title_of, used_up
+from yellow_larder.features.using.opening import recut, refuse_puffed, used_up
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import life_classes
@@ -72,7 +75,7 @@ def leave(
             if len(held) > 1:
                 raise Refused("cut", "One bag at a time is cut down")
             acts.append(Stock(session).takes_in(session, recut(held[0], cut)))
-        log.record(session, title_of(*_TITLES[how], held), acts, at=larder.clock())
+        log.record(session, title_of(*_TITLES[how], [each.package for each in held]), acts, at=larder.clock())
 
 
 def taste(larder: Larder, number: int, verdict: Taste, *, note: str = "", on: date | None = None) -> None:
@@ -168,7 +171,7 @@ def correct(larder: Larder, number: int, right: Correction) -> None:
         if not 1 <= shelf <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
         so = replace(held, food=food, place=place)
-        what = replace(_as_it_was(so, mass_g), place_id=place.id, shelf=shelf)
+        what = replace(_as_it_was(so, mass_g, used_before(package, places_in(session))), place_id=place.id, shelf=shelf)
         if what == held.what and day == package.packed_on:
             raise Refused("request", "That is what is written already")
         act = log.Act(number, PackageCorrected(today, what, day))
@@ -183,8 +186,14 @@ def _food_named(words: str, known: dict[str, Food]) -> Food:
         raise refused.at("food") from refused
 
 
-def _as_it_was(held: InHand, mass_g: float) -> Contained:
-    """What a package is, had it been written down right: its food, how much there is, where it stands."""
+def _as_it_was(held: InHand, mass_g: float, used: Mapping[Estimate, float]) -> Contained:
+    """What a package is, had it been written down right: its food, how much there is, where it stands.
+
+    Args:
+        held: it, with its right food in its right place.
+        mass_g: what is in it, g.
+        used: the share of its life used up when it was closed as it is.
+    """
     package, food = held.package, held.food
     same_food = food.key == package.food_key
     if same_food and held.place.id == package.place_id:
@@ -196,7 +205,7 @@ def _as_it_was(held: InHand, mass_g: float) -> Contained:
     course = course_as_closed(
         food, held.container, held.what.closing, held.place, closed, mass_g=mass_g, moisture_pct=moisture
     )
-    lasts = {estimate: Lasts.of(best).life for estimate, best in bests_of(food, course, held.used_when_closed).items()}
+    lasts = {estimate: Lasts.of(best).life for estimate, best in bests_of(food, course, used).items()}
     right = held.with_mass(mass_g)
     portion = Portion(food.key, food.name, food.form, food.colour, mass_g)
     kcal = nutrients(food.composition, mass_g).kcal

@@ -31,6 +31,7 @@ from yellow_larder.features.packages.life import used_shares
 from yellow_larder.features.packing.container_fill import Packer, oxygen_in_room_ml
 from yellow_larder.features.packing.request import Ask, Opened, Pull
 from yellow_larder.features.packing.sizing_methods import asks_ml
+from yellow_larder.features.shelves.shelves import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand, without_absorbers
 from yellow_larder.journal import log
@@ -120,7 +121,12 @@ def open_packages(
                     "number", f"Number {each.package.number} is open since {say_day(each.package.open_since)}"
                 )
         acts = [log.Act(each.package.number, PackageOpened(each.day, opened(each, often))) for each in held]
-        log.record(session, title_of("package.opened", "package.opened-many", held), acts, at=larder.clock())
+        log.record(
+            session,
+            title_of("package.opened", "package.opened-many", [each.package for each in held]),
+            acts,
+            at=larder.clock(),
+        )
 
 
 def take(larder: Larder, number: int, amount: str, *, on: date | None = None) -> Taken:
@@ -357,11 +363,3 @@ def refuse_puffed(held: InHand) -> None:
     """
     if held.package.trouble == AdviceCode.PUFFED:
         raise Refused("number", "Puffed up: throw it out, do not open it")
-
-
-def title_of(one: str, many: str, held: Sequence[InHand], **figures: str | float) -> log.Title:
-    """What is done with a package, or with several."""
-    names = sorted({each.package.food_name for each in held})
-    if len(held) > 1:
-        return log.title(many, count=len(held), names=names, **figures)
-    return log.title(one, number=held[0].package.number, names=names, **figures)

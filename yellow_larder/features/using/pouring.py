@@ -19,6 +19,7 @@ from yellow_larder.features.packages.events import PackageGone, PackagePacked
 from yellow_larder.features.packages.state import row_of, stretches_of
 from yellow_larder.features.packing.pack import usual_shelf
 from yellow_larder.features.packing.request import MOST_CONTAINERS, Pull, ways_to_close
+from yellow_larder.features.shelves.shelves import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import (
@@ -29,7 +30,6 @@ from yellow_larder.features.using.opening import (
     read_taken_g,
     refuse_puffed,
     taken,
-    title_of,
 )
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -164,7 +164,7 @@ def pour(larder: Larder, asked: Pouring, *, on: date | None = None) -> Poured:
             raise Refused("shelf", f"{first.place.name} has shelves 1 to {first.place.shelves}")
         what = replace(what, place_id=first.place.id, shelf=shelf)
         acts, took = _acts(session, larder, held, what, oldest, poured_g, total_g, count)
-        title = title_of("package.poured", "package.poured-many", held, jars=count)
+        title = title_of("package.poured", "package.poured-many", [each.package for each in held], jars=count)
         log.record(session, title, acts, at=larder.clock())
         numbers = [act.subject for act in acts if isinstance(act.event, PackagePacked)]
         says = f"{count} × {called(container, units)}, {say_mass(each_g, units)} each"

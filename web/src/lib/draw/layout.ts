@@ -69,10 +69,13 @@ function fill(shelf: number, here: OnShelf[], drawings: Drawings, width: number)
   return found;
 }
 
+/** The same for packages that are just alike: out of one packing, with as much in them, closed alike, as long to last. */
+export const alikeKey = (one: OnShelf): string => [one.batch, one.container, one.mass, one.due, one.outer, one.open, one.best_by].join("/");
+
 function groups(packages: OnShelf[]): OnShelf[][] {
   const found = new Map<string, OnShelf[]>();
   for (const each of packages) {
-    const key = `${each.batch}/${each.container}/${each.mass}/${each.due}/${each.outer}/${each.open}/${each.best_by}`;
+    const key = alikeKey(each);
     found.set(key, [...(found.get(key) ?? []), each]);
   }
   return [...found.values()];

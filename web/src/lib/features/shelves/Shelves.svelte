@@ -2,6 +2,7 @@
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
+  import { alikeKey } from "$lib/draw/layout";
   import { larder } from "$lib/state/larder.svelte";
   import Card from "./Card.svelte";
   import Cutaway from "./Cutaway.svelte";
@@ -29,10 +30,7 @@
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
-  /** Just like another: out of one packing, with as much in it and as long to last. */
-  const like = (one: Schemas["OnShelf"], other: Schemas["OnShelf"]) =>
-    one.batch === other.batch && one.mass === other.mass && one.due === other.due && one.best_by === other.best_by && one.open === other.open;
-  const alike = $derived(opened ? here.filter((each) => like(each, opened)).map((each) => each.number) : []);
+  const alike = $derived(opened ? here.filter((each) => alikeKey(each) === alikeKey(opened)).map((each) => each.number) : []);
 
   const LENSES = [
     ["best-by", "Best by"],

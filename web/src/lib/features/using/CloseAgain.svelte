@@ -5,7 +5,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
-  import { CLOSINGS } from "./closings";
+  import Closing from "./Closing.svelte";
   import Refusal from "./Refusal.svelte";
 
   let { card, open = $bindable() }: { card: Schemas["Card"]; open: boolean } = $props();
@@ -39,16 +39,7 @@
 <Sheet bind:open title="Close number {card.number} again">
   <form class="grid gap-4" onsubmit={close} novalidate>
     <p>{card.mass} of {card.food} in it. Absorbers are sized for the air that is in there now; what was used of its life stays used.</p>
-    <div>
-      <p class="head">How</p>
-      <Choice label="How" options={card.closings.map((each) => [each, CLOSINGS[each]] as const)} value={chosen} onset={(each) => (closing = each)} />
-      {#if wrong.closing}
-        <p class="wrong mt-1" role="alert">{wrong.closing.message}</p>
-        {#if chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
-            ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
-          >{/if}
-      {/if}
-    </div>
+    <Closing label="How" closings={card.closings} {chosen} onset={(each) => (closing = each)} bind:conditioned {wrong} />
     {#if chosen === "vacuum"}
       <div>
         <p class="head">Pump</p>

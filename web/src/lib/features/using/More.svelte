@@ -70,14 +70,14 @@
   async function done(event: SubmitEvent) {
     event.preventDefault();
     const says = SAID[chosen];
-    const sent = await send();
-    wrong = sent.wrong ?? {};
-    if (sent.wrong) return;
+    const answer = await send();
+    wrong = answer.wrong ?? {};
+    if (answer.wrong) return;
     open = false;
     day = note = weight = since = until = cut = "";
     right = { food: "", amount: "", packed_on: "", place: 0, shelf: "" };
     larder.say(
-      typeof sent.data === "string" && sent.data ? `${says}: ${sent.data}` : `Number ${card.number}: ${says.slice(0, 1).toLowerCase()}${says.slice(1)}`,
+      typeof answer.data === "string" && answer.data ? `${says}: ${answer.data}` : `Number ${card.number}: ${says.slice(0, 1).toLowerCase()}${says.slice(1)}`,
     );
     await larder.changed();
   }

@@ -6,7 +6,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
-  import { CLOSINGS } from "./closings";
+  import Closing from "./Closing.svelte";
   import Refusal from "./Refusal.svelte";
 
   let { card, alike, onlabel, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; onlabel: (numbers: number[]) => void; open: boolean } = $props();
@@ -91,21 +91,7 @@
         />
         {#if wrong.container}<p class="wrong mt-1" role="alert">{wrong.container.message}</p>{/if}
       </div>
-      <div>
-        <p class="head">Closed</p>
-        <Choice
-          label="Closed"
-          options={(into?.closings ?? []).map((each) => [each, CLOSINGS[each]] as const)}
-          value={chosen}
-          onset={(each) => (closing = each)}
-        />
-        {#if wrong.closing}
-          <p class="wrong mt-1" role="alert">{wrong.closing.message}</p>
-          {#if chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
-              ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
-            >{/if}
-        {/if}
-      </div>
+      <Closing label="Closed" closings={into?.closings ?? []} {chosen} onset={(each) => (closing = each)} bind:conditioned {wrong} />
       <div class="grid grid-cols-2 gap-3">
         <Field label="How much (all, if left empty)" name="amount" bind:value={amount} {wrong} placeholder={larder.us ? "2 lb" : "1 kg"} />
         <Field label="How many ({into?.count ?? 1}, if left empty)" name="count" type="number" bind:value={count} {wrong} />
