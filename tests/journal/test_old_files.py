@@ -228,7 +228,7 @@ def everything(lifted: Path, tmp_path: Path) -> Path:
 
 def test_there_is_a_file_of_every_version_but_those_that_no_larder_had() -> None:
     # 0008 and 0009 came together.
-    assert {*VERSIONS, "0008", "0012"} == set(known_versions())
+    assert {*VERSIONS, "0008", "0013"} == set(known_versions())
 
 
 def test_a_file_of_any_version_shows_the_same_figures(before: Path, lifted: Path) -> None:
@@ -245,7 +245,15 @@ def test_what_a_package_had_been_through_costs_what_it_did(before: Path, everyth
     """Until 0012 its life was kept as one sum; since then as the stretches that it was spent in."""
     database = sqlite3.connect(before)
     there = [row[1] for row in database.execute("PRAGMA table_info(packages)")]
-    used = dict(database.execute("SELECT number, used_days FROM packages").fetchall()) if "used_days" in there else {}
+    if "past" in there:
+        kept = dict(database.execute("SELECT number, past FROM packages").fetchall())
+        database.close()
+        with open_larder(everything) as larder, reading(larder.engine) as session:
+            assert {each.number: each.past for each in session.scalars(select(Package))} == {
+                number: json.loads(past) if past else None for number, past in kept.items()
+            }
+        return
+    used = dict(database.execute("SELECT number, used_days FROM packages").fetchall())
     database.close()
     assert any(used.values()), "at least one was moved"
     with open_larder(everything) as larder, reading(larder.engine) as session:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from datetime import timedelta
+from datetime import datetime, time, timedelta
 from io import BytesIO
 from typing import Any
 
@@ -31,7 +31,7 @@ from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk
 from yellow_larder.features.freezer import contents
 from yellow_larder.features.freezer.contents import open_it, put_in
 from yellow_larder.features.freezer.plan import FreezeAsk
-from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.events import Alarm, Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.household.people import Eater, keep_eater, remove_eater
 from yellow_larder.features.household.state import Place
@@ -42,6 +42,9 @@ from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask, Opened
+from yellow_larder.features.places.alarms import alarm, seen_to
+from yellow_larder.features.places.logs import read_log, read_thermometer
+from yellow_larder.features.places.places import change_place, close_place, move_all
 from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
 from yellow_larder.features.planning.goal import Goal, set_goal
@@ -56,7 +59,6 @@ from yellow_larder.features.run.view import see_run
 from yellow_larder.features.shelves import inspection
 from yellow_larder.features.shelves.inspection import empty_out, look_over
 from yellow_larder.features.shelves.photos import keep_photo
-from yellow_larder.features.shelves.places import change_place, close_place, move_all
 from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
@@ -78,7 +80,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 77
+ACTS = 81
 """How many different things `do` does."""
 
 
@@ -186,6 +188,10 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: close_place(larder, n + 2),
         lambda: move_all(larder, 1, to=n + 2),
         lambda: _taken_for_supper(larder, n),
+        lambda: read_log(larder, n + 1, _a_log(larder, n)),
+        lambda: read_thermometer(larder, n + 1, 14.0 + 6 * n, [None, 0.4, 0.6][n % 3]),
+        lambda: alarm(larder, n + 1, list(Alarm)[n % 3]),
+        lambda: seen_to(larder, n + 1, list(Alarm)[n % 3]),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
     ]
     assert len(doings) == ACTS
@@ -198,6 +204,14 @@ def newest(larder: Larder, n: int) -> int:
     with reading(larder.engine) as session:
         kept = select(Package.number).where(Package.gone_on.is_(None)).order_by(Package.number.desc())
         return session.scalar(kept.offset(n)) or 0
+
+
+def _a_log(larder: Larder, n: int) -> bytes:
+    """A logger's file of the last fortnight, or month, or longer."""
+    first = datetime.combine(larder.today() - timedelta(days=15 * (n + 1)), time.min)
+    times = [first + timedelta(hours=hour) for hour in range(24 * 15 * (n + 1))]
+    rows = [f"{at:%Y-%m-%d %H:%M},{20 + 5 * n + at.hour / 4:.1f}" for at in times]
+    return "\n".join(["time,temp °C", *rows]).encode()
 
 
 def _taken_for_supper(larder: Larder, n: int) -> None:

@@ -24,6 +24,7 @@ from yellow_larder.api import (
     freezer,
     household,
     labels,
+    places,
     reference,
     rounds,
     run,
@@ -59,6 +60,7 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
         # Before the card of a package, whose address has a number where these have a word.
         using,
         shelves,
+        places,
         supplies,
         drying,
         freezer,

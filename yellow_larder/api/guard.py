@@ -24,6 +24,9 @@ from yellow_larder.api.problems import FieldProblem, problem
 
 LARGEST_REQUEST = 8 * 1024 * 1024
 
+LARGEST_LOG = 64 * 1024 * 1024
+"""A data logger's file of ten years."""
+
 LARGEST_NUMBER = 1e9
 """Nothing in a household is counted, weighed or numbered higher: a thousand tonnes in grams."""
 
@@ -113,11 +116,13 @@ class Guard:
 
     async def _pass_on(self, scope: Scope, receive: Receive, send: Send) -> Response | None:
         """Read the whole body, and pass the request on if it can be kept; what it is answered if not."""
-        body = await _whole_body(receive)
+        most = LARGEST_LOG if scope["path"].endswith("/log") else LARGEST_REQUEST
+        body = await _whole_body(receive, most)
         if body is None:
-            return problem(413, "Request too large", "That is more than 8 MB")
+            return problem(413, "Request too large", f"That is more than {most // 1024**2} MB")
         headers = Headers(scope=scope)
-        wrong = what_is_wrong(body) if body and not headers.get("content-type", "").startswith("image/") else None
+        is_json = not headers.get("content-type", "").startswith(("image/", "text/csv"))
+        wrong = what_is_wrong(body) if body and is_json else None
         key = headers.get("idempotency-key", "")
         if len(key) > LONGEST_KEY:
             wrong = FieldProblem(field="request", message=f"An idempotency key has {LONGEST_KEY} letters at most")
@@ -150,14 +155,14 @@ class Guard:
         return None
 
 
-async def _whole_body(receive: Receive) -> bytes | None:
+async def _whole_body(receive: Receive, most: int) -> bytes | None:
     """The body, counted as it comes, whatever its header says; none if it is too large."""
     body = bytearray()
     more = True
     while more:
         message = await receive()
         body += message.get("body", b"")
-        if len(body) > LARGEST_REQUEST:
+        if len(body) > most:
             return None
         more = message["type"] == "http.request" and message.get("more_body", False)
     return bytes(body)

@@ -1,4 +1,4 @@
-"""The shelves: what stands where, one package's card, moving, throwing out, places."""
+"""The shelves: what stands where, one package's card, moving, throwing out."""
 
 from __future__ import annotations
 
@@ -7,23 +7,19 @@ from typing import Annotated
 from fastapi import Body, Depends, Query, Request, Response
 from pydantic import TypeAdapter
 
-from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
+from yellow_larder.api.common import Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
-from yellow_larder.features.household.larder import NewPlace, add_place
 from yellow_larder.features.shelves.card import Card, card
 from yellow_larder.features.shelves.elsewhere import Elsewhere, elsewhere
 from yellow_larder.features.shelves.labels import read_code
 from yellow_larder.features.shelves.open_next import OpenNext, open_next
 from yellow_larder.features.shelves.photos import keep_photo, see_photo
-from yellow_larder.features.shelves.places import PlaceAsTyped, change_place, close_place, move_all, see_place
 from yellow_larder.features.shelves.shelves import (
     Found,
-    PlaceView,
     ShelvesView,
     find_packages,
     move,
-    see_places,
     shelves,
     throw_out,
 )
@@ -114,39 +110,3 @@ def take_photo(larder: TheLarder, number: Number, picture: Annotated[bytes, Depe
 def show_photo(larder: TheLarder, number: Number, photo: Number) -> Response:
     """A photograph of a package."""
     return Response(see_photo(larder, number, photo), media_type="image/jpeg")
-
-
-@router.get("/places")
-def list_places(larder: TheLarder) -> list[PlaceView]:
-    """All places, with what each holds in figures."""
-    return see_places(larder)
-
-
-@router.post("/places", status_code=201)
-def make_place(larder: TheLarder, place: NewPlace) -> int:
-    """Add a place to put packages; answers with its number."""
-    return add_place(larder, place)
-
-
-@router.get("/places/{number}")
-def see_that_place(larder: TheLarder, number: Number) -> PlaceAsTyped:
-    """A place as it is typed."""
-    return see_place(larder, number)
-
-
-@router.put("/places/{number}", status_code=204)
-def put_place_right(larder: TheLarder, number: Number, place: NewPlace, based_on: BasedOn = None) -> None:
-    """Put right what was written of a place."""
-    change_place(larder, number, place, based_on=based_on)
-
-
-@router.delete("/places/{number}", status_code=204)
-def remove_place(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
-    """Nothing is put there any more; only a place where nothing stands is removed."""
-    close_place(larder, number, based_on=based_on)
-
-
-@router.post("/places/{number}/move-all")
-def move_all_of_it(larder: TheLarder, number: Number, to: Annotated[int, Body(embed=True, examples=[2])]) -> int:
-    """Move everything that stands in a place to another; answers with how many packages went."""
-    return move_all(larder, number, to=to)

@@ -10,6 +10,7 @@ from functools import lru_cache
 import numpy as np
 
 from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.climate import ClimateLog, season
 from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.errors import check_range
 
@@ -23,8 +24,6 @@ never promised for more than 40. Source: common practice, "25–30 years, some s
 _UNSURE_C, _UNSURE_Q10 = 1.5, 0.2
 """How far off a place's temperature and a food's pace may be. Source: our judgement; paces of 1.8–2.5 are published
 (Labuza, 1982, from memory)."""
-
-_YEAR_DAYS = 365.2425
 
 
 class Estimate(StrEnum):
@@ -131,9 +130,16 @@ def _of_swing(q10: float, swing_c: float) -> float:
 
 
 def life_used_days(
-    since: Numbers, until: Numbers, *, mean_c: float, swing_c: float, q10: float, warmest_month: int = 7
+    since: Numbers,
+    until: Numbers,
+    *,
+    mean_c: float,
+    swing_c: float,
+    q10: float,
+    warmest_month: int = 7,
+    log: ClimateLog | None = None,
 ) -> Numbers:
-    """Life used up in one place between two days, by the season each day falls in.
+    """Life used up in one place between two days: by what was measured, else by the season each day falls in.
 
     Args:
         since: days on which stretches begin, as day numbers of the common calendar (1 January of year 1 is 1).
@@ -142,6 +148,7 @@ def life_used_days(
         swing_c: how far the warmest lies above the mean, °C, 0–30.
         q10: how many times faster the food ages 10 °C warmer, 1–5.
         warmest_month: month of the warmest day, taken as its middle, 1–12.
+        log: what was measured there; hours that were not are those of the year.
 
     Returns:
         Days at 21 °C that each stretch is worth.
@@ -158,20 +165,29 @@ def life_used_days(
         >>> [round(float(days)) for days in used]
         [144, 25]
 
-    Source: Q10 rule, summed day by day over a sinusoid of one year.
+    Source: Q10 rule, summed over the hours that were measured, and day by day over a sinusoid of one year.
     """
     check_range("mean_c", mean_c, -40, 60, "°C")
     check_range("swing_c", swing_c, 0, 30, "°C")
     check_range("q10", q10, 1, 5, "")
     check_range("warmest_month", warmest_month, 1, 12, "")
-    first = int(since.min())
-    middays = np.arange(first, int(until.max())) + 0.5
-    # Day 1 is a 1 January; months are near enough a twelfth of the year for a sinusoid.
-    season = np.cos(2 * np.pi * ((middays - 1) / _YEAR_DAYS - (warmest_month - 0.5) / 12))
-    rate = q10 ** ((mean_c + swing_c * season - REFERENCE_C) / 10)
+    first, end = int(since.min()), int(until.max())
+    # Months are near enough a twelfth of the year for a sinusoid.
+    warmth = np.cos(season(np.arange(first, end) + 0.5) - 2 * np.pi * (warmest_month - 0.5) / 12)
+    rate = q10 ** ((mean_c + swing_c * warmth - REFERENCE_C) / 10)
+    if log is not None:
+        shift = log.first_day - first
+        days, theirs = _overlap(shift, len(log.share_measured), end - first)
+        rate[days] = rate[days] * (1 - log.share_measured[theirs]) + log.rates(q10, REFERENCE_C)[theirs]
     used_by: Numbers = np.concatenate(([0.0], np.cumsum(rate)))
     spent: Numbers = used_by[until.astype(int) - first] - used_by[since.astype(int) - first]
     return spent
+
+
+def _overlap(shift: int, length: int, days: int) -> tuple[slice, slice]:
+    """The days that a log which begins some days later has in common with a row of days: in the row, and in the log."""
+    start, end = min(max(shift, 0), days), min(max(shift + length, 0), days)
+    return slice(start, end), slice(start - shift, end - shift)
 
 
 def rate_band(mean_c: float, swing_c: float, q10: float) -> tuple[float, float]:

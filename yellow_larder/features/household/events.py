@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date
+from enum import StrEnum
 
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.planning import Activity, Sex
@@ -48,7 +49,7 @@ def _with_estimate(facts: Facts) -> Facts:
     return {"estimate" if name == "school" else name: value for name, value in facts.items()}
 
 
-@event("place", "made")
+@event("place", "made", version=2)
 @dataclass(frozen=True, slots=True)
 class PlaceMade(Event):
     """There is a place to put packages.
@@ -62,6 +63,7 @@ class PlaceMade(Event):
         swing_c: how much warmer its warmest month is, K.
         warmest_month: 1–12.
         humidity: relative humidity, 0–1.
+        dark: whether no daylight comes to the shelves.
     """
 
     name: str
@@ -72,14 +74,116 @@ class PlaceMade(Event):
     swing_c: float
     warmest_month: int = 7
     humidity: float = 0.5
+    dark: bool = False
 
 
-@event("place", "changed")
+@lift("place", "made", version=1)
+def _with_light(facts: Facts) -> Facts:
+    """Until then nobody said whether a place is dark."""
+    return facts
+
+
+@event("place", "changed", version=2)
 @dataclass(frozen=True, slots=True)
 class PlaceChanged(Event):
     """It is another than was written: it is so, and was all along."""
 
     now: PlaceMade
+
+
+@lift("place", "changed", version=1)
+def _now_with_light(facts: Facts) -> Facts:
+    return facts
+
+
+@dataclass(frozen=True, slots=True)
+class TakenFor:
+    """The year that a place is taken for: see `Place`."""
+
+    mean_c: float
+    swing_c: float
+    warmest_month: int
+    humidity: float
+
+
+@event("place", "logged")
+@dataclass(frozen=True, slots=True)
+class PlaceLogged(Event):
+    """What a logger measured there was read from its file.
+
+    Attributes:
+        on: when it was read.
+        log: the attachment that holds it, by hour.
+        hours: how many hours.
+        warmest_c: the warmest hour, °C.
+        year: what the place is taken for since.
+    """
+
+    on: date
+    log: int
+    hours: int
+    warmest_c: float
+    year: TakenFor
+
+    @property
+    def attachment(self) -> int:
+        """The log."""
+        return self.log
+
+
+@event("place", "read")
+@dataclass(frozen=True, slots=True)
+class PlaceRead(Event):
+    """Somebody read the thermometer there.
+
+    Attributes:
+        on: the day.
+        hour: the hour of it, 0–23.
+        temperature_c: what it showed, °C.
+        humidity: relative humidity, 0–1; none if nothing showed it.
+        year: what the place is taken for since.
+    """
+
+    on: date
+    hour: int
+    temperature_c: float
+    humidity: float | None
+    year: TakenFor
+
+
+class Alarm(StrEnum):
+    """What can be seen in a place that everything in it is to be looked at for."""
+
+    RODENTS = "rodents"
+    INSECTS = "insects"
+    FLOOD = "flood"
+
+
+@event("place", "alarmed")
+@dataclass(frozen=True, slots=True)
+class PlaceAlarmed(Event):
+    """Something was seen there."""
+
+    on: date
+    what: Alarm
+
+
+@event("place", "seen to")
+@dataclass(frozen=True, slots=True)
+class PlaceSeenTo(Event):
+    """What stands there was looked at, and what was to be done is done."""
+
+    on: date
+    what: Alarm
+
+
+@event("place", "counted")
+@dataclass(frozen=True, slots=True)
+class PlaceCounted(Event):
+    """Somebody went along its shelves: so many packages are there."""
+
+    on: date
+    there: int
 
 
 @event("place", "closed")

@@ -15,6 +15,7 @@ from yellow_larder.core.errors import check_range
 from yellow_larder.core.keeping import ageing_rate
 from yellow_larder.features.household.clock import day_of, on_the_wall, utc_now
 from yellow_larder.features.household.events import PlaceMade, Settings
+from yellow_larder.features.household.measured import kept_log
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
@@ -53,6 +54,7 @@ class NewPlace:
         warmest_c: the warmest it gets, °C.
         warmest_month: the month it is warmest in, 1–12: July in the north, January in the south.
         humidity: relative humidity, 0–1.
+        dark: whether no daylight comes to the shelves.
     """
 
     name: str
@@ -63,6 +65,7 @@ class NewPlace:
     warmest_c: float = 22
     warmest_month: int = 7
     humidity: float = 0.5
+    dark: bool = False
 
 
 @dataclass(slots=True)
@@ -165,7 +168,14 @@ def settings(session: Session) -> Settings:
 
 def places_in(session: Session) -> dict[int, Place]:
     """Where packages stand, by number."""
-    return log.once(session, "places", lambda: {each.id: each for each in session.scalars(_PLACES)})
+    return log.once(session, "places", lambda: _places(session))
+
+
+def _places(session: Session) -> dict[int, Place]:
+    places = {each.id: each for each in session.scalars(_PLACES)}
+    for each in places.values():
+        each.log = kept_log(session, each)
+    return places
 
 
 def places_in_use(session: Session) -> dict[int, Place]:
@@ -283,4 +293,5 @@ def place_made(new: NewPlace) -> PlaceMade:
         swing_c=new.warmest_c - new.mean_c,
         warmest_month=new.warmest_month,
         humidity=new.humidity,
+        dark=new.dark,
     )

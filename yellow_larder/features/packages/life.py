@@ -14,10 +14,10 @@ from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping import Estimate, life_used_days, share_used
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Stretch
-from yellow_larder.features.packages.state import Climate, Package, endless, row_of, stretches_of
+from yellow_larder.features.packages.state import Package, endless, row_of, stretches_of
 
 
-def life_used_in(place: Climate, q10: float, since: Numbers, until: Numbers) -> Numbers:
+def life_used_in(place: Place, q10: float, since: Numbers, until: Numbers) -> Numbers:
     """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
     # A clock that was set back ends a stretch before it began: that uses no life, and gives none back.
     return life_used_days(
@@ -27,6 +27,7 @@ def life_used_in(place: Climate, q10: float, since: Numbers, until: Numbers) -> 
         swing_c=place.swing_c,
         q10=q10,
         warmest_month=place.warmest_month,
+        log=place.log,
     )
 
 

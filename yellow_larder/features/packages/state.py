@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Collection, Mapping
 from dataclasses import replace
 from datetime import date
-from typing import Any, Protocol
+from typing import Any
 
 from sqlalchemy import ColumnElement, ForeignKey, Index, or_
 from sqlalchemy.orm import Mapped, mapped_column
@@ -109,17 +109,6 @@ class Package(Base):
     """How it was closed, so that what becomes of it elsewhere can be worked out; empty if nobody wrote it."""
     trouble: Mapped[str]
     """What was wrong with it at the last look, by the code of the advice; empty if nothing was."""
-
-
-class Climate(Protocol):
-    """The year of a place."""
-
-    @property
-    def mean_c(self) -> float: ...  # noqa: D102
-    @property
-    def swing_c(self) -> float: ...  # noqa: D102
-    @property
-    def warmest_month(self) -> int: ...  # noqa: D102
 
 
 def endless(days: float | None) -> float:
@@ -306,7 +295,7 @@ def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     }
 
 
-def _soonest_ends(row: Row, climate: Callable[[int], Climate]) -> Row:
+def _soonest_ends(row: Row, climate: Callable[[int], Place]) -> Row:
     """The day before which its life cannot be over, by estimate: so that what could be due is found without a sum."""
     stretches = stretches_of(row, row["stands_since"])
     peaks = {each.place_id: row["q10"] ** ((peak_c(climate(each.place_id)) - REFERENCE_C) / 10) for each in stretches}
@@ -327,9 +316,10 @@ def _soonest_ends(row: Row, climate: Callable[[int], Climate]) -> Row:
     return found
 
 
-def peak_c(place: Climate) -> float:
-    """The warmest day of a place, °C."""
-    return place.mean_c + abs(place.swing_c)
+def peak_c(place: Place) -> float:
+    """The warmest that a place is or ever was, °C."""
+    warmest = place.mean_c + abs(place.swing_c)
+    return warmest if place.warmest_c is None else max(warmest, place.warmest_c)
 
 
 PACKAGE = Kind(

@@ -30,6 +30,7 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G, LotLeft, lots_left
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packages.text import say_trouble
+from yellow_larder.features.places.alarms import SAYS, all_alarms, say_first
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
 from yellow_larder.features.shelves.inspection import packages_to_see_to
 from yellow_larder.features.supplies.state import SupplyRecord
@@ -56,6 +57,7 @@ class TaskKind(StrEnum):
     EAT = "eat"
     LOOK = "look"
     TROUBLE = "trouble"
+    ALARM = "alarm"
     SUPPLY = "supply"
     COPY = "copy"
 
@@ -74,7 +76,7 @@ class Task:
 
     Attributes:
         kind: what sort of thing.
-        number: of the load, jar, package or lot.
+        number: of the load, jar, package, lot or place.
         item: the food of a load, the tray to weigh; 0 otherwise.
         title: what to do, in a short line.
         detail: the rest of it.
@@ -152,6 +154,7 @@ def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]
         *_waiting(jars, lots, known, units, now),
         *_looks(seen_to.due, now),
         *_trouble(seen_to.wrong, now),
+        *_alarms(session, now),
         *_supplies(session, now),
         *_eat(session, now),
         *_copy(copy, now),
@@ -358,6 +361,14 @@ def _trouble(wrong: Sequence[Package], now: datetime) -> Iterator[Task]:
             package.form,
             package.colour,
         )
+
+
+def _alarms(session: Session, now: datetime) -> Iterator[Task]:
+    """Mice, insects or water in a place: a line for each, until it is seen to."""
+    for place, seen in all_alarms(session):
+        title = f"{place.name}: {SAYS[seen.what]} seen"
+        when = _by_day(seen.on, day_of(now))
+        yield Task(TaskKind.ALARM, place.id, 0, title, say_first(seen.first), seen.on, None, when, True)
 
 
 def _supplies(session: Session, now: datetime) -> Iterator[Task]:

@@ -1223,6 +1223,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{number}/alarms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Alarms
+         * @description What was seen in a place and is not seen to yet.
+         */
+        get: operations["list_alarms_api_places__number__alarms_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/alarms/{what}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Alarm
+         * @description Mice, insects or water were seen in a place; answers with what is to be looked at.
+         */
+        post: operations["say_alarm_api_places__number__alarms__what__post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/alarms/{what}/seen-to": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say Seen To
+         * @description What stands there was looked at, and what was to be done is done.
+         */
+        post: operations["say_seen_to_api_places__number__alarms__what__seen_to_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/climate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Air
+         * @description What was measured in a place, its warm spells and what they cost, and what another place would have cost.
+         */
+        get: operations["see_air_api_places__number__climate_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Its Log
+         * @description Read a data logger's file: times, temperatures and perhaps humidities, in whatever columns; up to 64 MB.
+         */
+        post: operations["read_its_log_api_places__number__log_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Its Log
+         * @description All that was measured in a place, hour by hour, as CSV.
+         */
+        get: operations["export_its_log_api_places__number__log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/{number}/move-all": {
         parameters: {
             query?: never;
@@ -1237,6 +1357,26 @@ export interface paths {
          * @description Move everything that stands in a place to another; answers with how many packages went.
          */
         post: operations["move_all_of_it_api_places__number__move_all_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{number}/thermometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Its Thermometer
+         * @description Somebody read the thermometer in a place.
+         */
+        post: operations["read_its_thermometer_api_places__number__thermometer_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2582,6 +2722,37 @@ export interface components {
             source: string;
         };
         /**
+         * Alarm
+         * @description What can be seen in a place that everything in it is to be looked at for.
+         * @enum {string}
+         */
+        Alarm: "rodents" | "insects" | "flood";
+        /**
+         * AlarmView
+         * @description Something that was seen in a place and not seen to yet.
+         *
+         *     Attributes:
+         *         what: what.
+         *         says: the same in words, and since when.
+         *         to_do: what is done about it.
+         *         first: the packages that are to be looked at, by number: those that it can get at.
+         *         on: the day it was seen.
+         */
+        AlarmView: {
+            /** First */
+            first: number[];
+            /**
+             * On
+             * Format: date
+             */
+            on: string;
+            /** Says */
+            says: string;
+            /** To Do */
+            to_do: string;
+            what: components["schemas"]["Alarm"];
+        };
+        /**
          * Amount
          * @description An amount that a finding names.
          *
@@ -3215,6 +3386,24 @@ export interface components {
             /** Grams */
             grams: number;
         };
+        /** Body_read_its_thermometer_api_places__number__thermometer_post */
+        Body_read_its_thermometer_api_places__number__thermometer_post: {
+            /**
+             * At
+             * @description none means now
+             */
+            at?: string | null;
+            /**
+             * Humidity
+             * @example 0.55
+             */
+            humidity?: number | null;
+            /**
+             * Temperature C
+             * @example 14.5
+             */
+            temperature_c: number;
+        };
         /** Body_remember_words_api_table_words_post */
         Body_remember_words_api_table_words_post: {
             /**
@@ -3229,6 +3418,15 @@ export interface components {
              * @example tatties
              */
             words: string;
+        };
+        /** Body_say_alarm_api_places__number__alarms__what__post */
+        Body_say_alarm_api_places__number__alarms__what__post: {
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
         };
         /** Body_seal_lost_api_packages__number__seal_lost_post */
         Body_seal_lost_api_packages__number__seal_lost_post: {
@@ -3609,6 +3807,22 @@ export interface components {
             trouble: string;
         };
         /**
+         * ClimatePoint
+         * @description Some days of a log, °C; none where nothing was measured.
+         */
+        ClimatePoint: {
+            /** Day */
+            day: number;
+            /** High */
+            high: number | null;
+            /** Low */
+            low: number | null;
+            /** Mean */
+            mean: number | null;
+            /** Year */
+            year: number;
+        };
+        /**
          * Clock
          * @description The clock: packets are out.
          */
@@ -3796,6 +4010,12 @@ export interface components {
             low: number;
         };
         /**
+         * DayOrder
+         * @description Which comes first in a file's dates.
+         * @enum {string}
+         */
+        DayOrder: "day first" | "month first";
+        /**
          * DayView
          * @description A day of the diary; `kept` tells a day on which nothing was used from one that was not written.
          */
@@ -3824,6 +4044,12 @@ export interface components {
             /** Weekday */
             weekday: number;
         };
+        /**
+         * Degrees
+         * @description What a file's temperatures are told in.
+         * @enum {string}
+         */
+        Degrees: "°C" | "°F";
         /**
          * Doing
          * @description What is to be done with it.
@@ -5334,6 +5560,20 @@ export interface components {
             warmth: string;
         };
         /**
+         * LogRead
+         * @description What was read from a logger's file.
+         *
+         *     Attributes:
+         *         says: how much, and from when to when.
+         *         marks: what is not believed of it, or was put right.
+         */
+        LogRead: {
+            /** Marks */
+            marks: string[];
+            /** Says */
+            says: string;
+        };
+        /**
          * Look
          * @description What a shake shows.
          * @enum {string}
@@ -5684,8 +5924,14 @@ export interface components {
          *         warmest_c: the warmest it gets, °C.
          *         warmest_month: the month it is warmest in, 1–12: July in the north, January in the south.
          *         humidity: relative humidity, 0–1.
+         *         dark: whether no daylight comes to the shelves.
          */
         NewPlace: {
+            /**
+             * Dark
+             * @default false
+             */
+            dark?: boolean;
             /**
              * Humidity
              * @default 0.5
@@ -6039,6 +6285,39 @@ export interface components {
             place: components["schemas"]["NewPlace"];
             /** Version */
             version: number;
+        };
+        /**
+         * PlaceClimate
+         * @description The air of a place.
+         */
+        PlaceClimate: {
+            /** Elsewhere */
+            elsewhere: components["schemas"]["YearElsewhere"][];
+            /** Figures */
+            figures: [
+                string,
+                string
+            ][];
+            /** Fitted */
+            fitted: boolean;
+            /** Gaps */
+            gaps: string[];
+            /** Measured */
+            measured: string;
+            /** More Spells */
+            more_spells: number;
+            /** Name */
+            name: string;
+            /** Points */
+            points: components["schemas"]["ClimatePoint"][];
+            /** Spells */
+            spells: components["schemas"]["WarmSpell"][];
+            /** Taken For */
+            taken_for: string;
+            /** Warm */
+            warm: string;
+            /** Warm C */
+            warm_c: number;
         };
         /**
          * PlaceView
@@ -7074,7 +7353,7 @@ export interface components {
          *
          *     Attributes:
          *         kind: what sort of thing.
-         *         number: of the load, jar, package or lot.
+         *         number: of the load, jar, package, lot or place.
          *         item: the food of a load, the tray to weigh; 0 otherwise.
          *         title: what to do, in a short line.
          *         detail: the rest of it.
@@ -7127,7 +7406,7 @@ export interface components {
          * @description What sort of thing is due.
          * @enum {string}
          */
-        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "supply" | "copy";
+        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "alarm" | "supply" | "copy";
         /**
          * Taste
          * @description What somebody thought of a food.
@@ -7444,6 +7723,20 @@ export interface components {
             moisture?: number | null;
         };
         /**
+         * WarmSpell
+         * @description Warm days in a row, and what they cost.
+         */
+        WarmSpell: {
+            /** Cost */
+            cost: string;
+            /** Says */
+            says: string;
+            /** Since Day */
+            since_day: number;
+            /** Until Day */
+            until_day: number;
+        };
+        /**
          * WeekAhead
          * @description How things stand after so many weeks at this pace.
          */
@@ -7540,6 +7833,20 @@ export interface components {
             meal: number | null;
             /** Meal Name */
             meal_name: string;
+        };
+        /**
+         * YearElsewhere
+         * @description What a year costs in a place, by the pace of what stands in the one that is looked at.
+         */
+        YearElsewhere: {
+            /** Days */
+            days: number;
+            /** Here */
+            here: boolean;
+            /** Name */
+            name: string;
+            /** Place */
+            place: number;
         };
     };
     responses: never;
@@ -11197,6 +11504,337 @@ export interface operations {
             };
         };
     };
+    list_alarms_api_places__number__alarms_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlarmView"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    say_alarm_api_places__number__alarms__what__post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+                what: components["schemas"]["Alarm"];
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["Body_say_alarm_api_places__number__alarms__what__post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlarmView"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    say_seen_to_api_places__number__alarms__what__seen_to_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+                what: components["schemas"]["Alarm"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_air_api_places__number__climate_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceClimate"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_its_log_api_places__number__log_post: {
+        parameters: {
+            query?: {
+                /** @description none means that the file says so */
+                degrees?: components["schemas"]["Degrees"] | null;
+                /** @description none means that it shows */
+                order?: components["schemas"]["DayOrder"] | null;
+            };
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogRead"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    export_its_log_api_places__number__log_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": unknown;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     move_all_of_it_api_places__number__move_all_post: {
         parameters: {
             query?: never;
@@ -11221,6 +11859,61 @@ export interface operations {
                 content: {
                     "application/json": number;
                 };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_its_thermometer_api_places__number__thermometer_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_read_its_thermometer_api_places__number__thermometer_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not found */
             404: {

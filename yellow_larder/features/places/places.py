@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.events import PlaceChanged, PlaceClosed, PlaceMade
+from yellow_larder.features.household.events import PlaceChanged, PlaceClosed, PlaceMade, TakenFor
 from yellow_larder.features.household.larder import (
     Larder,
     NewPlace,
@@ -48,7 +48,7 @@ def see_place(larder: Larder, number: int) -> PlaceAsTyped:
         NotThere: it is not there.
     """
     with reading(larder.engine) as session:
-        return PlaceAsTyped(_typed(_place(session, number)), log.version(session, "place", number))
+        return PlaceAsTyped(_typed(find_place(session, number)), log.version(session, "place", number))
 
 
 def change_place(larder: Larder, number: int, so: NewPlace, *, based_on: int | None = None) -> None:
@@ -66,7 +66,7 @@ def change_place(larder: Larder, number: int, so: NewPlace, *, based_on: int | N
     """
     now = place_made(so)
     with writing(larder.engine) as session:
-        place = _place(session, number)
+        place = find_place(session, number)
         check_based_on(session, "place", number, based_on, lambda: asdict(_typed(place)))
         check_place_name(session, now.name, but=number)
         if all(getattr(place, name) == value for name, value in asdict(now).items()):
@@ -76,16 +76,17 @@ def change_place(larder: Larder, number: int, so: NewPlace, *, based_on: int | N
         )
         if lowest is not None and lowest > now.shelves:
             raise Refused("shelves", f"Something stands on shelf {lowest}: move it first")
-        acts = [log.Act(number, PlaceChanged(now)), *_calculated_anew(session, larder, place, now)]
+        acts = [log.Act(number, PlaceChanged(now)), *calculated_anew(session, larder, place, now)]
         log.record(session, log.title("place.changed", name=now.name), acts, at=larder.clock())
 
 
-def _calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceMade) -> list[log.Act]:
+def calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceMade | TakenFor) -> list[log.Act]:
     """How long what stands in a place lasts, if its air is another than was thought."""
     air = ("mean_c", "swing_c", "humidity")
     if all(getattr(place, name) == getattr(now, name) for name in air):
         return []
-    so = Place(id=place.id, closed_on=None, **asdict(now))
+    so = Place(**{column.name: getattr(place, column.name) for column in Place.__table__.columns} | asdict(now))
+    so.log = place.log
     places, known, today = places_in(session) | {place.id: so}, all_foods(session), larder.today()
     standing = select(Package).where(Package.place_id == place.id, Package.gone_on.is_(None)).order_by(Package.number)
     acts = []
@@ -112,7 +113,7 @@ def close_place(larder: Larder, number: int, *, based_on: int | None = None) -> 
         Outdated: somebody else changed it meanwhile.
     """
     with writing(larder.engine) as session:
-        place = _place(session, number)
+        place = find_place(session, number)
         check_based_on(session, "place", number, based_on, lambda: asdict(_typed(place)))
         kept = session.scalar(select(func.count()).where(Package.place_id == number, Package.gone_on.is_(None)))
         if kept:
@@ -137,7 +138,7 @@ def move_all(larder: Larder, number: int, *, to: int) -> int:
         Refused: nothing stands there, or it is the same place.
     """
     with writing(larder.engine) as session:
-        _place(session, number)
+        find_place(session, number)
         target = places_in_use(session).get(to)
         if target is None:
             raise NotThere("to", "That place is not there any more; pick another")
@@ -154,7 +155,12 @@ def move_all(larder: Larder, number: int, *, to: int) -> int:
         return len(packages)
 
 
-def _place(session: Session, number: int) -> Place:
+def find_place(session: Session, number: int) -> Place:
+    """A place that is in use.
+
+    Raises:
+        NotThere: it is not there.
+    """
     place = places_in_use(session).get(number)
     if place is None:
         raise NotThere("number", "That place is not there any more")
@@ -171,4 +177,5 @@ def _typed(place: Place) -> NewPlace:
         warmest_c=place.mean_c + place.swing_c,
         warmest_month=place.warmest_month,
         humidity=place.humidity,
+        dark=place.dark,
     )

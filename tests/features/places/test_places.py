@@ -14,11 +14,11 @@ from yellow_larder.features.household.larder import Larder, NewPlace, add_place
 from yellow_larder.features.packages.state import Package, row_of
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.places.places import change_place, close_place, move_all, see_place
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
-from yellow_larder.features.shelves.places import change_place, close_place, move_all, see_place
 from yellow_larder.features.shelves.shelves import move, see_places, shelves
 from yellow_larder.features.using.opening import open_packages
 from yellow_larder.journal.checking import check

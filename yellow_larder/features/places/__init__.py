@@ -1,0 +1,1 @@
+"""Places: put right, measured, counted, and what was seen in them."""
