@@ -12,6 +12,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.demo.ago import Ago, Now
 from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
+from yellow_larder.demo.measuring import measure
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.demo.using import eat_from_the_shelves
@@ -55,6 +56,7 @@ def furnish(file: Path, now: Now = utc_now) -> Larder:
     _second_year(years)
     _this_year(years)
     eat_from_the_shelves(years.larder, ago)
+    measure(years.larder, ago, loft=LOFT, cellar=CELLAR)
     lay_the_table(years.larder, ago)
     fill_the_freezer(years.larder, ago)
     dry_the_garden(years.larder, ago)

@@ -5,7 +5,7 @@ from __future__ import annotations
 TITLES = {
     "place.alarmed": "Seen in {name}: {what}",
     "place.changed": "Changed the place {name}",
-    "place.logged": "Read a log of {name}, {hours:hour|hours}",
+    "place.logged": "Read a log of {name}, {count:hour|hours}",
     "place.read": "Read the thermometer in {name}",
     "place.seen-to": "Seen to in {name}: {what}",
     "place.closed": "Removed the place {name}",

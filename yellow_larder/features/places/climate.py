@@ -31,6 +31,7 @@ _POINTS, _SPELLS, _FOODS = 240, 6, 3
 """So much is shown at the most."""
 
 _YEAR = 365
+_HARDLY = 0.01
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,6 +42,8 @@ class ClimatePoint:
     low: float | None
     mean: float | None
     high: float | None
+    enough: bool
+    """Whether more than half of the time was measured."""
     year: float
     """What the place is taken for then."""
 
@@ -68,6 +71,14 @@ class YearElsewhere:
 
 
 @dataclass(frozen=True, slots=True)
+class ClimateFigure:
+    """What was measured in one figure: what it is, and how much."""
+
+    what: str
+    how: str
+
+
+@dataclass(frozen=True, slots=True)
 class PlaceClimate:
     """The air of a place."""
 
@@ -78,7 +89,7 @@ class PlaceClimate:
     """Whether that follows from what was measured there."""
     measured: str
     """From when to when something was measured; empty if nothing was."""
-    figures: list[tuple[str, str]]
+    figures: list[ClimateFigure]
     """What that comes to: what it is, and how much."""
     points: list[ClimatePoint]
     warm_c: float
@@ -109,7 +120,7 @@ def see_climate(larder: Larder, number: int) -> PlaceClimate:
         return PlaceClimate(
             name=place.name,
             taken_for=f"{say_climate(place, units)}, {say_share(place.humidity)} humidity",
-            fitted=place.typed is not None,
+            fitted=_is_fitted(place),
             measured="" if measured is None else _measured(measured),
             figures=[] if measured is None else list(_figures(measured, units)),
             points=[] if measured is None else list(_points(measured, place)),
@@ -120,6 +131,11 @@ def see_climate(larder: Larder, number: int) -> PlaceClimate:
             more_spells=len(spells) - len(costly),
             elsewhere=_elsewhere(session, place, foods, larder.today()),
         )
+
+
+def _is_fitted(place: Place) -> bool:
+    """Whether a place is taken for something else than somebody typed."""
+    return place.typed is not None and any(getattr(place, name) != value for name, value in place.typed.items())
 
 
 @dataclass(frozen=True, slots=True)
@@ -151,20 +167,24 @@ def _measured(log: ClimateLog) -> str:
     return f"{say_day(date.fromordinal(first))} – {say_day(date.fromordinal(end - 1))}"
 
 
-def _figures(log: ClimateLog, units: Units) -> Iterator[tuple[str, str]]:
+def _figures(log: ClimateLog, units: Units) -> Iterator[ClimateFigure]:
     told = log.temperature_c[np.isfinite(log.temperature_c)]
-    yield "Mean", _degrees(float(told.mean()), units)
-    yield "Mean kinetic temperature", _degrees(mean_kinetic_c(told), units)
-    yield "Warmest hour", _degrees(float(told.max()), units)
-    yield "Coldest hour", _degrees(float(told.min()), units)
+    yield ClimateFigure("Mean", _degrees(float(told.mean()), units))
+    yield ClimateFigure("Mean kinetic temperature", _degrees(mean_kinetic_c(told), units))
+    yield ClimateFigure("Warmest hour", _degrees(float(told.max()), units))
+    yield ClimateFigure("Coldest hour", _degrees(float(told.min()), units))
     damp = log.humidity[np.isfinite(log.humidity)]
     if len(damp):
-        yield "Humidity", f"{say_share(float(damp.mean()))}, at the most {say_share(float(damp.max()))}"
-    yield "Measured", f"{say_share(float(log.share_measured.mean()))} of the time"
+        how = f"{say_share(float(damp.mean()))}, at the most {say_share(float(damp.max()))}"
+        yield ClimateFigure("Humidity", how)
+    share = float(log.share_measured.mean())
+    hours = "1 hour" if len(told) == 1 else f"{len(told):,} hours"
+    yield ClimateFigure("Measured", f"{say_share(share)} of the time" if share >= _HARDLY else hours)
 
 
 def _degrees(celsius: float, units: Units) -> str:
-    return f"{celsius:.1f} °C" if units is Units.METRIC else f"{celsius * 1.8 + 32:.1f} °F"
+    says = f"{celsius:.1f} °C" if units is Units.METRIC else f"{celsius * 1.8 + 32:.1f} °F"
+    return says.replace("-", "−")
 
 
 def _points(log: ClimateLog, place: Place) -> Iterator[ClimatePoint]:
@@ -180,16 +200,17 @@ def _points(log: ClimateLog, place: Place) -> Iterator[ClimatePoint]:
     warmth = np.cos(season(days + step / 2) - 2 * np.pi * (place.warmest_month - 0.5) / 12)
     taken = place.mean_c + place.swing_c * warmth
     for n, day in enumerate(days.tolist()):
-        # A step of which hardly anything was measured tells nothing.
-        some = count[n] * 2 >= whole.shape[1]
         least, mean, most = (
-            round(float(each), 2) if some else None for each in (low[n], total[n] / max(1, count[n]), high[n])
+            round(float(each), 2) if count[n] else None for each in (low[n], total[n] / max(1, count[n]), high[n])
         )
-        yield ClimatePoint(day, least, mean, most, round(float(taken[n]), 2))
+        enough = bool(count[n] * 2 >= whole.shape[1])
+        yield ClimatePoint(day, least, mean, most, enough, round(float(taken[n]), 2))
 
 
 def _gaps(log: ClimateLog) -> Iterator[str]:
     """Times in which nothing was measured, the longest of them."""
+    if float(log.share_measured.mean()) < _HARDLY:
+        return
     none = np.flatnonzero(log.share_measured == 0)
     runs = [run for run in np.split(none, np.flatnonzero(np.diff(none) > 1) + 1) if len(run)]
     for run in sorted(runs, key=len, reverse=True)[:_SPELLS]:
@@ -207,12 +228,12 @@ def _spell(each: Spell, place: Place, foods: Sequence[_Standing], warm_c: float,
             life = round(float(_cost(place, food.q10, each.since, each.until)[0]))
             dearest.setdefault(life, []).append(food.name)
     said = [f"the {' and '.join(names[:2])} {life} days of life" for life, names in list(dearest.items())[:_FOODS]]
-    limit, warmest = say_temperature(warm_c, units), say_temperature(each.warmest_c, units)
+    limit, warmest, of = say_temperature(warm_c, units), _degrees(each.warmest_c, units), each.until - each.since
     return WarmSpell(
         each.since,
         each.until,
         f"{first}{say_day(last)}: {days} above {limit}, up to {warmest}",
-        f"{each.until - each.since} days cost {', '.join(said)}" if said else "",
+        f"{f'{of} days cost' if of > 1 else 'It cost'} {', '.join(said)}" if said else "",
     )
 
 

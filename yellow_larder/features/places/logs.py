@@ -74,7 +74,7 @@ def read_log(
         session.flush()
         year, hours = _taken_for(place, [*before, new]), len(new[0])
         logged = PlaceLogged(today, kept.id, hours, float(np.nanmax(new[1])), year)
-        title = log.title("place.logged", name=place.name, hours=hours)
+        title = log.title("place.logged", name=place.name, count=hours)
         acts = [log.Act(number, logged), *calculated_anew(session, larder, place, year)]
         log.record(session, title, acts, at=larder.clock())
         return LogRead(_says(told, hours), _marks(told, settings(session).units))

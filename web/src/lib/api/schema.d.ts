@@ -3807,12 +3807,24 @@ export interface components {
             trouble: string;
         };
         /**
+         * ClimateFigure
+         * @description What was measured in one figure: what it is, and how much.
+         */
+        ClimateFigure: {
+            /** How */
+            how: string;
+            /** What */
+            what: string;
+        };
+        /**
          * ClimatePoint
          * @description Some days of a log, °C; none where nothing was measured.
          */
         ClimatePoint: {
             /** Day */
             day: number;
+            /** Enough */
+            enough: boolean;
             /** High */
             high: number | null;
             /** Low */
@@ -6294,10 +6306,7 @@ export interface components {
             /** Elsewhere */
             elsewhere: components["schemas"]["YearElsewhere"][];
             /** Figures */
-            figures: [
-                string,
-                string
-            ][];
+            figures: components["schemas"]["ClimateFigure"][];
             /** Fitted */
             fitted: boolean;
             /** Gaps */

@@ -19,6 +19,7 @@
     eat: "See it",
     look: "Check them",
     trouble: "Resolve",
+    alarm: "See to it",
     supply: "Supplies",
     copy: "Copy now",
   };
@@ -34,6 +35,7 @@
         eat: `/shelves?n=${task.number}`,
         look: "/rounds/looks",
         trouble: `/shelves?n=${task.number}`,
+        alarm: `/shelves/place?n=${task.number}`,
         supply: "/supplies",
       } as Partial<Record<Kind, string>>
     )[task.kind],

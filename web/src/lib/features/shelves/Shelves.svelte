@@ -6,7 +6,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Card from "./Card.svelte";
   import Cutaway from "./Cutaway.svelte";
-  import PlaceSheet from "./PlaceSheet.svelte";
+  import PlaceSheet from "$lib/features/places/PlaceSheet.svelte";
   import Summary from "./Summary.svelte";
   import { untrack } from "svelte";
 
@@ -145,7 +145,11 @@
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
         <p class="caption" aria-live="polite">
-          {place.climate} · {found ? (found.size ? `${found.size} found` : "nothing of that name stands here") : `${place.kept} kept, ${place.kcal_text} kcal`}
+          <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
+            ? found.size
+              ? `${found.size} found`
+              : "nothing of that name stands here"
+            : `${place.kept} kept, ${place.kcal_text} kcal`}
         </p>
         <div class="ml-auto max-sm:w-full">
           <label class="sr-only" for="lens">Show</label>

@@ -25,7 +25,7 @@
 
   type Typed = Required<Schemas["NewPlace"]>;
   const LABELS = { name: "Name", sort: "Drawn as", shelves: "Shelves", mean_c: "Mean of the year, °C", warmest_c: "At its warmest, °C", humidity: "Humidity" };
-  const FRESH: Typed = { name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7, humidity: 0.5 };
+  const FRESH: Typed = { name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7, humidity: 0.5, dark: false };
   const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
   const SORTS = ["cupboard", "cellar", "loft", "fridge", "freezer"];
   /** How cold what is always cold usually is. */
@@ -144,6 +144,10 @@
         </select>
       </div>
     </div>
+    <label class="flex min-h-11 items-center gap-3">
+      <input type="checkbox" class="size-6 accent-ink" bind:checked={typed.dark} />
+      <span>It is dark there<span class="caption block">Daylight ages what stands in glass and clear film</span></span>
+    </label>
     <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
     {#each [wrong.request, wrong.number, wrong.to] as each, n (n)}{#if each}<p class="wrong" role="alert">{each.message}</p>{/if}{/each}
     <button class="do" type="submit">{place ? "Save" : "Add it"}</button>
