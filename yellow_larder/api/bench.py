@@ -15,6 +15,7 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.proposals import ProposedPacking, WantedLine, propose_packing
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.run.allotment import FromStock, from_stock
+from yellow_larder.features.shelves.inside import Inside, inside_plan
 
 router = larder_router(tags=["bench"], responses=REFUSALS)
 
@@ -30,6 +31,13 @@ _EXAMPLES = [
 def plan_packing(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Plan:
     """Everything the bench shows for what is on it. Nothing is saved."""
     return plan(larder, ask)
+
+
+@router.post("/bench/inside")
+@asks
+def plan_inside(larder: TheLarder, ask: Annotated[Ask, Body(examples=_EXAMPLES)]) -> Inside:
+    """Oxygen, moisture and life in one container of a plan, from today on. Nothing is saved."""
+    return inside_plan(larder, ask)
 
 
 @router.post("/bench/packets")

@@ -15,6 +15,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.features.packages.events import Taste
 from yellow_larder.features.packing.request import Opened, Pull
 from yellow_larder.features.using.from_shelf import FromShelf, TakenOf, see_from_shelf, take_from_shelf
+from yellow_larder.features.using.inside import InsideIf, WhatIf, see_inside
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
 from yellow_larder.features.using.opening import (
     Reclosing,
@@ -69,6 +70,17 @@ def close_it(
 ) -> str:
     """Close a package again; answers with what that took from the supplies."""
     return close_again(larder, number, Reclosing(closing, cut, pressed, pull, conditioned), on=on)
+
+
+@router.get("/{number}/inside")
+def see_what_is_inside(
+    larder: TheLarder,
+    number: Number,
+    place: Annotated[int | None, Query(ge=0, le=999_999_999, description="if it stood there from today")] = None,
+    what_if: Annotated[WhatIf, Query(description="if that were done with it today")] = WhatIf.NOTHING,
+) -> InsideIf:
+    """Oxygen, moisture and life of a package over its whole story and on into the future."""
+    return see_inside(larder, number, place=place, what_if=what_if)
 
 
 @router.get("/pour-into")

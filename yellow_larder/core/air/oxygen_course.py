@@ -233,6 +233,24 @@ class Breathing:
         """
         return self._share_after(days, self.spent_days)
 
+    def packets_left_ml(self, days: Numbers) -> Numbers:
+        """What the packets can still take up after some days, mL; 0 once they are spent.
+
+        Example:
+            >>> one = np.array(1000.0)
+            >>> jar = Breathing(one, np.array(0.209), np.array(300.0), np.array(0.0))
+            >>> round(float(jar.packets_left_ml(np.array(30.0))))
+            91
+
+        Source: see `spent_days`.
+        """
+        rate = self._uptake + self._leak
+        rest = OXYGEN_SHARE_DRY * self._leak / rate * self.void_ml
+        steady, at_first = self._uptake * rest, self._uptake * (self.share * self.void_ml - rest) / rate
+        taken = steady * days + at_first * -np.expm1(-rate * days)
+        left: Numbers = np.where(days >= self.spent_days, 0.0, np.maximum(self.packed_ml - taken, 0.0))
+        return left
+
     def _share_after(self, days: Numbers, spent: Numbers) -> Numbers:
         rate = self._uptake + self._leak
         rest = OXYGEN_SHARE_DRY * self._leak / rate

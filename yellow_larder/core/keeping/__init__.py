@@ -1,7 +1,7 @@
 """What becomes of a package over the years and whatever happens to it, and until when it is good."""
 
 from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, spoilt
-from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, Course, Package, Room, Walls
+from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, ComeTo, Course, Package, Room, Walls
 from yellow_larder.core.keeping.shelf_life import (
     COOL_STRETCH,
     REFERENCE_C,
@@ -27,6 +27,7 @@ __all__ = [
     "THICK_MIL",
     "Best",
     "Climate",
+    "ComeTo",
     "Course",
     "Ends",
     "Estimate",

@@ -89,6 +89,21 @@ class Walls:
     vapor: tuple[VaporWall, VaporWall, VaporWall]
 
 
+@dataclass(frozen=True, slots=True)
+class ComeTo:
+    """What a package has come to by some day: an entry for each wall, the middle one, the tightest, the leakiest.
+
+    Attributes:
+        oxygen: share of oxygen in it, 0–0.21.
+        packets_ml: what its packets can still take up, mL.
+        activity: water activity; none where nothing tells.
+    """
+
+    oxygen: Numbers
+    packets_ml: Numbers
+    activity: Numbers | None
+
+
 @dataclass(frozen=True)
 class Package:
     """One closed package and where it stands; `Course` tells what becomes of it.
@@ -108,6 +123,7 @@ class Package:
         opened_a_day: how often it is opened, 0–24.
         climate: where it stands.
         room: the air it was closed in.
+        come_to: what it has come to already, if it goes on from there; none if it was closed just now.
     """
 
     container: Container
@@ -124,6 +140,7 @@ class Package:
     opened_a_day: float
     climate: Climate
     room: Room
+    come_to: ComeTo | None = None
 
 
 MOST_MOISTURE_PCT = 60.0
@@ -151,10 +168,13 @@ class Course:
             [ingress_ml_day(of.container, wall, mean_c=climate.mean_c, swing_c=climate.swing_c, pressure_kpa=pressure)]
             for wall in of.walls.oxygen
         ]
+        begins, packets = np.array(share), np.array(of.packed_ml)
+        if of.come_to is not None:
+            begins, packets = of.come_to.oxygen[:, None], of.come_to.packets_ml[:, None]
         return Breathing(
             np.array(max(self._breathes_ml, 1.0) * rated),
-            np.array(share),
-            np.array(of.packed_ml),
+            begins,
+            packets,
             np.array(ingress),
             self.store_c,
             of.opened_a_day,
@@ -277,6 +297,19 @@ class Course:
         activity = self.damp.after(np.array([days]))[0]
         return float(of.isotherm.moisture_pct(np.minimum(activity, 0.985), self.store_c)[0])
 
+    def comes_to(self, days: float) -> ComeTo:
+        """What it has come to after some days, to go on from elsewhere.
+
+        Args:
+            days: days since it was closed, 0 or more.
+
+        Source: `Breathing`, `Damp`.
+        """
+        at = np.array([days])
+        packets = np.broadcast_to(self.air.packets_left_ml(at), (3, 1))[:, 0]
+        activity = None if self.damp is None else self.damp.after(at)[:, 0]
+        return ComeTo(np.clip(self.oxygen(at)[:, 0], 0.0, 0.21), packets, activity)
+
     @property
     def _warmer(self) -> float:
         """How much higher its water activity is at the warmest than at the mean of its place, when it is closed."""
@@ -299,6 +332,7 @@ class Course:
             np.full(3, often * closed_volume_ml(of.container)),
             self.store_c,
             self.of.climate.humidity,
+            None if of.come_to is None else of.come_to.activity,
         )
 
     @cached_property

@@ -126,6 +126,7 @@ class Damp:
         aired_ml_day: air that is exchanged when it is opened, on the mean of all days, mL a day, 0 or more.
         temperature_c: of the store, °C, −20–50.
         humidity: of the store, 0.02–0.98.
+        begins_at: water activity that food and gel have come to already; none means that the gel goes in dry.
 
     Raises:
         OutOfRange: a figure is outside the range above.
@@ -139,6 +140,7 @@ class Damp:
     aired_ml_day: Numbers
     temperature_c: float
     humidity: float
+    begins_at: Numbers | None = None
 
     def __post_init__(self) -> None:
         """Check the figures."""
@@ -199,6 +201,9 @@ class Damp:
     @cached_property
     def _start_place(self) -> Numbers:
         """Where on the grid it starts, in steps of the grid."""
+        if self.begins_at is not None:
+            at = (self._column(self.begins_at) - _GRID[0]) / (_GRID[1] - _GRID[0])
+            return np.asarray(np.clip(at, 0.0, len(_GRID) - 1.0))
         held = self._held_g
         has = self._column(self.mass_g) * self._column(self.moisture_pct) / 100
         has = has + self._column(self.gel_g) * GEL_START_PCT / 100

@@ -15,7 +15,7 @@ from yellow_larder.features.household.events import Alarm, PlaceAlarmed, PlaceSe
 from yellow_larder.features.household.larder import Larder, places_in_use
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.state import Package
-from yellow_larder.features.places.places import find_place
+from yellow_larder.features.places.places import place_in_use
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.words.dates import check_day, say_day
@@ -64,7 +64,7 @@ def alarm(larder: Larder, number: int, what: Alarm, *, on: date | None = None) -
     """
     day = check_day(on or larder.today(), larder.today(), "on")
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         if what.value in place.alarms:
             since = say_day(date.fromisoformat(place.alarms[what.value]))
             raise Refused("what", f"That was said on {since} and is not seen to yet")
@@ -81,7 +81,7 @@ def seen_to(larder: Larder, number: int, what: Alarm) -> None:
         Refused: nothing of the kind was seen there.
     """
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         if what.value not in place.alarms:
             raise Refused("what", f"No {SAYS[what]} were seen there, or it is seen to")
         title = log.title("place.seen-to", name=place.name, what=SAYS[what])
@@ -95,7 +95,7 @@ def see_alarms(larder: Larder, number: int) -> list[AlarmView]:
         NotThere: the place is not there.
     """
     with reading(larder.engine) as session:
-        return alarms_in(session, find_place(session, number))
+        return alarms_in(session, place_in_use(session, number))
 
 
 def alarms_in(session: Session, place: Place) -> list[AlarmView]:

@@ -16,7 +16,7 @@ from yellow_larder.features.household.larder import Larder, places_in, places_in
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.life import life_used_in
 from yellow_larder.features.packages.state import Package
-from yellow_larder.features.places.places import find_place
+from yellow_larder.features.places.places import place_in_use
 from yellow_larder.features.shelves.shelves import say_climate
 from yellow_larder.journal.database import reading
 from yellow_larder.words.dates import say_day
@@ -112,7 +112,7 @@ def see_climate(larder: Larder, number: int) -> PlaceClimate:
         NotThere: it is not there.
     """
     with reading(larder.engine) as session:
-        place, units = find_place(session, number), settings(session).units
+        place, units = place_in_use(session, number), settings(session).units
         measured, warm_c = place.log, _WARM_C.get(place.sort, _WARM_ELSEWHERE_C)
         foods = _foods(session, place)
         spells = [] if measured is None else warm_spells(measured, warm_c)

@@ -19,7 +19,7 @@ from yellow_larder.features.household.measured import Measured, measured_in, pac
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.places.log_file import Degrees, LogFile, read_file
 from yellow_larder.features.places.log_times import DayOrder
-from yellow_larder.features.places.places import calculated_anew, find_place
+from yellow_larder.features.places.places import calculated_anew, place_in_use
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.tables import Attachment
@@ -66,7 +66,7 @@ def read_log(
     told = read_file(content, today, degrees=degrees, order=order)
     new = hourly(np.floor(told.hours).astype(np.int64), told.temperature_c, told.humidity)
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         before = measured_in(session, place)
         _check_new(before, new)
         kept = Attachment(id=log.next_entry(session), subject=number, content=packed(new))
@@ -108,7 +108,7 @@ def read_thermometer(
     hour = shown.toordinal() * 24 + shown.hour
     new = (np.array([hour]), np.array([temperature_c]), np.array([np.nan if humidity is None else humidity]))
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         year = _taken_for(place, [*measured_in(session, place), new])
         read = PlaceRead(shown.date(), shown.hour, temperature_c, humidity, year)
         acts = [log.Act(number, read), *calculated_anew(session, larder, place, year)]
@@ -123,7 +123,7 @@ def export_log(larder: Larder, number: int) -> str:
         Refused: nothing was measured there.
     """
     with reading(larder.engine) as session:
-        parts = measured_in(session, find_place(session, number))
+        parts = measured_in(session, place_in_use(session, number))
     if not parts:
         raise Refused("number", "Nothing was measured there")
     written = StringIO()

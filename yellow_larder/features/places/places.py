@@ -48,7 +48,7 @@ def see_place(larder: Larder, number: int) -> PlaceAsTyped:
         NotThere: it is not there.
     """
     with reading(larder.engine) as session:
-        return PlaceAsTyped(_typed(find_place(session, number)), log.version(session, "place", number))
+        return PlaceAsTyped(_typed(place_in_use(session, number)), log.version(session, "place", number))
 
 
 def change_place(larder: Larder, number: int, so: NewPlace, *, based_on: int | None = None) -> None:
@@ -66,7 +66,7 @@ def change_place(larder: Larder, number: int, so: NewPlace, *, based_on: int | N
     """
     now = place_made(so)
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         check_based_on(session, "place", number, based_on, lambda: asdict(_typed(place)))
         check_place_name(session, now.name, but=number)
         if all(getattr(place, name) == value for name, value in asdict(now).items()):
@@ -113,7 +113,7 @@ def close_place(larder: Larder, number: int, *, based_on: int | None = None) -> 
         Outdated: somebody else changed it meanwhile.
     """
     with writing(larder.engine) as session:
-        place = find_place(session, number)
+        place = place_in_use(session, number)
         check_based_on(session, "place", number, based_on, lambda: asdict(_typed(place)))
         kept = session.scalar(select(func.count()).where(Package.place_id == number, Package.gone_on.is_(None)))
         if kept:
@@ -138,7 +138,7 @@ def move_all(larder: Larder, number: int, *, to: int) -> int:
         Refused: nothing stands there, or it is the same place.
     """
     with writing(larder.engine) as session:
-        find_place(session, number)
+        place_in_use(session, number)
         target = places_in_use(session).get(to)
         if target is None:
             raise NotThere("to", "That place is not there any more; pick another")
@@ -155,7 +155,7 @@ def move_all(larder: Larder, number: int, *, to: int) -> int:
         return len(packages)
 
 
-def find_place(session: Session, number: int) -> Place:
+def place_in_use(session: Session, number: int) -> Place:
     """A place that is in use.
 
     Raises:

@@ -63,6 +63,7 @@ export async function told(answer: Response): Promise<void> {
 /** What is sent as a change and changes nothing: a plan that follows the typing. Not to reach the larder with it is no loss. */
 export const QUESTIONS: readonly string[] = [
   "/api/bench/plan",
+  "/api/bench/inside",
   "/api/bench/packets",
   "/api/bench/propose",
   "/api/drying/plan",

@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/bench/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Inside
+         * @description Oxygen, moisture and life in one container of a plan, from today on. Nothing is saved.
+         */
+        post: operations["plan_inside_api_bench_inside_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bench/pack": {
         parameters: {
             query?: never;
@@ -1023,6 +1043,26 @@ export interface paths {
          * @description How long a package would last from today in each of the other places.
          */
         get: operations["see_elsewhere_api_packages__number__elsewhere_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packages/{number}/inside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See What Is Inside
+         * @description Oxygen, moisture and life of a package over its whole story and on into the future.
+         */
+        get: operations["see_what_is_inside_api_packages__number__inside_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -5139,6 +5179,79 @@ export interface components {
             words: string;
         };
         /**
+         * Inside
+         * @description What went on inside a package, and will.
+         */
+        Inside: {
+            /** Above */
+            above: string;
+            /** Cost */
+            cost: string;
+            /** Limit */
+            limit: number | null;
+            /** Marks */
+            marks: components["schemas"]["InsideMark"][];
+            /** Points */
+            points: components["schemas"]["InsidePoint"][];
+            /** Says */
+            says: string;
+            /** Then */
+            then: string;
+            /** Today */
+            today: number;
+        };
+        /**
+         * InsideIf
+         * @description What goes on inside a package, and would.
+         *
+         *     Attributes:
+         *         inside: the picture.
+         *         asks: what could be done with it, the first nothing; only that if it is gone.
+         */
+        InsideIf: {
+            /** Asks */
+            asks: components["schemas"]["WhatIf"][];
+            inside: components["schemas"]["Inside"];
+        };
+        /**
+         * InsideMark
+         * @description Something that happened, and made it another.
+         */
+        InsideMark: {
+            /** Day */
+            day: number;
+            /** On */
+            on: string;
+            /** What */
+            what: string;
+        };
+        /**
+         * InsidePoint
+         * @description A moment of the story: likely, and the ends of what walls let through and what estimates allow.
+         */
+        InsidePoint: {
+            /** Activity */
+            activity: number | null;
+            /** Activity High */
+            activity_high: number | null;
+            /** Activity Low */
+            activity_low: number | null;
+            /** Day */
+            day: number;
+            /** Left */
+            left: number;
+            /** Left High */
+            left_high: number;
+            /** Left Low */
+            left_low: number;
+            /** Oxygen */
+            oxygen: number | null;
+            /** Oxygen High */
+            oxygen_high: number | null;
+            /** Oxygen Low */
+            oxygen_low: number | null;
+        };
+        /**
          * IsothermGuide
          * @description How much water foods hold at rest with air of 20, 40, 60 and 70 % humidity, at 25 °C, %.
          */
@@ -7799,6 +7912,12 @@ export interface components {
             mass: string;
         };
         /**
+         * WhatIf
+         * @description What could be done with a package now.
+         * @enum {string}
+         */
+        WhatIf: "as it is" | "opened once a week" | "opened every day" | "closed with fresh absorbers" | "closed under vacuum";
+        /**
          * When
          * @description How it stands with the time.
          * @enum {string}
@@ -7866,6 +7985,60 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    plan_inside_api_bench_inside_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ask"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Inside"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
     pack_it_api_bench_pack_post: {
         parameters: {
             query?: never;
@@ -10819,6 +10992,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Elsewhere"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_what_is_inside_api_packages__number__inside_get: {
+        parameters: {
+            query?: {
+                /** @description if it stood there from today */
+                place?: number | null;
+                /** @description if that were done with it today */
+                what_if?: components["schemas"]["WhatIf"];
+            };
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InsideIf"];
                 };
             };
             /** @description Not found */

@@ -16,10 +16,8 @@
   /** When it was read: now, unless a day or an hour is typed. */
   function moment(): string | undefined {
     if (!day && !hour) return undefined;
-    const now = new Date();
-    const [year = now.getFullYear(), month = now.getMonth() + 1, date = now.getDate()] = day ? day.split("-").map(Number) : [];
-    const [hours = 12, minutes = 0] = hour ? hour.split(":").map(Number) : [];
-    return new Date(year, month - 1, date, hours, minutes).toISOString();
+    const today = new Date().toLocaleDateString("en-CA");
+    return new Date(`${day || today}T${hour || "12:00"}`).toISOString();
   }
 
   async function save(event: SubmitEvent) {
