@@ -341,7 +341,7 @@ def test_bench_redraws_within_100_ms(page: Page, served: Here) -> None:
 
 def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
     put_on_bench(page, served, "10 kg pearl barley")
-    page.get_by_role("radio", name="Oxygen over time").click()
+    page.get_by_role("radio", name="Oxygen", exact=True).click()
     expect(page.get_by_role("img", name=re.compile("^Oxygen in each over the years. Down to 1 %"))).to_be_visible()
     expect(page.get_by_role("region", name="Containers")).to_contain_text("stays there for more than 40 years")
     expect(page.get_by_role("region", name="On the bench")).to_contain_text("Water activity")

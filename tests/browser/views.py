@@ -48,6 +48,9 @@ VIEWS = [
     "/bench wrong",
     "/drying wrong",
     "/shelves lentil",
+    "/shelves inside",
+    "/shelves/place?n=3",
+    "/bench by date",
 ]
 
 
@@ -77,7 +80,7 @@ def filled(label: str, line: str, button: str) -> Callable[[Page], None]:
 
 def over_time(page: Page) -> None:
     on_bench("10 kg pearl barley")(page)
-    page.get_by_role("radio", name="Oxygen over time").click()
+    page.get_by_role("radio", name="Oxygen", exact=True).click()
     expect(page.get_by_role("img", name=re.compile("^Oxygen in each"))).to_be_visible()
 
 
@@ -98,7 +101,7 @@ def guide_of_packets(page: Page) -> None:
 
 def damp(page: Page) -> None:
     on_bench("160 g dried leeks")(page)
-    page.get_by_role("radio", name="Moisture over time").click()
+    page.get_by_role("radio", name="Moisture", exact=True).click()
     expect(page.get_by_role("img", name=re.compile("^Water activity in each"))).to_be_visible()
 
 
@@ -154,6 +157,19 @@ def finding(page: Page) -> None:
     expect(page.get_by_text("8 found")).to_be_visible()
 
 
+def inside(page: Page) -> None:
+    """A jar that stood in the loft for a summer, looked into."""
+    page.goto(f"{page.url}?n=35")
+    page.get_by_role("button", name=re.compile("^Look inside")).click()
+    expect(page.get_by_role("img", name=re.compile("^Oxygen over the years"))).to_be_visible()
+
+
+def by_date(page: Page) -> None:
+    on_bench("10 kg pearl barley")(page)
+    page.get_by_role("radio", name="By date").click()
+    expect(page.get_by_role("img", name=re.compile("^Life left"))).to_be_visible()
+
+
 def changing(page: Page) -> None:
     page.get_by_role("button", name=re.compile("^500 mL absorbers")).click()
     expect(page.get_by_role("dialog")).to_be_visible()
@@ -166,6 +182,8 @@ PREPARED: dict[str, Callable[[Page], None]] = {
     "/bench wrong": no_longer("What is on the bench", "10 kg pearl barley", "10 kg qwxz"),
     "/drying wrong": no_longer("What goes on the trays", "3 kg apples", "3 kg qwxz"),
     "/shelves lentil": finding,
+    "/shelves inside": inside,
+    "/bench by date": by_date,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,
     "/guide packets": guide_of_packets,
@@ -195,7 +213,7 @@ def go_to(page: Page, demo: Here, view: str, at_once: Callable[[Page], None] | N
         at_once(page)
     if view in PREPARED:
         PREPARED[view](page)
-    elif view.startswith("/shelves"):
+    elif view.startswith("/shelves") and "/place" not in view:
         expect(page.get_by_role("group", name="cut open")).to_be_visible()
     else:
         expect(page.get_by_role("main").locator("svg, input").first).to_be_attached()

@@ -165,7 +165,7 @@ def test_its_words_name_what_cost_most(larder: Larder, clock: Clock) -> None:
     assert "of its life left." in inside.says
     assert "in the Loft" in inside.cost
     assert inside.cost.index("Pantry") < inside.cost.index("Loft"), "the dearest first"
-    assert inside.then.startswith("As it stands it is best by ")
+    assert inside.then.startswith("Best by ")
     assert [each.what for each in inside.marks] == ["Packed under vacuum", "Moved to Loft"]
 
 

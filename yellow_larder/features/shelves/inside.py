@@ -238,7 +238,7 @@ def _then(story: Story, days: float, ends: Ends, today: date) -> str:
     by = say_best_by(today + timedelta(days=days), row["packed_on"])
     if days < 0:
         return f"Its best-by is over: {by}."
-    return f"As it stands it is best by {by}: {WHY[ends]}."
+    return f"Best by {by}: {WHY[ends]}."
 
 
 def inside_plan(larder: Larder, ask: Ask) -> Inside:

@@ -45,12 +45,12 @@
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
   /** The charts over time, fetched when somebody looks at one. */
-  let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./DampOverTime.svelte")]> | undefined;
-  const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./DampOverTime.svelte")]));
+  let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./DampOverTime.svelte"), typeof import("./InsidePlan.svelte")]> | undefined;
+  const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./DampOverTime.svelte"), import("./InsidePlan.svelte")]));
 
   const sheets = () => import("./sheets");
 
-  type Below = "methods" | "stock" | "oxygen" | "damp";
+  type Below = "methods" | "stock" | "oxygen" | "damp" | "inside";
   let below = $state<Below>("methods");
   let packing = $state(false);
   let printing = $state(false);
@@ -63,8 +63,9 @@
       [
         ["methods", "Sizing methods", plan?.sizing_options.length],
         ["stock", "On a run sheet", plan?.sizing_options.length],
-        ["oxygen", "Oxygen over time", plan?.air],
-        ["damp", "Moisture over time", plan?.damp],
+        ["oxygen", "Oxygen", plan?.air],
+        ["damp", "Moisture", plan?.damp],
+        ["inside", "By date", plan],
       ] as [Below, string, unknown][]
     ).filter(([, , there]) => there),
   );
@@ -204,6 +205,8 @@
                 <FromStock {plan} asked={bench.ask} />
               {:else if shown === "damp" && plan.damp}
                 {#await courses() then [, { default: DampOverTime }]}<DampOverTime damp={plan.damp} />{/await}
+              {:else if shown === "inside"}
+                {#await courses() then [, , { default: InsidePlan }]}<InsidePlan asked={bench.ask} identity={plan.identity} />{/await}
               {:else}
                 <SizingMethods
                   options={plan.sizing_options}

@@ -5,7 +5,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { between, through } from "$lib/ui/chart/frame";
-  import { ends, monthMarks, steps } from "./axes";
+  import { ends, monthMarks, steps } from "$lib/ui/chart/days";
 
   let { climate }: { climate: Schemas["PlaceClimate"] } = $props();
 

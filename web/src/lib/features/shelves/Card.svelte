@@ -11,6 +11,7 @@
   import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
   import Acts from "$lib/features/using/Acts.svelte";
+  import Later from "$lib/ui/Later.svelte";
   import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
 
@@ -38,6 +39,7 @@
   const missing = $derived(card ? "" : seen.failed);
   let throwing = $state(false);
   let printing = $state(false);
+  let looking = $state(false);
   /** The packages whose labels are printed: this one, or what was just poured out of it. */
   let labelled = $state<number[]>([]);
   let why = $state("");
@@ -173,6 +175,7 @@
     {#if !card.trouble}
       <h3 class="head mt-5 font-sans">Shelf life used</h3>
       <Life {card} />
+      <button class="chip mt-3 w-full" onclick={() => (looking = true)}>Look inside: oxygen, moisture, life</button>
       {#if !card.gone_on && card.ages}{#key number}<Elsewhere {number} />{/key}{/if}
     {/if}
 
@@ -189,6 +192,11 @@
   {/if}
 </aside>
 
+{#if card}
+  <Later load={() => import("$lib/features/using/Inside.svelte")} when={looking}>
+    {#snippet children({ default: Inside })}{#key number}<Inside {card} {places} bind:open={looking} />{/key}{/snippet}
+  </Later>
+{/if}
 <Labels bind:open={printing} of={{ number: labelled }} count={labelled.length} />
 <Sheet bind:open={moving} title="Move number {number}">
   <form class="grid gap-4" onsubmit={move} novalidate>

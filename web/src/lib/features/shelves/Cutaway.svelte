@@ -51,7 +51,7 @@
 
   const SIDE = $derived(room < 500 ? 18 : 30);
   /** mm that fit side by side: on a narrow screen a shelf goes on below, rather than grow too small to read. */
-  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.44));
+  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.46));
   /** px a mm: as wide as there is room, but no larger than a jar reads well. */
   const scale = $derived(Math.min((room - SIDE * 2) / across, 0.74));
   const width = $derived(across * scale + SIDE * 2);

@@ -202,4 +202,4 @@
 </div>
 
 <PlaceSheet bind:open={adding} places={view?.places ?? []} ongo={(to) => void go(to)} />
-<PlaceSheet bind:open={editing} {place} places={view?.places ?? []} ongo={(to) => void go(to)} />
+<PlaceSheet bind:open={editing} {place} places={view?.places ?? []} ongo={(to) => void go(to, to === place?.id ? number : undefined)} />

@@ -1,5 +1,5 @@
 // A chart's axes in days of the calendar and in degrees.
-import type { Mark, Span } from "$lib/ui/chart/frame";
+import type { Mark, Span } from "./frame";
 
 /** Day 719163 of the common calendar is 1 January 1970. */
 const EPOCH_DAY = 719_163;

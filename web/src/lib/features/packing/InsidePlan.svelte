@@ -1,0 +1,31 @@
+<!-- What would go on inside one container of the plan, from today on. -->
+<script lang="ts">
+  import { untrack } from "svelte";
+  import { api, ask, type Schemas, whyNot } from "$lib/api/client";
+  import InsidePicture from "$lib/features/shelves/InsidePicture.svelte";
+
+  let { asked, identity }: { asked: Schemas["Ask"]; /** Of the plan that is shown: another one is asked about anew. */ identity: string } = $props();
+
+  let inside = $state.raw<Schemas["Inside"]>();
+  let failed = $state("");
+
+  $effect(() => {
+    if (!identity) return;
+    const leaving = new AbortController();
+    untrack(() => void look(leaving.signal));
+    return () => leaving.abort();
+  });
+
+  async function look(signal: AbortSignal) {
+    const { data, wrong } = await ask(api.POST("/api/bench/inside", { body: asked, signal }));
+    if (signal.aborted) return;
+    failed = whyNot(wrong);
+    inside = data ?? inside;
+  }
+</script>
+
+{#if failed}<p class="wrong" role="alert">{failed}</p>{/if}
+{#if inside}
+  <p class="mb-1 text-md font-semibold">{inside.then}</p>
+  <InsidePicture {inside} plan />
+{/if}
