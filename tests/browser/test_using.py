@@ -137,3 +137,31 @@ def test_what_the_labels_show(page: Page, demo: Here) -> None:
     page.get_by_label("Show", exact=True).select_option("Life left")
     expect(life.first).to_be_visible()
     expect(energy).to_have_count(0)
+
+
+def test_stocktake_on_a_phone(phone: Page, demo_to_change: Here) -> None:
+    """Along the shelves of the cupboard: a jar is eaten, another stands in the cellar, the open apples are half full."""
+    phone.goto(f"{demo_to_change.url}/shelves?place=1")
+    phone.get_by_role("link", name="Count Stair cupboard").tap()
+    for shelf in phone.get_by_role("button", name=re.compile("^All of shelf")).all():
+        shelf.tap()
+    expect(phone.get_by_text("25 there")).to_be_visible()
+    for number in (47, 48):
+        phone.get_by_role("button", name=re.compile(f"^{number} dried pears")).tap()
+    phone.get_by_role("radiogroup", name="How full number 49 is").get_by_role("radio", name="½").tap()
+    phone.get_by_label("Number of another one here").fill("57")
+    phone.get_by_role("button", name="Add it").tap()
+    phone.reload()
+    expect(phone.get_by_text("24 there")).to_be_visible()
+    phone.get_by_role("button", name="The rest is not there").tap()
+    phone.get_by_role("radiogroup", name="What became of number 47").get_by_role("radio", name="used up").tap()
+    phone.get_by_role("radiogroup", name="What became of number 48").get_by_role("radio", name="in Stone cellar").tap()
+    phone.get_by_role("button", name="Done", exact=True).tap()
+    said(phone, "Counted: 24 there, 1 gone, 2 moved")
+    phone.goto(f"{demo_to_change.url}/shelves?n=57")
+    expect(card(phone, 57)).to_contain_text("Stair cupboard")
+    phone.goto(f"{demo_to_change.url}/shelves?n=47")
+    expect(card(phone, 47)).to_contain_text("Used up")
+    phone.get_by_role("button", name="Undo").tap()
+    said(phone, "Undone: Counted Stair cupboard: 24 packages there, 1 gone, 2 moved")
+    expect(card(phone, 47)).not_to_contain_text("Used up on")

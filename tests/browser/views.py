@@ -50,6 +50,7 @@ VIEWS = [
     "/shelves lentil",
     "/shelves inside",
     "/shelves/place?n=3",
+    "/shelves/count?place=1",
     "/bench by date",
 ]
 
@@ -213,7 +214,7 @@ def go_to(page: Page, demo: Here, view: str, at_once: Callable[[Page], None] | N
         at_once(page)
     if view in PREPARED:
         PREPARED[view](page)
-    elif view.startswith("/shelves") and "/place" not in view:
+    elif view.startswith("/shelves") and "/shelves/" not in view:
         expect(page.get_by_role("group", name="cut open")).to_be_visible()
     else:
         expect(page.get_by_role("main").locator("svg, input").first).to_be_attached()

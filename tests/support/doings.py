@@ -59,7 +59,7 @@ from yellow_larder.features.run.view import see_run
 from yellow_larder.features.shelves import inspection
 from yellow_larder.features.shelves.inspection import empty_out, look_over
 from yellow_larder.features.shelves.photos import keep_photo
-from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.features.shelves.shelves import move, shelves, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
     NewSupply,
@@ -76,11 +76,12 @@ from yellow_larder.features.using.from_shelf import TakenOf, see_from_shelf, tak
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, keep_on, leave, taste
 from yellow_larder.features.using.opening import Reclosing, close_again, lose_seal, open_packages, take, weigh
 from yellow_larder.features.using.pouring import Pouring, pour
+from yellow_larder.features.using.stocktake import Missing, Whereabouts, take_stock
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 81
+ACTS = 82
 """How many different things `do` does."""
 
 
@@ -192,6 +193,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: read_thermometer(larder, n + 1, 14.0 + 6 * n, [None, 0.4, 0.6][n % 3]),
         lambda: alarm(larder, n + 1, list(Alarm)[n % 3]),
         lambda: seen_to(larder, n + 1, list(Alarm)[n % 3]),
+        lambda: _counted(larder, n),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
     ]
     assert len(doings) == ACTS
@@ -204,6 +206,13 @@ def newest(larder: Larder, n: int) -> int:
     with reading(larder.engine) as session:
         kept = select(Package.number).where(Package.gone_on.is_(None)).order_by(Package.number.desc())
         return session.scalar(kept.offset(n)) or 0
+
+
+def _counted(larder: Larder, n: int) -> None:
+    """What stands in the first place: all of it but the newest."""
+    here = [each.number for each in shelves(larder, place=1).packages]
+    gone = [Missing(number=here[-1], where=list(Whereabouts)[n % 4])] if len(here) > 1 else []
+    take_stock(larder, 1, here[: -1 if gone else None], missing=gone)
 
 
 def _a_log(larder: Larder, n: int) -> bytes:

@@ -52,6 +52,7 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
     add_problem_handlers(app)
     # Before the months of the diary, whose addresses have a number where this has a word.
     app.include_router(using.diary, prefix="/api")
+    app.include_router(using.places, prefix="/api")
     for each in (
         rounds,
         bench,

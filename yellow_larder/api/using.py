@@ -27,9 +27,12 @@ from yellow_larder.features.using.opening import (
     weigh,
 )
 from yellow_larder.features.using.pouring import Poured, Pouring, PourInto, pour, pour_options
+from yellow_larder.features.using.stocktake import Counted, LeftIn, Missing, take_stock
 
 router = larder_router(prefix="/packages", tags=["shelves"], responses=REFUSALS)
 diary = larder_router(prefix="/table/diary", tags=["table"], responses=REFUSALS)
+
+places = larder_router(prefix="/places", tags=["shelves"], responses=REFUSALS)
 
 Typed = Annotated[str, Body(max_length=200)]
 Note = Annotated[str, Body(max_length=2000, examples=["like new"])]
@@ -96,6 +99,18 @@ def see_pour_options(
 def pour_over(larder: TheLarder, pouring: Pouring, on: OnDay = None) -> Poured:
     """Pour packages over into others: split, gone down a size, put together."""
     return pour(larder, pouring, on=on)
+
+
+@places.post("/{number}/count", status_code=201)
+def count_a_place(
+    larder: TheLarder,
+    number: Number,
+    there: Annotated[list[int], Body(max_length=10_000, examples=[[17, 18]])],
+    missing: Annotated[list[Missing], Body(max_length=10_000)] = [],  # noqa: B006
+    left_in: Annotated[list[LeftIn], Body(max_length=10_000)] = [],  # noqa: B006
+) -> Counted:
+    """Stocktake: what is there in a place, what became of the rest, and what is left in those that are open."""
+    return take_stock(larder, number, there, missing=missing, left_in=left_in)
 
 
 @diary.get("/{day}/shelf")

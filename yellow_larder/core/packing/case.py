@@ -30,6 +30,7 @@ class Case:
         unproven: whether it was dried at home and nothing says that it was conditioned.
         gel: whether silica gel goes in with it.
         food_grade: whether a bare pail is of plastic made for food.
+        dark: whether no daylight comes to where it stands.
 
     Raises:
         OutOfRange: moisture or horizon lie outside their range.
@@ -45,6 +46,7 @@ class Case:
     unproven: bool = False
     gel: bool = False
     food_grade: bool = True
+    dark: bool = False
 
     def __post_init__(self) -> None:
         """Check the numbers that people type."""

@@ -65,7 +65,7 @@ def _wall(case: Case) -> list[Finding]:
                 f"{container.film_mil:g} mil; {THICK_MIL:g} or more of foil keeps for decades",
             )
         )
-    if container.lets_light_in and not case.outer and case.oxygen_harms:
+    if container.lets_light_in and not case.outer and not case.dark and case.oxygen_harms:
         oily = Trait.OIL_RICH in case.food.traits
         found.append(
             Finding(

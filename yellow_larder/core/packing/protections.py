@@ -66,6 +66,8 @@ def _light(case: Case) -> Protection:
         return Protection("light", True, "the wall")
     if case.outer:
         return Protection("light", True, "its outer")
+    if case.dark:
+        return Protection("light", True, "a dark place")
     return Protection("light", not case.oxygen_harms, "keep it dark" if case.oxygen_harms else "does it no harm")
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 TITLES = {
     "place.alarmed": "Seen in {name}: {what}",
+    "place.counted": "Counted {name}: {count:package|packages} there, {gone} gone, {moved} moved",
     "place.changed": "Changed the place {name}",
     "place.logged": "Read a log of {name}, {count:hour|hours}",
     "place.read": "Read the thermometer in {name}",

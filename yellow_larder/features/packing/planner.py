@@ -12,7 +12,7 @@ from yellow_larder.core.air import (
     mass_that_fits_g,
     need_by_air_ml,
 )
-from yellow_larder.core.containers import Closing, Container, volume_below_ml
+from yellow_larder.core.containers import Closing, Container, closed_volume_ml, volume_below_ml
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.core.keeping import Course
@@ -44,6 +44,7 @@ from yellow_larder.features.packing.request import (
     share_out,
     usual_closing,
 )
+from yellow_larder.features.packing.smaller import with_smaller
 from yellow_larder.features.packing.verdict import short_of, verdict_on, with_outer
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.stock import Stock
@@ -172,6 +173,7 @@ def _plan(on: _OnBench) -> Plan:
     total = nutrients(food.composition, shares.each_g * shares.count + shares.rest_g)
     days = person_days(total.kcal, on.eating.kcal_per_person_day)
     found = [*in_units(judge(case), household.units), *beside]
+    found = [with_smaller(each, case, household.units, lambda size: _filled_alike(on, full, size)) for each in found]
     verdict = verdict_on([with_outer(each, container, full, count) for each in found])
     decided = (food.key, container.key, closing.value, place.id, ask.lot, ask.outer, ask.frozen, verdict.severity.value)
     return Plan(
@@ -230,6 +232,13 @@ def _plan(on: _OnBench) -> Plan:
     )
 
 
+def _filled_alike(on: _OnBench, full: Packed, size: Container) -> Course | None:
+    """What becomes of a container of another size, filled as full and with as many packets for its size."""
+    share = closed_volume_ml(size) / closed_volume_ml(on.container)
+    alike = replace(full, mass_g=full.mass_g * share, void_ml=full.void_ml * share, packed_ml=full.packed_ml * share)
+    return replace(on, container=size).course(alike)
+
+
 def _case(on: _OnBench, full: Packed, course: Course) -> Case:
     """What the rules judge."""
     ask = on.ask
@@ -244,6 +253,7 @@ def _case(on: _OnBench, full: Packed, course: Course) -> Case:
         unproven=on.unproven,
         gel=ask.gel,
         food_grade=ask.food_grade,
+        dark=on.place.dark,
     )
 
 

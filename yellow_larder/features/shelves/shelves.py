@@ -283,11 +283,18 @@ def move_in(
 ) -> None:
     """Record that packages went to a place, each to its shelf; a day that each has seen, or today."""
     on = _day(larder, packages, None) if day is None else day
+    log.record(session, title, carried(session, packages, target, shelves, on), at=larder.clock())
+
+
+def carried(
+    session: Session, packages: Sequence[Package], target: Place, shelves: Mapping[int, int], on: date
+) -> list[log.Act]:
+    """Packages stand in a place from a day on, each on its shelf, and last so long there."""
     lasts = lasts_there(session, packages, target, on)
-    moved = {
-        each.number: PackageMoved(on, target.id, shelves[each.number], lasts.get(each.number)) for each in packages
-    }
-    log.record(session, title, [log.Act(number, event) for number, event in moved.items()], at=larder.clock())
+    return [
+        log.Act(each.number, PackageMoved(on, target.id, shelves[each.number], lasts.get(each.number)))
+        for each in packages
+    ]
 
 
 def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | None = None) -> None:
@@ -296,13 +303,17 @@ def throw_out(larder: Larder, numbers: Sequence[int], *, why: str, on: date | No
     with writing(larder.engine) as session:
         packages = all_kept(session, numbers)
         day = _day(larder, packages, on)
-        acts = [log.Act(each.number, PackageThrownOut(day, reason)) for each in packages]
-        stock = Stock(session)
-        for each in packages:
-            acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
-        log.record(
-            session, title_of("package.thrown-out", "package.thrown-out-many", packages), acts, at=larder.clock()
-        )
+        title = title_of("package.thrown-out", "package.thrown-out-many", packages)
+        log.record(session, title, thrown_out(session, packages, reason, day), at=larder.clock())
+
+
+def thrown_out(session: Session, packages: Sequence[Package], why: str, on: date) -> list[log.Act]:
+    """Packages are thrown out, and what they were in comes back."""
+    stock = Stock(session)
+    acts = [log.Act(each.number, PackageThrownOut(on, why)) for each in packages]
+    for each in packages:
+        acts += stock.gives_back(each.container_key, lid_holds=not each.trouble)
+    return acts
 
 
 def _day(larder: Larder, packages: Sequence[Package], on: date | None) -> date:

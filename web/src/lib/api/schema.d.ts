@@ -1343,6 +1343,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{number}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Count A Place
+         * @description Stocktake: what is there in a place, what became of the rest, and what is left in those that are open.
+         */
+        post: operations["count_a_place_api_places__number__count_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/{number}/log": {
         parameters: {
             query?: never;
@@ -3105,6 +3125,27 @@ export interface components {
             /** @default machine */
             pull?: components["schemas"]["Pull"];
         };
+        /** Body_count_a_place_api_places__number__count_post */
+        Body_count_a_place_api_places__number__count_post: {
+            /**
+             * Left In
+             * @default []
+             */
+            left_in?: components["schemas"]["LeftIn"][];
+            /**
+             * Missing
+             * @default []
+             */
+            missing?: components["schemas"]["Missing"][];
+            /**
+             * There
+             * @example [
+             *       17,
+             *       18
+             *     ]
+             */
+            there: number[];
+        };
         /** Body_count_api_supplies__number__count_put */
         Body_count_api_supplies__number__count_put: {
             /** Again */
@@ -4001,6 +4042,20 @@ export interface components {
             place?: number | null;
             /** Shelf */
             shelf?: number | null;
+        };
+        /**
+         * Counted
+         * @description What came of it: how many are there, have gone, were moved, and hold another weight than was written.
+         */
+        Counted: {
+            /** Gone */
+            gone: number;
+            /** Moved */
+            moved: number;
+            /** There */
+            there: number;
+            /** Weighed */
+            weighed: number;
         };
         /**
          * CurvePoint
@@ -4984,6 +5039,12 @@ export interface components {
             lot: number;
         };
         /**
+         * Guess
+         * @description How full an open container is, at a glance.
+         * @enum {string}
+         */
+        Guess: "full" | "¾" | "½" | "¼" | "a little";
+        /**
          * Guide
          * @description All tables.
          */
@@ -5520,6 +5581,25 @@ export interface components {
          */
         Leaving: "used up" | "given away" | "fed to animals";
         /**
+         * LeftIn
+         * @description What is left in one that is open.
+         *
+         *     Attributes:
+         *         number: which.
+         *         guess: how full it is; none if it was weighed.
+         *         weight: what was weighed, without the container, as typed; empty if it was guessed.
+         */
+        LeftIn: {
+            guess?: components["schemas"]["Guess"] | null;
+            /** Number */
+            number: number;
+            /**
+             * Weight
+             * @default
+             */
+            weight?: string;
+        };
+        /**
          * LifeRow
          * @description How long a class of food keeps in one packing at 21 °C, in years, by three estimates; none if it keeps.
          */
@@ -5904,6 +5984,22 @@ export interface components {
             read: components["schemas"]["MealRead"];
             /** Version */
             version: number;
+        };
+        /**
+         * Missing
+         * @description A package that is not there.
+         *
+         *     Attributes:
+         *         number: which.
+         *         where: what became of it.
+         *         place: the place it stands in, if it is in another.
+         */
+        Missing: {
+            /** Number */
+            number: number;
+            /** Place */
+            place?: number | null;
+            where: components["schemas"]["Whereabouts"];
         };
         /**
          * MonthView
@@ -7923,6 +8019,12 @@ export interface components {
          * @enum {string}
          */
         When: "late" | "today" | "ahead";
+        /**
+         * Whereabouts
+         * @description What became of a package that is not where it was written to be.
+         * @enum {string}
+         */
+        Whereabouts: "used up" | "given away" | "fed to animals" | "thrown out" | "in another place";
         /**
          * Why
          * @description Why this one of a food.
@@ -11926,6 +12028,63 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlaceClimate"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    count_a_place_api_places__number__count_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_count_a_place_api_places__number__count_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Counted"];
                 };
             };
             /** @description Not found */

@@ -145,6 +145,7 @@
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
         <p class="caption" aria-live="polite">
+          <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
           <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
             ? found.size
               ? `${found.size} found`
@@ -153,13 +154,13 @@
         </p>
         <div class="ml-auto max-sm:w-full">
           <label class="sr-only" for="lens">Show</label>
-          <select id="lens" class="field sm:!w-36" bind:value={lens}>
+          <select id="lens" class="field sm:!w-34" bind:value={lens}>
             {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
           </select>
         </div>
         <label class="max-sm:w-full">
           <span class="sr-only">Find by food, number or label code</span>
-          <input class="field sm:!w-48" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
+          <input class="field sm:!w-40" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
         </label>
       </div>
       <div class="min-h-0 flex-1 pb-3">
