@@ -140,10 +140,12 @@ def test_what_the_labels_show(page: Page, demo: Here) -> None:
 
 
 def test_stocktake_on_a_phone(phone: Page, demo_to_change: Here) -> None:
-    """Along the shelves of the cupboard: a jar is eaten, another stands in the cellar, the open apples are half full."""
+    """Along the shelves of the cupboard: a jar is eaten, another is in the cellar, the open apples are half full."""
     phone.goto(f"{demo_to_change.url}/shelves?place=1")
     phone.get_by_role("link", name="Count Stair cupboard").tap()
-    for shelf in phone.get_by_role("button", name=re.compile("^All of shelf")).all():
+    shelves = phone.get_by_role("button", name=re.compile("^All of shelf"))
+    expect(shelves.first).to_be_visible()
+    for shelf in shelves.all():
         shelf.tap()
     expect(phone.get_by_text("25 there")).to_be_visible()
     for number in (47, 48):

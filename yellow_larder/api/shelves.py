@@ -15,6 +15,7 @@ from yellow_larder.features.shelves.elsewhere import Elsewhere, elsewhere
 from yellow_larder.features.shelves.labels import read_code
 from yellow_larder.features.shelves.open_next import OpenNext, open_next
 from yellow_larder.features.shelves.photos import keep_photo, see_photo
+from yellow_larder.features.shelves.protected import Protected, see_protected
 from yellow_larder.features.shelves.shelves import (
     Found,
     ShelvesView,
@@ -50,6 +51,14 @@ def see_shelves(
     return Response(
         _SHELVES.dump_json(shelves(larder, place=place, after=after, most=most)), media_type="application/json"
     )
+
+
+@router.get("/shelves/protections")
+def see_what_is_protected(
+    larder: TheLarder, place: Annotated[int, Query(ge=0, le=999_999_999, description="which place")]
+) -> list[Protected]:
+    """What each package in a place is protected from for another year."""
+    return see_protected(larder, place)
 
 
 @router.get("/shelves/find")

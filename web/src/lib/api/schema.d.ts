@@ -2047,6 +2047,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelves/protections": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See What Is Protected
+         * @description What each package in a place is protected from for another year.
+         */
+        get: operations["see_what_is_protected_api_shelves_protections_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelves/throw-out": {
         parameters: {
             query?: never;
@@ -6890,6 +6910,23 @@ export interface components {
             lines: components["schemas"]["ProposedLine"][];
             /** Optimal */
             optimal: boolean;
+        };
+        /**
+         * Protected
+         * @description A package, and what it is protected from for another year.
+         *
+         *     Attributes:
+         *         number: which.
+         *         closed: from how many of the six threats it is.
+         *         lacks: the others, in the order they are drawn.
+         */
+        Protected: {
+            /** Closed */
+            closed: number;
+            /** Lacks */
+            lacks: string[];
+            /** Number */
+            number: number;
         };
         /**
          * Protection
@@ -13950,6 +13987,59 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OpenNext"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_what_is_protected_api_shelves_protections_get: {
+        parameters: {
+            query: {
+                /** @description which place */
+                place: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Protected"][];
                 };
             };
             /** @description Not found */

@@ -17,6 +17,7 @@
     chosen,
     found,
     lens,
+    saying,
     onopen,
     onmove,
     onmoving,
@@ -28,7 +29,9 @@
     chosen: number | undefined;
     found: Set<number> | undefined;
     /** What the labels say. */
-    lens: "best-by" | "life" | "energy" | "open";
+    lens: "best-by" | "life" | "energy" | "protections" | "open";
+    /** What labels say of what each is protected from, by number. */
+    saying: Map<number, string>;
     onopen: (number: number) => void;
     onmove: (numbers: number[], place: number, shelf: number) => void;
     onmoving: (number: number) => void;
@@ -231,6 +234,7 @@
                 <g aria-hidden="true">
                   <Standing
                     {lens}
+                    {saying}
                     {stack}
                     {drawings}
                     {shortNames}

@@ -36,11 +36,41 @@
     ["best-by", "Best by"],
     ["life", "Life left"],
     ["energy", "Energy"],
+    ["protections", "Protections"],
     ["open", "What is open"],
   ] as const;
   /** What the labels say, and what stands out. */
   let lens = $state<(typeof LENSES)[number][0]>("best-by");
-  const shown = $derived(lens === "open" && !found ? new Set(here.filter((each) => each.open).map((each) => each.number)) : found);
+  /** What each package here is protected from, asked for when somebody looks at it so. */
+  let guarded = $state.raw<Schemas["Protected"][]>([]);
+  const lacking = $derived(guarded.filter((each) => each.lacks.length));
+  const saying = $derived(new Map(guarded.map((each) => [each.number, `${each.closed} of 6`])));
+  const missing = $derived(
+    Object.entries(
+      lacking.flatMap((each) => each.lacks).reduce<Record<string, number>>((sum, threat) => ({ ...sum, [threat]: (sum[threat] ?? 0) + 1 }), {}),
+    ).map(([threat, count]) => `${threat} ${count}`),
+  );
+  const lensed = $derived(
+    lens === "open"
+      ? new Set(here.filter((each) => each.open).map((each) => each.number))
+      : lens === "protections" && guarded.length
+        ? new Set(lacking.map((each) => each.number))
+        : undefined,
+  );
+  const shown = $derived(found ?? lensed);
+
+  $effect(() => {
+    if (lens !== "protections" || place === undefined || larder.version < 0) return;
+    const leaving = new AbortController();
+    const wanted = place.id;
+    untrack(() => void guard(wanted, leaving.signal));
+    return () => leaving.abort();
+  });
+
+  async function guard(wanted: number, signal: AbortSignal) {
+    const { data } = await ask(api.GET("/api/shelves/protections", { params: { query: { place: wanted } }, signal }));
+    if (!signal.aborted && data) guarded = data;
+  }
 
   $effect(() => {
     if (larder.version < 0) return;
@@ -145,6 +175,9 @@
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
         <p class="caption" aria-live="polite">
+          {#if lens === "protections" && guarded.length}<b
+              >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
+            > ·{/if}
           <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
           <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
             ? found.size
@@ -160,7 +193,7 @@
         </div>
         <label class="max-sm:w-full">
           <span class="sr-only">Find by food, number or label code</span>
-          <input class="field sm:!w-40" data-find placeholder="Find: food or number" bind:value={words} oninput={typed} type="search" />
+          <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
         </label>
       </div>
       <div class="min-h-0 flex-1 pb-3">
@@ -173,6 +206,7 @@
             chosen={number}
             found={shown}
             {lens}
+            {saying}
             onopen={open}
             onmove={move}
             onmoving={(n) => open(n).then(() => (moving = true))}

@@ -13,6 +13,7 @@
     chosen,
     rim,
     lens,
+    saying,
   }: {
     stack: Stack;
     drawings: Drawings;
@@ -23,7 +24,9 @@
     /** Height of what stands in front, px: the label clears it. */
     rim: number;
     /** What its label says beside its name. */
-    lens: "best-by" | "life" | "energy" | "open";
+    lens: "best-by" | "life" | "energy" | "protections" | "open";
+    /** What its label says of what it is protected from, by number. */
+    saying: Map<number, string>;
   } = $props();
 
   const first = $derived(stack.first);
@@ -41,7 +44,10 @@
   /** What it was to last is over, or nobody can say it any more. */
   const over = $derived(first.due === "past" || first.due === "wrong");
   const bestBy = $derived(first.due === "past" ? "past" : first.due === "wrong" ? "not right" : first.due === "kept on" ? first.due : first.best_by);
-  const by = $derived(lens === "energy" ? `${first.kcal_text} kcal` : lens === "life" && !over ? `${Math.round(first.left * 100)} % left` : bestBy);
+  const guarded = $derived(lens === "protections" ? saying.get(first.number) : undefined);
+  const by = $derived(
+    guarded ?? (lens === "energy" ? `${first.kcal_text} kcal` : lens === "life" && !over ? `${Math.round(first.left * 100)} % left` : bestBy),
+  );
   const bySize = $derived(Math.min(size - 0.5, (label.half * 2 - 4) / (by.length * 0.52)));
   const bar = $derived(label.half * 2 - 2);
 </script>

@@ -1,0 +1,95 @@
+"""What stands in the way of what can get at the food, over all that stands in a place."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
+
+from sqlalchemy import select
+
+from yellow_larder.core.air import fill, mass_that_fits_g
+from yellow_larder.core.containers import closed_volume_ml
+from yellow_larder.core.days import DAYS_PER_YEAR
+from yellow_larder.core.food import Food
+from yellow_larder.core.packing import Case, protections
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.household.larder import Larder, places_in
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packing.package_course import course_elsewhere
+from yellow_larder.journal.database import reading
+from yellow_larder.words.errors import NotThere
+
+_LONGEST_YEARS = 40.0
+
+
+@dataclass(frozen=True, slots=True)
+class Protected:
+    """A package, and what it is protected from for another year.
+
+    Attributes:
+        number: which.
+        closed: from how many of the six threats it is.
+        lacks: the others, in the order they are drawn.
+    """
+
+    number: int
+    closed: int
+    lacks: list[str]
+
+
+def see_protected(larder: Larder, place: int) -> list[Protected]:
+    """What each package in a place is protected from, by the rules of the Bench; not one that nobody wrote down.
+
+    Packages alike are judged once.
+
+    Raises:
+        NotThere: the place is not there.
+    """
+    today = larder.today()
+    with reading(larder.engine) as session:
+        here, foods = places_in(session).get(place), all_foods(session)
+        if here is None:
+            raise NotThere("place", "That place is not there any more; pick another")
+        standing = select(Package).where(Package.place_id == place, Package.gone_on.is_(None)).order_by(Package.number)
+        alike: dict[tuple[Any, ...], list[Package]] = defaultdict(list)
+        for package in session.scalars(standing):
+            alike[_key(package, today)].append(package)
+        found = []
+        for packages in alike.values():
+            lacks = _lacks(packages[0], foods.get(packages[0].food_key), here, today)
+            if lacks is not None:
+                found += [Protected(each.number, 6 - len(lacks), lacks) for each in packages]
+    return sorted(found, key=lambda each: each.number)
+
+
+def _key(package: Package, today: date) -> tuple[Any, ...]:
+    how = tuple(sorted((name, str(value)) for name, value in package.closed.items()))
+    what = (package.food_key, package.container_key, package.closing, package.outer)
+    return (*what, package.mass_g, package.moisture_pct, _years(package, today), how)
+
+
+def _years(package: Package, today: date) -> float:
+    """How long it was closed so, and a year more; in whole years, so that many are alike."""
+    return min(round((today - package.closed_on).days / DAYS_PER_YEAR) + 1.0, _LONGEST_YEARS)
+
+
+def _lacks(package: Package, food: Food | None, place: Place, today: date) -> list[str] | None:
+    course = None if food is None else course_elsewhere(package, food, place)
+    if food is None or course is None:
+        return None
+    container = course.of.container
+    mass_g = min(package.mass_g, mass_that_fits_g(closed_volume_ml(container), food.settled_g_ml))
+    case = Case(
+        food=food,
+        course=course,
+        outer=package.outer,
+        horizon_years=_years(package, today),
+        fill=fill(container, food, mass_g, pressed=False),
+        need_ml=course.of.packed_ml,
+        gel=course.of.gel_g > 0,
+        dark=place.dark,
+    )
+    return [each.threat for each in protections(case) if not each.closed]
