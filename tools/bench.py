@@ -20,6 +20,7 @@ import psutil
 from playwright.sync_api import Page, sync_playwright
 from sqlalchemy import event, func, select
 
+from tools.bench_keeping import keeping
 from tools.browser import CHROMIUM, QUIET
 from tools.ten_years import fill, write_in_bulk
 from yellow_larder.core.air import Breathing
@@ -66,6 +67,7 @@ def main() -> None:
         _table(Path(folder) / "table.db")
     _javascript()
     _core()
+    keeping(_row, _p95_of)
     _statements()
 
 

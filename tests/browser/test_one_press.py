@@ -94,7 +94,7 @@ def test_a_card_that_comes_late_is_not_shown(page: Page, demo: Here) -> None:
 
 def test_who_types_on_is_let_be(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/shelves")
-    field = page.get_by_placeholder("Find: food or number")
+    field = page.get_by_placeholder("Food or number")
     field.wait_for()
     with heard(page, "request") as asked:
         field.press_sequentially("66", delay=40)

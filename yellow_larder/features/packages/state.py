@@ -13,7 +13,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import REFERENCE_C, Estimate, soonest_end
-from yellow_larder.features.household.state import PLACE, Place
+from yellow_larder.features.household.state import PLACE
 from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion, Stretch
 from yellow_larder.features.packages.events import (
     PackageBecame,
@@ -144,7 +144,7 @@ def _package(row: Row | None, happened: Happened, number: int, look_up: LookUp) 
 
 
 def _settled(row: Row, look_up: LookUp) -> Row:
-    return _soonest_ends(row, lambda place: Place(**look_up(PLACE.name, place)))
+    return _soonest_ends(row, lambda place: peak_c(look_up(PLACE.name, place)))
 
 
 def _looks_at(places: Collection[int]) -> ColumnElement[bool]:
@@ -295,10 +295,11 @@ def _lasts(lasts: Mapping[Estimate, Life]) -> Row:
     }
 
 
-def _soonest_ends(row: Row, climate: Callable[[int], Place]) -> Row:
+def _soonest_ends(row: Row, warmest_c: Callable[[int], float]) -> Row:
     """The day before which its life cannot be over, by estimate: so that what could be due is found without a sum."""
     stretches = stretches_of(row, row["stands_since"])
-    peaks = {each.place_id: row["q10"] ** ((peak_c(climate(each.place_id)) - REFERENCE_C) / 10) for each in stretches}
+    stood = {each.place_id for each in stretches}
+    peaks = {place: row["q10"] ** ((warmest_c(place) - REFERENCE_C) / 10) for place in stood}
     found = {}
     for estimate in Estimate:
         gone = sum(
@@ -316,10 +317,10 @@ def _soonest_ends(row: Row, climate: Callable[[int], Place]) -> Row:
     return found
 
 
-def peak_c(place: Place) -> float:
-    """The warmest that a place is or ever was, °C."""
-    warmest = place.mean_c + abs(place.swing_c)
-    return warmest if place.warmest_c is None else max(warmest, place.warmest_c)
+def peak_c(place: Row) -> float:
+    """The warmest that a place is or ever was, by its row, °C."""
+    warmest: float = place["mean_c"] + abs(place["swing_c"])
+    return warmest if place["warmest_c"] is None else max(warmest, place["warmest_c"])
 
 
 PACKAGE = Kind(

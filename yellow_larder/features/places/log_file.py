@@ -5,13 +5,15 @@ from __future__ import annotations
 import csv
 import math
 import re
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 from enum import StrEnum
 from io import StringIO
+from itertools import islice
 
 import numpy as np
+from numpy.typing import NDArray
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.climate import Stuck, possible, stuck
@@ -29,6 +31,8 @@ _TOO_HOT_FOR_C = 45.0
 """A place whose middle reading is above this is told in °F. Source: our judgement."""
 
 _SAMPLE = 200
+_BEGINS = 200_000
+"""So much of a file is looked at to see what stands in which column: rows, and characters."""
 
 
 class Degrees(StrEnum):
@@ -73,13 +77,12 @@ def read_file(content: bytes, today: date, *, degrees: Degrees | None = None, or
     Raises:
         Refused: it is no such file, or does not tell which degrees or which order of day and month it has.
     """
-    rows = _rows(_text(content))
-    table = _Table.of(rows)
-    hours = read_times([[row[n] for n in table.times] for row in table.rows], order)
+    table = _table(_text(content))
+    hours = read_times(table.days, table.clocks, order)
     _check_clock(hours, today)
     temperature = _celsius(table, degrees)
     humidity = _humidity(table)
-    return _believed(hours, temperature, humidity, unread=len(rows) - table.first - len(table.rows))
+    return _believed(hours, temperature, humidity, unread=table.short)
 
 
 def _text(content: bytes) -> str:
@@ -97,16 +100,20 @@ def _text(content: bytes) -> str:
         return content.decode("cp1252", errors="replace")
 
 
-def _rows(text: str) -> list[list[str]]:
-    """Its rows of cells, by the separator that leaves a time and a number in most of them."""
-    sample = [line for line in text.splitlines()[: 2 * _SAMPLE] if line.strip()][:_SAMPLE]
-    told = {sign: sum(map(_tells, csv.reader(sample, delimiter=sign))) for sign in ";\t,|"}
+def _table(text: str) -> _Table:
+    """Its columns, by the separator that leaves a time and a number in most of its first rows.
+
+    Rows are not kept: millions of small lists would be looked through again and again for what can be freed.
+    """
+    begin = "\n".join(line for line in text[:_BEGINS].splitlines()[: 2 * _SAMPLE])
+    told = {sign: sum(map(_tells, csv.reader(StringIO(begin), delimiter=sign))) for sign in ";\t,|"}
     best = max(told, key=lambda sign: told[sign])
     if not told[best]:
         raise Refused("file", "No row of that file has a time and a temperature: is it a logger’s log, as CSV?")
+    columns = _columns_of([row for row in csv.reader(StringIO(begin), delimiter=best) if row])
     csv.field_size_limit(10_000)
     try:
-        return [row for row in csv.reader(StringIO(text), delimiter=best) if row]
+        return _read_columns((row for row in csv.reader(StringIO(text), delimiter=best) if row), columns)
     except csv.Error as error:
         raise Refused("file", f"That file cannot be read as CSV: {error}") from error
 
@@ -136,69 +143,100 @@ _IN_C = re.compile(r"\bc\b|[°º]\s*c|celsius|_c\b", re.IGNORECASE)
 
 
 @dataclass(frozen=True, slots=True)
-class _Table:
-    """A file's rows, and what stands in which of its columns."""
+class _Columns:
+    """What stands where in a file: its first row, its time in one column or two, and what was measured."""
 
-    rows: list[list[str]]
     first: int
     times: tuple[int, ...]
     temperature: int
     humidity: int | None
     head: str
 
-    @classmethod
-    def of(cls, rows: list[list[str]]) -> _Table:
-        first = next(n for n, row in enumerate(rows) if _tells(row))
-        times = time_columns(rows[first])
-        assert times is not None
-        heads = rows[first - 1] if first and len(rows[first - 1]) >= len(rows[first]) - 1 else []
-        named = {n: head for n, head in enumerate(heads) if n not in times and not _OTHER.search(head)}
-        numbers = [
-            n
-            for n, cell in enumerate(rows[first])
-            if n > min(times)
-            and n not in times
-            and _number(cell)
-            and not _OTHER.search(heads[n] if n < len(heads) else "")
-        ]
-        warm = [n for n, head in named.items() if _TEMPERATURE.search(head) and not _HUMIDITY.search(head)]
-        warm.sort(key=lambda n: not _IN_C.search(named[n]))
-        damp = [n for n, head in named.items() if _HUMIDITY.search(head)]
-        rest = [n for n in numbers if n not in damp]
-        if not warm and not rest:
-            raise Refused("file", "No column of that file looks like temperatures")
-        temperature = warm[0] if warm else rest[0]
-        if not damp and not warm:
-            damp = [n for n in numbers if n > temperature]
-        wide = max(*times, temperature)
-        told = [row for row in rows[first:] if len(row) > wide]
-        return cls(told, first, times, temperature, damp[0] if damp else None, named.get(temperature, ""))
+
+def _columns_of(rows: Sequence[Sequence[str]]) -> _Columns:
+    first = next(n for n, row in enumerate(rows) if _tells(row))
+    times = time_columns(rows[first])
+    assert times is not None
+    heads = rows[first - 1] if first and len(rows[first - 1]) >= len(rows[first]) - 1 else []
+    named = {n: head for n, head in enumerate(heads) if n not in times and not _OTHER.search(head)}
+    numbers = [
+        n
+        for n, cell in enumerate(rows[first])
+        if n > min(times) and n not in times and _number(cell) and not _OTHER.search(heads[n] if n < len(heads) else "")
+    ]
+    warm = [n for n, head in named.items() if _TEMPERATURE.search(head) and not _HUMIDITY.search(head)]
+    warm.sort(key=lambda n: not _IN_C.search(named[n]))
+    damp = [n for n, head in named.items() if _HUMIDITY.search(head)]
+    rest = [n for n in numbers if n not in damp]
+    if not warm and not rest:
+        raise Refused("file", "No column of that file looks like temperatures")
+    temperature = warm[0] if warm else rest[0]
+    if not damp and not warm:
+        damp = [n for n in numbers if n > temperature]
+    return _Columns(first, times, temperature, damp[0] if damp else None, named.get(temperature, ""))
 
 
-def _column(table: _Table, n: int) -> tuple[Numbers, list[str]]:
+@dataclass(frozen=True, slots=True)
+class _Table:
+    """The columns of a file, a cell for each row.
+
+    Attributes:
+        days: the day of each row, with its hour if both stand in one column.
+        clocks: its hour, if that stands in another.
+        warm: what is told of temperature.
+        damp: what is told of humidity.
+        head: what the column of temperatures is called.
+        short: rows that have no such cells.
+    """
+
+    days: list[str]
+    clocks: list[str] | None
+    warm: list[str]
+    damp: list[str]
+    head: str
+    short: int
+
+
+def _read_columns(rows: Iterable[list[str]], columns: _Columns) -> _Table:
+    day_at, clock_at, warm_at = columns.times[0], columns.times[-1], columns.temperature
+    damp_at = columns.humidity
+    wide = max(*columns.times, warm_at)
+    days: list[str] = []
+    clocks: list[str] = []
+    warm: list[str] = []
+    damp: list[str] = []
+    short = 0
+    for row in islice(rows, columns.first, None):
+        if len(row) <= wide:
+            short += 1
+            continue
+        days.append(row[day_at])
+        warm.append(row[warm_at])
+        if clock_at != day_at:
+            clocks.append(row[clock_at])
+        if damp_at is not None:
+            damp.append(row[damp_at] if damp_at < len(row) else "")
+    return _Table(days, clocks or None, warm, damp, columns.head, short)
+
+
+def _numbers(cells: Sequence[str]) -> tuple[Numbers, NDArray[np.str_]]:
     """The numbers of a column, and what each is counted in; not a number where there is none."""
-    known: dict[str, tuple[float, str]] = {}
-    values, units = [], []
-    for row in table.rows:
-        cell = row[n] if n < len(row) else ""
-        if cell not in known:
-            known[cell] = _number(cell) or (math.nan, "")
-        value, unit = known[cell]
-        values.append(value)
-        units.append(unit)
-    return np.array(values), units
+    known: dict[str, int] = {}
+    nth = np.array([known.setdefault(cell, len(known)) for cell in cells], dtype=np.int64)
+    told = [_number(cell) or (math.nan, "") for cell in known]
+    return np.array([value for value, _ in told])[nth], np.array([unit for _, unit in told])[nth]
 
 
 def _celsius(table: _Table, degrees: Degrees | None) -> Numbers:
-    values, units = _column(table, table.temperature)
+    values, units = _numbers(table.warm)
     if not np.isfinite(values).any():
         raise Refused("file", "No column of that file looks like temperatures")
     whole = degrees or _degrees_of(table.head)
-    if whole is None and not any(unit in "CF" for unit in units if unit):
+    if whole is None and not np.isin(units, ["C", "F"]).any():
         if float(np.nanmedian(values)) <= _TOO_HOT_FOR_C:
             raise Refused("degrees", "The file does not say whether it has °C or °F: say which")
         whole = Degrees.FAHRENHEIT
-    warm = np.array([unit == "F" or (unit != "C" and whole is Degrees.FAHRENHEIT) for unit in units])
+    warm = units == "F" if whole is not Degrees.FAHRENHEIT else units != "C"
     return np.where(warm, (values - 32) / 1.8, values)
 
 
@@ -209,9 +247,9 @@ def _degrees_of(head: str) -> Degrees | None:
 
 
 def _humidity(table: _Table) -> Numbers:
-    if table.humidity is None:
-        return np.full(len(table.rows), np.nan)
-    values, _ = _column(table, table.humidity)
+    if not table.damp:
+        return np.full(len(table.days), np.nan)
+    values, _ = _numbers(table.damp)
     told = values[np.isfinite(values)]
     share = values if len(told) and told.max() <= 1 else values / 100
     return np.where((share >= 0) & (share <= 1), share, np.nan)

@@ -41,11 +41,12 @@ def time_columns(row: Sequence[str]) -> tuple[int, ...] | None:
     return (days[0], clocks[0]) if days and clocks else None
 
 
-def read_times(cells: Sequence[Sequence[str]], order: DayOrder | None) -> Numbers:
+def read_times(days: Sequence[str], clocks: Sequence[str] | None, order: DayOrder | None) -> Numbers:
     """When readings were taken, by the clock on the wall.
 
     Args:
-        cells: the cells of each that `time_columns` found its time in: one, or two.
+        days: the day of each, with its hour if there are no clocks; or seconds since 1970.
+        clocks: the hour of each; none if it stands with the day.
         order: which comes first in their dates; none means that it shows.
 
     Returns:
@@ -54,26 +55,27 @@ def read_times(cells: Sequence[Sequence[str]], order: DayOrder | None) -> Number
     Raises:
         Refused: the dates may have the day or the month first.
     """
-    days, clocks = _days_and_clocks(cells)
-    known = {each: n for n, each in enumerate(dict.fromkeys(days))}
-    ordinal = _ordinals(list(known), order)[np.array([known[each] for each in days])]
-    times = {each: _clock(each) for each in dict.fromkeys(clocks)}
-    found: Numbers = ordinal * 24 + np.array([times[each][0] for each in clocks]) / 3600
-    if all(ahead is None for _, ahead in times.values()) and not any(map(_IS_EPOCH.match, known)):
+    if clocks is None:
+        days, clocks = _apart(days)
+    known: dict[str, int] = {}
+    nth = np.array([known.setdefault(day, len(known)) for day in days], dtype=np.int64)
+    ordinal = _ordinals([day.strip() for day in known], order)[nth]
+    seen: dict[str, int] = {}
+    at = np.array([seen.setdefault(clock, len(seen)) for clock in clocks], dtype=np.int64)
+    read = [_clock(clock.strip()) for clock in seen]
+    found: Numbers = ordinal * 24 + np.array([seconds for seconds, _ in read])[at] / 3600
+    if all(ahead is None for _, ahead in read) and not any(_IS_EPOCH.match(day.strip()) for day in known):
         return found
-    return _in_the_house(found - np.array([times[each][1] or 0.0 for each in clocks]))
+    return _in_the_house(found - np.array([ahead or 0.0 for _, ahead in read])[at])
 
 
-def _days_and_clocks(cells: Sequence[Sequence[str]]) -> tuple[list[str], list[str]]:
-    """The day of each row, and the hour of it, as they are written; no hour where there is only one figure for both."""
-    days = [each[0].strip() for each in cells]
-    if len(cells[0]) > 1:
-        return days, [each[1].strip() for each in cells]
-    cut = re.search(r"[T ,]", days[0])
+def _apart(cells: Sequence[str]) -> tuple[list[str], list[str]]:
+    """Days and hours that stand together; no hour where there is only one figure for both."""
+    cut = re.search(r"(?<=\S)[T ,]", cells[0])
     if cut is None:
-        return days, [""] * len(days)
-    parts = [day.partition(cut[0]) for day in days]
-    return [day for day, _, _ in parts], [clock.lstrip() for _, _, clock in parts]
+        return list(cells), [""] * len(cells)
+    parts = [cell.strip().partition(cut[0]) for cell in cells]
+    return [day for day, _, _ in parts], [clock for _, _, clock in parts]
 
 
 def _clock(cell: str) -> tuple[float, float | None]:

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import asdict, dataclass, replace
+from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.keeping import Estimate
+from yellow_larder.core.keeping import Best, Estimate
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.events import PlaceChanged, PlaceClosed, PlaceMade, TakenFor
 from yellow_larder.features.household.larder import (
@@ -90,14 +91,22 @@ def calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceMa
     places, known, today = places_in(session) | {place.id: so}, all_foods(session), larder.today()
     standing = select(Package).where(Package.place_id == place.id, Package.gone_on.is_(None)).order_by(Package.number)
     acts = []
+    # Packages alike, of which a place holds many, are reckoned once.
+    seen: dict[tuple[Any, ...], dict[Estimate, Best] | None] = {}
     for package in session.scalars(standing).all():
         food = known.get(package.food_key)
-        course = course_elsewhere(package, food, so) if food else None
-        if food is None or course is None:
+        if food is None or not package.closed:
             continue
-        bests = bests_of(food, course, used_before(package, places))
-        lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
-        acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
+        used = used_before(package, places)
+        alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
+        key = (*alike, *used.values(), *package.closed.values())
+        if key not in seen:
+            course = course_elsewhere(package, food, so)
+            seen[key] = None if course is None else bests_of(food, course, used)
+        bests = seen[key]
+        if bests is not None:
+            lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
+            acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
     return acts
 
 

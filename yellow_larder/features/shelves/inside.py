@@ -130,8 +130,15 @@ def looking_up(places: dict[int, Place]) -> LookUp:
     return look_up
 
 
-def inside_of(story: Story, marks: Sequence[InsideMark], today: date) -> Inside:
-    """What a story is like in a picture, and in words."""
+def inside_of(story: Story, marks: Sequence[InsideMark], today: date, *, is_now: Story | None = None) -> Inside:
+    """What a story is like in a picture, and in words.
+
+    Args:
+        story: the story.
+        marks: what happened in it.
+        today: the day.
+        is_now: what it is in truth, if the story supposes something; none if it does not.
+    """
     last = story.chapters[-1].row
     gone = last["gone_on"]
     ends, why = _ends(story, today)
@@ -141,8 +148,8 @@ def inside_of(story: Story, marks: Sequence[InsideMark], today: date) -> Inside:
     activity = story.activity(days)
     tells = bool(np.isfinite(activity).any())
     return Inside(
-        says=_says(story, today),
-        cost=_cost(story, today),
+        says=_says(is_now or story, today),
+        cost=_cost(is_now or story, today),
         then="" if gone else _then(story, ends, why, today),
         today=today.toordinal(),
         points=_points(days, story.oxygen(days) * 100, activity, story.left(days), story.estimate),

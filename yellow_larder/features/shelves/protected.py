@@ -7,8 +7,6 @@ from dataclasses import dataclass
 from datetime import date
 from typing import Any
 
-from sqlalchemy import select
-
 from yellow_larder.core.air import fill, mass_that_fits_g
 from yellow_larder.core.containers import closed_volume_ml
 from yellow_larder.core.days import DAYS_PER_YEAR
@@ -19,7 +17,9 @@ from yellow_larder.features.household.larder import Larder, places_in
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.package_course import course_elsewhere
+from yellow_larder.features.shelves.ageing import kept_rows
 from yellow_larder.journal.database import reading
+from yellow_larder.journal.kinds import Row
 from yellow_larder.words.errors import NotThere
 
 _LONGEST_YEARS = 40.0
@@ -53,27 +53,30 @@ def see_protected(larder: Larder, place: int) -> list[Protected]:
         here, foods = places_in(session).get(place), all_foods(session)
         if here is None:
             raise NotThere("place", "That place is not there any more; pick another")
-        standing = select(Package).where(Package.place_id == place, Package.gone_on.is_(None)).order_by(Package.number)
-        alike: dict[tuple[Any, ...], list[Package]] = defaultdict(list)
-        for package in session.scalars(standing):
-            alike[_key(package, today)].append(package)
+        alike: dict[tuple[Any, ...], list[int]] = defaultdict(list)
+        for row in kept_rows(session, _COLUMNS, Package.place_id == place):
+            alike[_key(row, today)].append(row["number"])
         found = []
-        for packages in alike.values():
-            lacks = _lacks(packages[0], foods.get(packages[0].food_key), here, today)
+        for numbers in alike.values():
+            package = session.get_one(Package, numbers[0])
+            lacks = _lacks(package, foods.get(package.food_key), here, today)
             if lacks is not None:
-                found += [Protected(each.number, 6 - len(lacks), lacks) for each in packages]
+                found += [Protected(number, 6 - len(lacks), lacks) for number in numbers]
     return sorted(found, key=lambda each: each.number)
 
 
-def _key(package: Package, today: date) -> tuple[Any, ...]:
-    how = tuple(sorted((name, str(value)) for name, value in package.closed.items()))
-    what = (package.food_key, package.container_key, package.closing, package.outer)
-    return (*what, package.mass_g, package.moisture_pct, _years(package, today), how)
+_SAME = ("food_key", "container_key", "closing", "outer", "mass_g", "moisture_pct")
+_COLUMNS = [Package.__table__.columns[name] for name in ("number", "closed_on", "closed", *_SAME)]
 
 
-def _years(package: Package, today: date) -> float:
+def _key(row: Row, today: date) -> tuple[Any, ...]:
+    """What packages that are judged alike have in common."""
+    return (*(row[name] for name in _SAME), _years(row["closed_on"], today), *row["closed"].values())
+
+
+def _years(closed_on: date, today: date) -> float:
     """How long it was closed so, and a year more; in whole years, so that many are alike."""
-    return min(round((today - package.closed_on).days / DAYS_PER_YEAR) + 1.0, _LONGEST_YEARS)
+    return min(round((today - closed_on).days / DAYS_PER_YEAR) + 1.0, _LONGEST_YEARS)
 
 
 def _lacks(package: Package, food: Food | None, place: Place, today: date) -> list[str] | None:
@@ -86,7 +89,7 @@ def _lacks(package: Package, food: Food | None, place: Place, today: date) -> li
         food=food,
         course=course,
         outer=package.outer,
-        horizon_years=_years(package, today),
+        horizon_years=_years(package.closed_on, today),
         fill=fill(container, food, mass_g, pressed=False),
         need_ml=course.of.packed_ml,
         gel=course.of.gel_g > 0,

@@ -78,18 +78,16 @@ def see_inside(larder: Larder, number: int, *, place: int | None = None, what_if
         today = larder.today()
         if package.gone_on is not None:
             return InsideIf(inside_of(story, marks, today), [WhatIf.NOTHING])
-        row, now = story.chapters[-1].row, inside_of(story, marks, today)
+        row, supposed = story.chapters[-1].row, story
         for event in _steps(session, larder, story, row, place, what_if):
             row = PACKAGE.step(row, Happened(0, *event), number, looking_up(story.places))
         if row is not story.chapters[-1].row:
             before = [each for each in story.chapters if each.since < today.toordinal()]
-            story = replace(story, chapters=[*before, Chapter(today.toordinal(), row)])
+            supposed = replace(story, chapters=[*before, Chapter(today.toordinal(), row)])
             marks = [*marks, InsideMark(today.toordinal(), _says(what_if, place, story.places), "today, if")]
-            would = inside_of(story, marks, today)
-            now = replace(would, says=now.says, cost=now.cost)
         container = container_by_key(row["container_key"])
         asks = [each for each in WhatIf if each not in _CLOSES or _CLOSES[each] in container.closings]
-        return InsideIf(now, asks)
+        return InsideIf(inside_of(supposed, marks, today, is_now=story), asks)
 
 
 def _steps(
