@@ -27,17 +27,27 @@ def _bench(page: Page) -> None:
     page.locator("#line").blur()
 
 
-def _stop(page: Page) -> None:
-    page.goto(f"{URL}/bench")
-    page.locator("#line").fill("5 kg white sugar")
-    page.get_by_role("radio", name="absorbers").click()
-    page.get_by_role("heading", name="Stop", exact=True).wait_for()
-
-
 def _shelves(page: Page) -> None:
     page.goto(f"{URL}/shelves")
     page.get_by_role("button", name=re.compile("^Stair cupboard")).click()
     page.get_by_role("group", name="cut open").wait_for()
+
+
+def _place(page: Page) -> None:
+    page.goto(f"{URL}/shelves/place?n=3")
+    page.get_by_role("img", name=re.compile("^Temperatures")).wait_for()
+
+
+def _inside(page: Page) -> None:
+    page.goto(f"{URL}/shelves?n=35")
+    page.get_by_role("button", name=re.compile("^Look inside")).click()
+    page.get_by_role("img", name=re.compile("^Oxygen over the years")).wait_for()
+
+
+def _count(page: Page) -> None:
+    page.goto(f"{URL}/shelves/count?place=1")
+    for shelf in (1, 2):
+        page.get_by_role("button", name=f"All of shelf {shelf}").click()
 
 
 def _guide(page: Page) -> None:
@@ -138,10 +148,10 @@ SHOTS = [
     ("table-week", _week, (1280, 800), "light"),
     ("table-eaters-dark", _eaters, (1280, 800), "dark"),
     ("bench", _bench, (1280, 800), "light"),
-    ("bench-stop-dark", _stop, (1280, 800), "dark"),
-    ("bench-phone", _bench, (390, 844), "light"),
     ("shelves", _shelves, (1280, 800), "light"),
-    ("shelves-tablet-dark", _shelves, (820, 1180), "dark"),
+    ("shelves-inside-tablet-dark", _inside, (820, 1180), "dark"),
+    ("shelves-place", _place, (1280, 800), "light"),
+    ("shelves-count-phone", _count, (390, 844), "light"),
     ("supplies", _supplies, (1280, 800), "light"),
     ("run", _run, (1280, 800), "light"),
     ("guide", _guide, (1280, 800), "light"),

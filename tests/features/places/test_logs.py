@@ -149,6 +149,8 @@ def test_readings_by_hand_count_as_a_log_if_there_is_one_a_day(packed: Larder, c
     with refused("in the future") as refusal:
         read_thermometer(packed, 1, 20, at=clock.now + timedelta(hours=1))
     assert refusal.value.field == "at"
+    with refused("too early"):
+        read_thermometer(packed, 1, 20, at=NOON - timedelta(days=365 * 200))
     with refused("70 °C"):
         read_thermometer(packed, 1, 171)
     with refused("not there"):
@@ -160,6 +162,13 @@ def test_a_single_reading_changes_nothing_but_the_hour_it_was_read_in(packed: La
     read_thermometer(packed, 1, 30)
     assert see_place(packed, 1).place == place
     assert card(packed, 1).best_by == lasted
+
+
+def test_a_reading_typed_wrong_is_typed_again(packed: Larder) -> None:
+    for celsius in (71 - 11.5, 15.9):
+        read_thermometer(packed, 1, celsius)
+    assert figures(see_climate(packed, 1))["Warmest hour"] == "15.9 °C"
+    assert check(packed.engine) == []
 
 
 def test_what_was_measured_is_written_out_and_read_again(packed: Larder) -> None:

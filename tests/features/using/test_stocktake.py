@@ -101,6 +101,10 @@ def test_what_cannot_be(stocked: Larder) -> None:
         take_stock(stocked, 1, [4], left_in=[LeftIn(number=4)])
     with refused("nothing can be left"):
         take_stock(stocked, 1, [1], left_in=[LeftIn(number=4, guess=Guess.HALF)])
+    with refused("said twice"):
+        take_stock(stocked, 1, [1], missing=[Missing(number=2, where=each) for each in list(Whereabouts)[:2]])
+    with refused("said twice"):
+        take_stock(stocked, 1, [4], left_in=[LeftIn(number=4, guess=each) for each in list(Guess)[:2]])
     with refused("Tap what is there"):
         take_stock(stocked, 1, [])
     assert state(stocked) == before

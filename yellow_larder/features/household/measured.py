@@ -81,6 +81,8 @@ def _as_log(contents: tuple[bytes, ...], readings: _Readings) -> ClimateLog | No
 
 
 def _measured(contents: tuple[bytes, ...], readings: _Readings) -> tuple[Measured, ...]:
-    typed = [np.array([row[n] for row in readings], dtype=float) for n in range(3)]
+    # Read anew within the hour, the last word counts.
+    last = list({reading[0]: reading for reading in readings}.values())
+    typed = [np.array([row[n] for row in last], dtype=float) for n in range(3)]
     read = [(typed[0].astype(np.int64), typed[1], typed[2])] if readings else []
     return *read, *map(unpacked, contents)

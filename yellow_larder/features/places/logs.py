@@ -23,7 +23,7 @@ from yellow_larder.features.places.places import calculated_anew, place_in_use
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.tables import Attachment
-from yellow_larder.words.dates import say_day
+from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units, say_temperature
 
@@ -105,6 +105,7 @@ def read_thermometer(
     if moment > now + timedelta(minutes=5):
         raise Refused("at", "That is in the future")
     shown = on_the_wall(moment)
+    check_day(shown.date(), larder.today(), "at")
     hour = shown.toordinal() * 24 + shown.hour
     new = (np.array([hour]), np.array([temperature_c]), np.array([np.nan if humidity is None else humidity]))
     with writing(larder.engine) as session:

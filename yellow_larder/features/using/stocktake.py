@@ -113,6 +113,8 @@ def take_stock(
     with writing(larder.engine) as session:
         here = _place(session, place)
         found = all_kept(session, there)
+        _check_once("missing", [each.number for each in missing])
+        _check_once("left_in", [each.number for each in left_in])
         both = {each.number for each in missing} & {each.number for each in found}
         if both:
             raise Refused("missing", f"Number {min(both)} is there and not there: say which")
@@ -133,6 +135,12 @@ def take_stock(
             at=larder.clock(),
         )
         return counted
+
+
+def _check_once(field: str, numbers: Sequence[int]) -> None:
+    for n, number in enumerate(numbers):
+        if number in numbers[:n]:
+            raise Refused(field, f"Number {number} is said twice: say it once")
 
 
 def _place(session: Session, number: int, field: str = "place") -> Place:

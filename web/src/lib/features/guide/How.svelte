@@ -80,6 +80,18 @@
       source: "cumulative damage, as time–temperature tolerance of frozen food has it (van Arsdel, 1957), from memory; which first: common practice",
     },
     {
+      title: "A place, measured",
+      text: "A place is taken for a year: a mean, how much warmer its warmest is, in which month. What a data logger measured there counts in its stead, hour by hour, and a thermometer read once a day does as well; where nothing was measured, the year counts, fitted to what was. Readings that no place has, and a sensor that shows one figure for a week, are left out. Warm spells are days in a row above 30 °C (86 °F); what they cost is told in days of life. Heat counts for more than cold makes good: the mean kinetic temperature is the steady one that would age things as much.",
+      sum: "life used = mean over hours of q10^((°C − 21) ÷ 10); mean kinetic temperature: 10,000 K ÷ −ln mean(e^(−10,000 K ÷ T))",
+      source: "Q10 rule; Haynes (1971), USP ⟨1160⟩, from memory; the year: regression on one harmonic, with what was typed as its prior",
+    },
+    {
+      title: "Inside a package",
+      text: "Oxygen, water activity and life from the day it was closed, through all that happened to it, and on: the sums are those of the Bench. Opened, all its air is the room's; carried elsewhere, it goes on from what it had come to; a seal found loose counts from the last day it was known to be good. What would be done today is calculated as if it had been done.",
+      sum: "life left on a day = what the card says on that day",
+      source: "oxygen, moisture and best-by as above",
+    },
+    {
       title: "When the larder says stop",
       text: "One ladder for every closing. Above a water activity of 0.85 germs that poison can grow: such food is perishable, and nothing makes it keep but cold. No absorber and no vacuum with anything moist: no oxygen and some moisture is what botulism needs. Moist is what passes its line, 10 %, or 13.5 % for traded grain, pulses and pasta; what is sticky; and what can mould at the warmest of the store. None either with what was dried at home before it is conditioned. No absorber with sugar or salt: it hardens into a brick. When in doubt, throw it out, and ask your local food-safety authority.",
       sum: "perishable > 0.85 water activity; moist > 0.65, or > 10 % (grain, pulses, pasta 13.5 %); nothing grows < 0.60",
