@@ -11,6 +11,8 @@
   import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
   import Acts from "$lib/features/using/Acts.svelte";
+  import HowMany from "$lib/features/using/HowMany.svelte";
+  import { someOf } from "$lib/features/using/alike";
   import Later from "$lib/ui/Later.svelte";
   import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
@@ -43,6 +45,8 @@
   /** The packages whose labels are printed: this one, or what was just poured out of it. */
   let labelled = $state<number[]>([]);
   let why = $state("");
+  /** How many of those alike are moved or thrown out together. */
+  let count = $state(1);
   let place = $state(0);
   let shelf = $state(1);
   let day = $state("");
@@ -64,6 +68,7 @@
     if (result.wrong) return;
     moving = throwing = false;
     why = day = "";
+    count = 1;
     larder.say(text);
     await larder.changed();
   }
@@ -80,8 +85,11 @@
 
   async function move(event: SubmitEvent) {
     event.preventDefault();
-    const body = { numbers: [number], place, shelf: Number(shelf), on: day || null };
-    await done(`Number ${number} stands in ${target?.name ?? "its new place"} now`, await ask(api.POST("/api/shelves/move", { body })));
+    const body = { numbers: someOf(number, alike, count), place, shelf: Number(shelf), on: day || null };
+    await done(
+      `${count > 1 ? `${body.numbers.length} packages stand` : `Number ${number} stands`} in ${target?.name ?? "the new place"} now`,
+      await ask(api.POST("/api/shelves/move", { body })),
+    );
   }
 
   async function empty() {
@@ -93,7 +101,11 @@
 
   async function throwOut(event: SubmitEvent) {
     event.preventDefault();
-    await done(`Number ${number} is thrown out`, await ask(api.POST("/api/shelves/throw-out", { body: { numbers: [number], why, on: day || null } })));
+    const body = { numbers: someOf(number, alike, count), why, on: day || null };
+    await done(
+      count > 1 ? `${body.numbers.length} packages are thrown out` : `Number ${number} is thrown out`,
+      await ask(api.POST("/api/shelves/throw-out", { body })),
+    );
   }
 </script>
 
@@ -200,6 +212,7 @@
 <Labels bind:open={printing} of={{ number: labelled }} count={labelled.length} />
 <Sheet bind:open={moving} title="Move number {number}">
   <form class="grid gap-4" onsubmit={move} novalidate>
+    <HowMany {alike} bind:count />
     <fieldset>
       <legend class="head">To</legend>
       <Choice label="Place" options={places.map((each) => [each.id, each.name] as const)} value={place} onset={to} />
@@ -224,6 +237,7 @@
 <Sheet bind:open={throwing} title="Throw out number {number}">
   <form class="grid gap-4" onsubmit={throwOut} novalidate>
     <p>When in doubt, throw it out. It leaves the shelves; its history stays in the journal, and Undo brings it back.</p>
+    <HowMany {alike} bind:count />
     <div>
       <p class="head">Why?</p>
       <Choice label="Why" options={WHYS} value={why} onset={(each) => (why = each)} row="mt-1 mb-2 flex flex-wrap gap-2" />

@@ -64,6 +64,6 @@
     <Take {card} bind:open={take.get, take.set} />
     <CloseAgain {card} bind:open={close.get, close.set} />
     <PourOver {card} {alike} {onlabel} bind:open={pour.get, pour.set} />
-    <More {card} {places} bind:open={more.get, more.set} />
+    <More {card} {alike} {places} bind:open={more.get, more.set} />
   {/snippet}
 </Later>

@@ -6,11 +6,13 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
+  import HowMany from "./HowMany.svelte";
   import Refusal from "./Refusal.svelte";
+  import { someOf } from "./alike";
 
-  let { card, places, open = $bindable() }: { card: Schemas["Card"]; places: Schemas["PlaceView"][]; open: boolean } = $props();
+  let { card, alike, places, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; places: Schemas["PlaceView"][]; open: boolean } = $props();
 
-  type What = "weighed" | "tasted" | "loose" | "on" | "given away" | "fed to animals" | "wrong";
+  type What = "weighed" | "tasted" | "loose" | "on" | "opened" | "used up" | "given away" | "fed to animals" | "wrong";
 
   let what = $state<What>("weighed");
   let day = $state("");
@@ -22,12 +24,18 @@
   let cut = $state("");
   let right = $state({ food: "", amount: "", packed_on: "", place: 0, shelf: "" });
   let wrong = $state<Wrong>({});
+  let count = $state(1);
+
+  const leaves = $derived(what === "used up" || what === "given away" || what === "fed to animals");
+  const numbers = $derived(someOf(card.number, alike, count));
 
   const options = $derived([
     ["weighed", "Weighed what is in it"],
     ["tasted", "Tasted it"],
     ...(card.open_since || card.closing === "lid" ? [] : ([["loose", "Its seal is loose"]] as const)),
     ...(card.may_be_kept_on ? ([["on", "Keep it on"]] as const) : []),
+    ...(alike.length > 1 && !card.open_since ? ([["opened", "Opened several"]] as const) : []),
+    ...(alike.length > 1 ? ([["used up", "Used up several"]] as const) : []),
     ["given away", "Gave it away"],
     ["fed to animals", "Fed it to animals"],
     ["wrong", "It was written wrong"],
@@ -52,8 +60,10 @@
         const body = { food, amount, packed_on: packed_on || null, place: place || null, shelf: sent(shelf) as number | null };
         return ask(api.POST("/api/packages/{number}/correct", { params, body }));
       }
+      case "opened":
+        return ask(api.POST("/api/packages/open", { body: { numbers, often: "weekly", on } }));
       default:
-        return ask(api.POST("/api/packages/leave", { body: { numbers: [card.number], how: chosen, note, cut, on } }));
+        return ask(api.POST("/api/packages/leave", { body: { numbers, how: chosen, note, cut, on } }));
     }
   }
 
@@ -62,6 +72,8 @@
     tasted: "Written down",
     loose: "Counted as closed with air from then on: close it again today",
     on: "It is kept on",
+    opened: "Opened",
+    "used up": "Used up",
     "given away": "Given away",
     "fed to animals": "Fed to animals",
     wrong: "Put right",
@@ -70,15 +82,15 @@
   async function done(event: SubmitEvent) {
     event.preventDefault();
     const says = SAID[chosen];
+    const which = (leaves || chosen === "opened") && count > 1 ? `${numbers.length} packages` : `Number ${card.number}`;
     const answer = await send();
     wrong = answer.wrong ?? {};
     if (answer.wrong) return;
     open = false;
     day = note = weight = since = until = cut = "";
+    count = 1;
     right = { food: "", amount: "", packed_on: "", place: 0, shelf: "" };
-    larder.say(
-      typeof answer.data === "string" && answer.data ? `${says}: ${answer.data}` : `Number ${card.number}: ${says.slice(0, 1).toLowerCase()}${says.slice(1)}`,
-    );
+    larder.say(typeof answer.data === "string" && answer.data ? `${says}: ${answer.data}` : `${which}: ${says.slice(0, 1).toLowerCase()}${says.slice(1)}`);
     await larder.changed();
   }
 </script>
@@ -122,10 +134,16 @@
         />
       </div>
       <Field label="Shelf, from the top" name="shelf" type="number" bind:value={right.shelf} {wrong} placeholder={String(card.shelf)} />
-    {:else if card.is_bag}
+    {:else if leaves && card.is_bag && count === 1}
       <Field label="Cut off its bag, if that comes back to the supplies" name="cut" bind:value={cut} {wrong} placeholder={larder.us ? "1 in" : "3 cm"} />
     {/if}
-    {#if chosen !== "weighed" && chosen !== "loose" && chosen !== "wrong"}<Field label="Note" name="note" bind:value={note} {wrong} />{/if}
+    {#if leaves || chosen === "opened"}<HowMany {alike} bind:count />{/if}
+    {#if chosen !== "weighed" && chosen !== "loose" && chosen !== "wrong" && chosen !== "opened"}<Field
+        label="Note"
+        name="note"
+        bind:value={note}
+        {wrong}
+      />{/if}
     {#if chosen !== "wrong"}<Field label="On (today, if left empty)" name="on" type="date" bind:value={day} {wrong} />{/if}
     <Refusal {wrong} at={["weight", "since", "until", "food", "amount", "packed_on", "shelf", "note", "cut", "on"]} />
     <button class="do" type="submit">Save</button>
