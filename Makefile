@@ -40,8 +40,8 @@ test-slow: .venv/ready web/build/index.html chromium  ## the browser's tests wit
 	YELLOW_LARDER_NETWORK=slow $(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal tests/browser
 	YELLOW_LARDER_NETWORK=lossy $(BIN)/pytest -n logical --maxprocesses 4 --dist worksteal tests/browser
 
-test-thorough: .venv/ready                    ## the laws over every food, container, closing and place: an hour
-	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py
+test-thorough: .venv/ready                    ## the laws over every food, container, closing and place, and thousands of orders: an hour
+	YELLOW_LARDER_TESTS=thorough $(BIN)/pytest -n logical tests/core/keeping/test_course.py tests/features/using/test_laws.py
 
 chromium:
 	sh tools/chromium.sh

@@ -13,7 +13,8 @@ from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.features.household.backups import SafeCopy, keep_daily_copy
 from yellow_larder.features.household.larder import current_settings
 from yellow_larder.features.rounds.rounds import Rounds, rounds
-from yellow_larder.features.shelves.inspection import Felt, Looked, ToLook, empty_out, look_over, to_look
+from yellow_larder.features.shelves.inspection import Felt, Looked, ToLook, empty_out, to_look
+from yellow_larder.features.using.looks import look_over
 
 router = larder_router(prefix="/rounds", tags=["rounds"], responses=REFUSALS)
 

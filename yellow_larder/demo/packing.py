@@ -10,9 +10,10 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_that_run
-from yellow_larder.features.shelves.inspection import Felt, look_over
+from yellow_larder.features.shelves.inspection import Felt
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply, cut_down, put_spares
+from yellow_larder.features.using.looks import look_over
 
 _SUPPLIES = (
     NewSupply(sort=Sort.PACKETS, key="100", count=3, per_pack=20, cost="2.20", low=1),

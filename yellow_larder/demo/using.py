@@ -9,9 +9,10 @@ from yellow_larder.core.packing import Feel
 from yellow_larder.demo.ago import Ago
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packages.events import Taste
-from yellow_larder.features.shelves.inspection import Felt, look_over
+from yellow_larder.features.shelves.inspection import Felt
 from yellow_larder.features.shelves.shelves import find_packages
 from yellow_larder.features.using.leaving import keep_on, taste
+from yellow_larder.features.using.looks import look_over
 from yellow_larder.features.using.opening import lose_seal, open_packages, take
 from yellow_larder.features.using.pouring import Pouring, pour
 

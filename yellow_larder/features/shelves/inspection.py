@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
@@ -139,8 +139,20 @@ def _to_see_to(session: Session, until: date) -> ToSeeTo:
     )
 
 
-def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) -> list[Looked]:
+Follows = Callable[[Session, Felt, Package, date], Sequence[log.Act]]
+"""What else follows from a look at a package on a day."""
+
+
+def look_over(
+    larder: Larder, looks: Sequence[Felt], *, on: date | None = None, follows: Follows = lambda *_: ()
+) -> list[Looked]:
     """Packages were looked over: what that means for each, and when it is looked at again.
+
+    Args:
+        larder: the larder.
+        looks: how each felt.
+        on: the day; none means today.
+        follows: what else follows from a look.
 
     Raises:
         Refused: there is nothing to write, or a package is gone.
@@ -171,6 +183,7 @@ def look_over(larder: Larder, looks: Sequence[Felt], *, on: date | None = None) 
                 draws_in=_draws_in(session, look.number),
             )
             acts.append(log.Act(look.number, _looked(look, advice, day, today, package)))
+            acts += follows(session, look, package, today)
             says, why = say_advice(advice.code), say_why(advice)
             found.append(Looked(look.number, _FELT[look.feel], advice.doing, says, why, ADVICE_SOURCE))
         bad = sum(each.doing in (Doing.REPACK, Doing.OUT) for each in found)

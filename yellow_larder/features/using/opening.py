@@ -324,10 +324,15 @@ def lose_seal(larder: Larder, number: int, *, since: date | None = None, on: dat
         if package.open_since is not None or held.what.closing is Closing.LID:
             raise Refused("number", f"Number {number} has no seal to lose: it is closed with room air")
         last_good = check_day(since or held.day, held.day, "since", earliest=package.closed_on)
-        then = replace(held, day=last_good, used=used_shares(package, last_good, places_in(session)))
-        act = log.Act(number, PackageSealLost(held.day, opened(then, SEAL_LOST), last_good))
+        act = seal_lost(session, held, last_good)
         title = log.title("package.seal-lost", number=number, name=package.food_name)
         log.record(session, title, [act], at=larder.clock())
+
+
+def seal_lost(session: Session, held: InHand, last_good: date) -> log.Act:
+    """A package has lost its seal, since the last day on which it was known to be good."""
+    then = replace(held, day=last_good, used=used_shares(held.package, last_good, places_in(session)))
+    return log.Act(held.package.number, PackageSealLost(held.day, opened(then, SEAL_LOST), last_good))
 
 
 def weigh(larder: Larder, number: int, weight: str, *, on: date | None = None) -> str:

@@ -109,9 +109,22 @@
     }
   });
 
+  const cold = $derived(place.sort === "fridge" || place.sort === "freezer");
+
+  /** A crystal of ice: three strokes through one middle. */
+  function frost(x: number, y: number, size: number): string {
+    return [0, 1, 2]
+      .map((n) => {
+        const [across, down] = [Math.cos((n * Math.PI) / 3) * size, Math.sin((n * Math.PI) / 3) * size];
+        return `M${(x - across).toFixed(1)} ${(y - down).toFixed(1)}L${(x + across).toFixed(1)} ${(y + down).toFixed(1)}`;
+      })
+      .join("");
+  }
+
   function wall(): string {
     const right = width - 3;
     if (place.sort === "cellar") return `M3 ${bottom}V110Q3 6 120 6H${width - 120}Q${right} 6 ${right} 110V${bottom}Z`;
+    if (cold) return `M3 ${bottom}V38Q3 6 35 6H${width - 35}Q${right} 6 ${right} 38V${bottom}Z`;
     if (place.sort === "loft") return `M3 ${bottom}V96L${width / 2} 6L${right} 96V${bottom}Z`;
     return `M3 ${bottom}V6H${right}V${bottom}Z`;
   }
@@ -205,6 +218,20 @@
           <path d="M3 96H{width - 3}" stroke="var(--ink)" stroke-width="1.4" />
         {:else if place.sort === "cellar"}
           {#each stones as stone, n (n)}<path d="M{stone.x} {stone.y}h{stone.w}" stroke="var(--line)" stroke-width="1.8" stroke-linecap="round" />{/each}
+        {:else if cold}
+          <path
+            d="M13 {bottom - 2}V42Q13 16 39 16H{width - 39}Q{width - 13} 16 {width - 13} 42V{bottom - 2}"
+            fill="var(--air)"
+            stroke="var(--line)"
+            stroke-width="2"
+          />
+          {#if place.sort === "fridge"}
+            <rect x={width / 2 - 26} y="16" width="52" height="11" rx="5.5" fill="var(--yolk-pale)" stroke="var(--line)" stroke-width="2" />
+          {:else}
+            {#each Array.from({ length: Math.max(1, Math.floor((width - 60) / 64)) }, (_, n) => 46 + n * 64) as x, n (x)}
+              <path d={frost(x, 30 + (n % 3) * 7, 6 + (n % 2) * 2)} stroke="var(--slate)" stroke-width="1.5" stroke-linecap="round" opacity=".6" />
+            {/each}
+          {/if}
         {:else}
           {#each Array.from({ length: Math.ceil(width / 74) }, (_, n) => n) as n (n)}<path
               d="M{n * 74 + 28} 8V{bottom - 2}"
@@ -271,7 +298,7 @@
                 <text x={(tote.width * scale) / 2} y={-tote.height * scale * RIM * 0.5 + 4} text-anchor="middle" font-size="12" fill="var(--soft)">tote</text>
               </g>
             {/each}
-            <rect x="14" {y} width={width - 28} height="11" fill="var(--wood)" stroke="var(--ink)" stroke-width="1.6" />
+            <rect x="14" {y} width={width - 28} height="11" fill={cold ? "var(--lid)" : "var(--wood)"} stroke="var(--ink)" stroke-width="1.6" />
             {#if board.back}
               <text x="22" y={y - height + 20} font-size="12.5" fill="var(--soft)">shelf {board.shelf}, continued</text>
             {/if}
