@@ -61,6 +61,13 @@ def test_what_it_can_get_at_is_looked_at_first(stocked: Larder, clock: Clock, wh
     assert check(stocked.engine) == []
 
 
+def test_two_at_once_are_two_lines(stocked: Larder) -> None:
+    alarm(stocked, 1, Alarm.RODENTS)
+    alarm(stocked, 1, Alarm.FLOOD)
+    lines = [(each.number, each.item) for each in rounds(stocked).due if each.kind is TaskKind.ALARM]
+    assert len(set(lines)) == len(lines) == 2
+
+
 def test_what_is_carried_out_of_it_is_not_looked_for_there(stocked: Larder) -> None:
     alarm(stocked, 1, Alarm.FLOOD)
     move(stocked, [2], place=1, shelf=1)

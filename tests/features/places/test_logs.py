@@ -1,5 +1,6 @@
 """What was measured in a place counts, hour by hour, and no more than once."""
 
+from dataclasses import replace
 from datetime import date, datetime, timedelta
 
 import numpy as np
@@ -119,6 +120,14 @@ def test_the_year_is_fitted_to_what_was_measured_and_what_stands_there_lasts_so_
     change_place(packed, 1, NewPlace("Pantry", mean_c=15, warmest_c=18))
     assert see_place(packed, 1).place.mean_c == 15, "whoever puts it right has the last word"
     assert not see_climate(packed, 1).fitted
+    assert check(packed.engine) == []
+
+
+def test_renamed_it_is_still_taken_for_what_was_measured(packed: Larder) -> None:
+    read_log(packed, 1, csv_of(26))
+    change_place(packed, 1, replace(see_place(packed, 1).place, name="Understairs", dark=True))
+    assert see_climate(packed, 1).fitted
+    assert see_climate(packed, 1).name == "Understairs"
     assert check(packed.engine) == []
 
 

@@ -83,8 +83,9 @@ _FRESH: Row = {
 def _after(row: Row, told: Event) -> Row:
     match told:
         case PlaceChanged(now=now):
-            # Whoever puts it right has the last word, until something is measured again.
-            return row | asdict(now) | {"typed": None}
+            # Whoever puts its year right has the last word, until something is measured again.
+            same = row["typed"] and all(row[name] == getattr(now, name) for name in row["typed"])
+            return row | asdict(now) | {"typed": row["typed"] if same else None}
         case PlaceLogged(log=log):
             return _measured(row, told.warmest_c, told.year) | {"logs": [*(row["logs"] or ()), log]}
         case PlaceRead():

@@ -87,6 +87,8 @@ class PlaceClimate:
     """What its year is taken for."""
     fitted: bool
     """Whether that follows from what was measured there."""
+    counted: str
+    """The day somebody last counted what stands there; empty if nobody did."""
     measured: str
     """From when to when something was measured; empty if nothing was."""
     figures: list[ClimateFigure]
@@ -121,6 +123,7 @@ def see_climate(larder: Larder, number: int) -> PlaceClimate:
             name=place.name,
             taken_for=f"{say_climate(place, units)}, {say_share(place.humidity)} humidity",
             fitted=_is_fitted(place),
+            counted=say_day(place.counted_on) if place.counted_on else "",
             measured="" if measured is None else _measured(measured),
             figures=[] if measured is None else list(_figures(measured, units)),
             points=[] if measured is None else list(_points(measured, place)),

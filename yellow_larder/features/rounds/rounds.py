@@ -25,7 +25,7 @@ from yellow_larder.features.freezer.contents import Phase, freezings
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
 from yellow_larder.features.household.clock import Moment, day_of
-from yellow_larder.features.household.events import Settings
+from yellow_larder.features.household.events import Alarm, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G, LotLeft, lots_left
 from yellow_larder.features.packages.state import Package
@@ -77,7 +77,7 @@ class Task:
     Attributes:
         kind: what sort of thing.
         number: of the load, jar, package, lot or place.
-        item: the food of a load, the tray to weigh; 0 otherwise.
+        item: the food of a load, the tray to weigh, which of the alarms of a place; 0 otherwise.
         title: what to do, in a short line.
         detail: the rest of it.
         on: the day in the house that it is due on.
@@ -368,7 +368,8 @@ def _alarms(session: Session, now: datetime) -> Iterator[Task]:
     for place, seen in all_alarms(session):
         title = f"{place.name}: {SAYS[seen.what]} seen"
         when = _by_day(seen.on, day_of(now))
-        yield Task(TaskKind.ALARM, place.id, 0, title, say_first(seen.first), seen.on, None, when, True)
+        nth = list(Alarm).index(seen.what)
+        yield Task(TaskKind.ALARM, place.id, nth, title, say_first(seen.first), seen.on, None, when, True)
 
 
 def _supplies(session: Session, now: datetime) -> Iterator[Task]:

@@ -116,11 +116,12 @@ describe("what is pressed while the larder is gone", () => {
 });
 
 describe("what was refused", () => {
-  const heard = vi.fn();
+  const heard = vi.fn((_words: string[], _last: boolean) => false);
   const refusal = (more: object) => Response.json({ status: 422, errors: [{ field: "line", message: "Too much" }], ...more }, { status: 422 });
 
   beforeEach(() => {
     heard.mockReset();
+    heard.mockReturnValue(false);
     vi.useFakeTimers();
     onRefused(heard);
   });
@@ -130,7 +131,16 @@ describe("what was refused", () => {
     await told(refusal({}));
     expect(heard).not.toHaveBeenCalled();
     vi.runAllTimers();
-    expect(heard).toHaveBeenCalledWith(["Too much"]);
+    expect(heard).toHaveBeenLastCalledWith(["Too much"], true);
+    expect(heard.mock.calls.filter(([, last]) => last === true)).toHaveLength(1);
+  });
+
+  it("is looked for on the way: who puts it right at once has read it", async () => {
+    heard.mockReturnValue(true);
+    await told(refusal({}));
+    vi.runAllTimers();
+    expect(heard).toHaveBeenCalledTimes(1);
+    expect(heard).toHaveBeenCalledWith(["Too much"], false);
   });
 
   it("is not told where somebody else changed it meanwhile", async () => {

@@ -41,14 +41,18 @@ export function onUnreached(asked: () => Promise<boolean>): void {
   tryAgain = asked;
 }
 
-/** What was refused, in words: whoever pressed shows it; where that is not on the screen any more, it is said all the same. */
-let refused: (words: string[]) => void = () => undefined;
-export function onRefused(tell: (words: string[]) => void): void {
+/**
+ * What was refused, in words: whoever pressed shows it; where that is not on the screen by the last look for it, it is
+ * said all the same. Answers whether it is there.
+ */
+let refused: (words: string[], last: boolean) => boolean = () => true;
+export function onRefused(tell: typeof refused): void {
   refused = tell;
 }
 
-/** By then whoever pressed has shown it. */
+/** By then whoever pressed has shown it; it is looked for on the way, since who is quick puts it right before. */
 const SHOWN_MS = 300;
+const LOOK_MS = 30;
 
 /** Tell of a refusal; what somebody else changed meanwhile is shown as that, and not as one. */
 export async function told(answer: Response): Promise<void> {
@@ -57,7 +61,12 @@ export async function told(answer: Response): Promise<void> {
   // Read at once: that the disk is full is not told again once something was saved.
   const words = Object.values(wrongs(problem)).map((each) => each.message);
   await letGo();
-  setTimeout(() => refused(words), SHOWN_MS);
+  const until = performance.now() + SHOWN_MS;
+  const look = () => {
+    const last = performance.now() >= until;
+    if (!refused(words, last) && !last) setTimeout(look, LOOK_MS);
+  };
+  setTimeout(look);
 }
 
 /** What is sent as a change and changes nothing: a plan that follows the typing. Not to reach the larder with it is no loss. */

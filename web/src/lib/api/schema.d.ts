@@ -6532,6 +6532,8 @@ export interface components {
          * @description The air of a place.
          */
         PlaceClimate: {
+            /** Counted */
+            counted: string;
             /** Elsewhere */
             elsewhere: components["schemas"]["YearElsewhere"][];
             /** Figures */
@@ -7609,7 +7611,7 @@ export interface components {
          *     Attributes:
          *         kind: what sort of thing.
          *         number: of the load, jar, package, lot or place.
-         *         item: the food of a load, the tray to weigh; 0 otherwise.
+         *         item: the food of a load, the tray to weigh, which of the alarms of a place; 0 otherwise.
          *         title: what to do, in a short line.
          *         detail: the rest of it.
          *         on: the day in the house that it is due on.

@@ -20,8 +20,10 @@ class TheLarder {
 
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
-    onRefused((words) => {
-      if (words[0] && !words.some((each) => this.#shows(each))) this.say(words[0], "wrong");
+    onRefused((words, last) => {
+      const shown = words.some((each) => this.#shows(each));
+      if (last && words[0] && !shown) this.say(words[0], "wrong");
+      return shown;
     });
     onWaiting((slow) => (this.slow = slow));
     onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));

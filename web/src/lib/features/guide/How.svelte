@@ -82,7 +82,7 @@
     {
       title: "A place, measured",
       text: "A place is taken for a year: a mean, how much warmer its warmest is, in which month. What a data logger measured there counts in its stead, hour by hour, and a thermometer read once a day does as well; where nothing was measured, the year counts, fitted to what was. Readings that no place has, and a sensor that shows one figure for a week, are left out. Warm spells are days in a row above 30 °C (86 °F); what they cost is told in days of life. Heat counts for more than cold makes good: the mean kinetic temperature is the steady one that would age things as much.",
-      sum: "life used = mean over hours of q10^((°C − 21) ÷ 10); mean kinetic temperature: 10,000 K ÷ −ln mean(e^(−10,000 K ÷ T))",
+      sum: "life used = mean over its hours of q10 to the power of (°C − 21) ÷ 10; mean kinetic temperature = 10,000 K ÷ − ln of the mean of e to the power of −10,000 K ÷ T",
       source: "Q10 rule; Haynes (1971), USP ⟨1160⟩, from memory; the year: regression on one harmonic, with what was typed as its prior",
     },
     {

@@ -31,6 +31,9 @@
         <p class="caption">
           {climate.fitted ? "Where nothing was measured, taken for" : "Taken for"}
           {climate.taken_for}{climate.fitted ? ", from what was measured" : ""}.
+          <a class="font-semibold underline" href="/shelves/count?place={number}">Count what is here</a>{climate.counted
+            ? `, last counted ${climate.counted}`
+            : ""}.
         </p>
         <Alarms {number} alarms={seen.data.alarms} />
         {#if climate.points.length}
