@@ -116,7 +116,7 @@ describe("what is pressed while the larder is gone", () => {
 });
 
 describe("what was refused", () => {
-  const heard = vi.fn((_words: string[], _last: boolean) => false);
+  const heard = vi.fn<(words: string[], last: boolean) => boolean>();
   const refusal = (more: object) => Response.json({ status: 422, errors: [{ field: "line", message: "Too much" }], ...more }, { status: 422 });
 
   beforeEach(() => {
