@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from functools import lru_cache
 from io import BytesIO
+from typing import Any
+from weakref import WeakKeyDictionary
 
 import numpy as np
 from sqlalchemy import select
@@ -62,14 +65,24 @@ def kept_log(session: Session, place: Place) -> ClimateLog | None:
     return _as_log(*_kept(session, place))
 
 
+_HELD: WeakKeyDictionary[Any, dict[int, bytes]] = WeakKeyDictionary()
+"""What was read of attachments, by the file they are in: no number is ever given to another, so they do not change."""
+
+
+def _contents(session: Session, numbers: Sequence[int]) -> tuple[bytes, ...]:
+    """Attachments by their numbers; each is asked for once."""
+    held = _HELD.setdefault(session.get_bind(), {})
+    wanted = [number for number in numbers if number not in held]
+    if wanted:
+        held |= {each.id: each.content for each in session.scalars(select(Attachment).where(Attachment.id.in_(wanted)))}
+    return tuple(held[number] for number in numbers if number in held)
+
+
 _Readings = tuple[tuple[int, float, float | None], ...]
 
 
 def _kept(session: Session, place: Place) -> tuple[tuple[bytes, ...], _Readings]:
-    found = {
-        each.id: each.content for each in session.scalars(select(Attachment).where(Attachment.id.in_(place.logs or ())))
-    }
-    contents = tuple(found[number] for number in place.logs or () if number in found)
+    contents = _contents(session, place.logs or ())
     return contents, tuple((hour, celsius, humidity) for hour, celsius, humidity in place.readings or ())
 
 
