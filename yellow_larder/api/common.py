@@ -18,6 +18,14 @@ def _larder(request: Request) -> Larder:
 
 TheLarder = Annotated[Larder, Depends(_larder)]
 
+
+async def _body(request: Request) -> bytes:
+    return await request.body()
+
+
+WholeBody = Annotated[bytes, Depends(_body)]
+"""What was sent as it is: a picture, a file."""
+
 Number = Annotated[int, Path(ge=0, le=999_999_999, description="the number of what is meant")]
 """The number of a package, lot, load, jar, run, supply, meal or whatever else has one, in an address."""
 

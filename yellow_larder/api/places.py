@@ -5,9 +5,9 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import Body, Depends, Query, Request, Response
+from fastapi import Body, Query, Response
 
-from yellow_larder.api.common import BasedOn, Number, TheLarder
+from yellow_larder.api.common import BasedOn, Number, TheLarder, WholeBody
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.api.shelves import OnDay
@@ -24,10 +24,6 @@ from yellow_larder.features.shelves.shelves import PlaceView, see_places
 router = larder_router(prefix="/places", tags=["shelves"], responses=REFUSALS)
 
 _CSV_BODY = {"requestBody": {"content": {"text/csv": {"schema": {"type": "string", "format": "binary"}}}}}
-
-
-async def _body(request: Request) -> bytes:
-    return await request.body()
 
 
 @router.get("")
@@ -76,7 +72,7 @@ def see_air(larder: TheLarder, number: Number) -> PlaceClimate:
 def read_its_log(
     larder: TheLarder,
     number: Number,
-    file: Annotated[bytes, Depends(_body)],
+    file: WholeBody,
     degrees: Annotated[Degrees | None, Query(description="none means that the file says so")] = None,
     order: Annotated[DayOrder | None, Query(description="none means that it shows")] = None,
 ) -> LogRead:

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import Body, Depends, Query, Request, Response
+from fastapi import Body, Query, Response
 from pydantic import TypeAdapter
 
-from yellow_larder.api.common import Day, Number, TheLarder
+from yellow_larder.api.common import Day, Number, TheLarder, WholeBody
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.shelves.card import Card, card
@@ -33,10 +33,6 @@ _JPEG_BODY = {"requestBody": {"content": {"image/jpeg": {"schema": {"type": "str
 
 Numbers = Annotated[list[int], Body(min_length=1, max_length=500, examples=[[17, 18]])]
 OnDay = Annotated[Day | None, Body(description="none means today", examples=["2026-11-24"])]
-
-
-async def _body(request: Request) -> bytes:
-    return await request.body()
 
 
 @router.get("/shelves", response_model=ShelvesView)
@@ -106,7 +102,7 @@ def see_elsewhere(larder: TheLarder, number: Number) -> list[Elsewhere]:
 
 
 @router.post("/packages/{number}/photos", status_code=201, openapi_extra=_JPEG_BODY)
-def take_photo(larder: TheLarder, number: Number, picture: Annotated[bytes, Depends(_body)]) -> int:
+def take_photo(larder: TheLarder, number: Number, picture: WholeBody) -> int:
     """Keep a photograph of a package, a JPEG, PNG or WebP; its number."""
     return keep_photo(larder, number, picture)
 

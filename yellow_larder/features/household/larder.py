@@ -25,7 +25,7 @@ from yellow_larder.journal.tables import About
 from yellow_larder.reference import packets
 from yellow_larder.reference.faces import JOINS, cannot_be_printed
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.errors import Refused
+from yellow_larder.words.errors import NotThere, Refused
 
 LONGEST_NAME = 80
 
@@ -181,6 +181,18 @@ def _places(session: Session) -> dict[int, Place]:
 def places_in_use(session: Session) -> dict[int, Place]:
     """Where packages can be put, by number."""
     return {number: each for number, each in places_in(session).items() if each.closed_on is None}
+
+
+def find_place(session: Session, number: int, field: str = "place") -> Place:
+    """Where packages can be put, by its number, as it was picked in a field.
+
+    Raises:
+        NotThere: it is not there, or not in use any more.
+    """
+    place = places_in_use(session).get(number)
+    if place is None:
+        raise NotThere(field, "That place is not there any more; pick another")
+    return place
 
 
 _PLACES = select(Place).order_by(Place.id)

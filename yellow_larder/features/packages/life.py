@@ -15,6 +15,7 @@ from yellow_larder.core.keeping import Estimate, life_used_days, share_used
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Stretch
 from yellow_larder.features.packages.state import Package, endless, row_of, stretches_of
+from yellow_larder.journal.kinds import Row
 
 
 def life_used_in(place: Place, q10: float, since: Numbers, until: Numbers) -> Numbers:
@@ -74,6 +75,28 @@ def stretch_costs(
     cost = cost_of(place, np.full(len(stretches), q10), since, until, places)
     shares = cost / np.array([endless(each.days[estimate]) for each in stretches])
     return list(zip(cost.tolist(), shares.tolist(), strict=True))
+
+
+def costs_in_all(
+    row: Row, left: float, estimate: Estimate, places: dict[int, Place], today: date
+) -> list[tuple[Stretch, float, float]]:
+    """The stretches of one package with what each cost: days at 21 °C, and as a share of all its life.
+
+    Where something else than age ends it first (oxygen, moisture, the most that cold can stretch), that took its part
+    as well: the stretches share it as they share the ageing, so that what they cost and what is left make a whole.
+
+    Args:
+        row: the package.
+        left: the share of its life that it has left.
+        estimate: by whose word.
+        places: the places.
+        today: the day, if it is kept.
+    """
+    stretches = stretches_of(row, row["gone_on"] or today)
+    costs = stretch_costs(stretches, row["q10"], estimate, places)
+    aged = sum(share for _, share in costs)
+    more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
+    return [(each, days, share * more) for each, (days, share) in zip(stretches, costs, strict=True)]
 
 
 def life_used(cost: Numbers, spent: Numbers, base: Numbers) -> Numbers:

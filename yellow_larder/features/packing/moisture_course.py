@@ -20,7 +20,8 @@ _MOST_PACKETS = 12
 _POINTS = 49
 
 _STAYS = {Spoils.SOFT: "crisp", Spoils.CLUMPS: "loose", Spoils.MOULD: "dry enough"}
-_ABOVE = {Spoils.SOFT: "soft above this", Spoils.CLUMPS: "clumps above this", Spoils.MOULD: "mould above this"}
+ABOVE = {Spoils.SOFT: "soft above this", Spoils.CLUMPS: "clumps above this", Spoils.MOULD: "mould above this"}
+"""What is said of the line that water activity must not pass."""
 
 
 def damp_inside(
@@ -56,7 +57,7 @@ def damp_inside(
         course=[DampPoint(*row) for row in course.tolist()],
         starts=round(float(damp.start()[0]), 3),
         limit=texture.limit,
-        above=_ABOVE[texture.spoils],
+        above=ABOVE[texture.spoils],
         stays=_STAYS[texture.spoils],
         ends=ends,
         ends_days=None if math.isinf(lasts) else lasts,

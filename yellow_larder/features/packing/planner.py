@@ -38,7 +38,7 @@ from yellow_larder.features.packing.package_course import bests_of, closed_of, c
 from yellow_larder.features.packing.plan import FoodOnBench, Lasts, Packed, Plan, identity_of, packets_by_size
 from yellow_larder.features.packing.request import (
     Ask,
-    find_place,
+    place_of,
     read_container,
     read_food,
     share_out,
@@ -75,7 +75,7 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     household = settings(session)
     food, amount, words = read_food(ask, all_foods(session))
     container = read_container(ask, household.units)
-    place = find_place(session, ask.place)
+    place = place_of(session, ask.place)
     closing = ask.closing or usual_closing(food, container)
     if closing not in container.closings:
         raise Refused("closing", f"A {called(container, household.units)} is not closed that way")

@@ -38,7 +38,7 @@ from yellow_larder.features.lots.lots import is_unproven, lot_of
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
 from yellow_larder.features.packing.package_course import bests_of, course_of
-from yellow_larder.features.packing.request import Ask, Opened, find_place, most_in_g, read_food, usual_closing
+from yellow_larder.features.packing.request import Ask, Opened, most_in_g, place_of, read_food, usual_closing
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal.database import reading
@@ -207,7 +207,7 @@ def propose_packing(
     if not 0.1 <= horizon_years <= 40:
         raise Refused("horizon_years", "The years it is meant to keep must lie between 0.1 and 40")
     with reading(larder.engine) as session:
-        household, where = settings(session), find_place(session, place)
+        household, where = settings(session), place_of(session, place)
         known = all_foods(session)
         stock = Stock(session)
         offers, per_ml = _offers(stock), _packet_coins_per_ml(stock)

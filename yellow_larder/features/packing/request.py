@@ -15,7 +15,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.planning import may_meet_absorber
 from yellow_larder.features.catalog.containers import called, container_by_key, own_bag
 from yellow_larder.features.catalog.foods import find_food
-from yellow_larder.features.household.larder import places_in_use
+from yellow_larder.features.household.larder import find_place, places_in_use
 from yellow_larder.features.household.state import Place
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
@@ -148,13 +148,9 @@ def read_container(ask: Ask, units: Units) -> Container:
     return own_bag(ask.own_bag, ask.own_film_mil, units) if ask.own_bag else container_by_key(ask.container)
 
 
-def find_place(session: Session, number: int | None) -> Place:
-    """The place of that number; the first there is if none is named."""
-    places = places_in_use(session)
-    place = next(iter(places.values()), None) if number is None else places.get(number)
-    if place is None:
-        raise NotThere("place", "That place is not there any more; pick another")
-    return place
+def place_of(session: Session, number: int | None) -> Place:
+    """The place of that number; the first there is if none is named: one always is."""
+    return next(iter(places_in_use(session).values())) if number is None else find_place(session, number)
 
 
 def usual_closing(food: Food, container: Container) -> Closing:

@@ -3,18 +3,18 @@
 from __future__ import annotations
 
 from dataclasses import asdict, dataclass, replace
-from typing import Any
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.keeping import Best, Estimate
+from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.events import PlaceChanged, PlaceClosed, PlaceMade, TakenFor
 from yellow_larder.features.household.larder import (
     Larder,
     NewPlace,
     check_place_name,
+    find_place,
     place_made,
     places_in,
     places_in_use,
@@ -23,11 +23,10 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.packages.contained import Life
 from yellow_larder.features.packages.events import PackageCalculated
-from yellow_larder.features.packages.life import used_before
 from yellow_larder.features.packages.state import Package
-from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.run.record import current
+from yellow_larder.features.shelves.moving import bests_there
 from yellow_larder.features.shelves.shelves import move_in
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -91,22 +90,9 @@ def calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceMa
     places, known, today = places_in(session) | {place.id: so}, all_foods(session), larder.today()
     standing = select(Package).where(Package.place_id == place.id, Package.gone_on.is_(None)).order_by(Package.number)
     acts = []
-    # Packages alike, of which a place holds many, are reckoned once.
-    seen: dict[tuple[Any, ...], dict[Estimate, Best] | None] = {}
-    for package in session.scalars(standing).all():
-        food = known.get(package.food_key)
-        if food is None or not package.closed:
-            continue
-        used = used_before(package, places)
-        alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
-        key = (*alike, *used.values(), *package.closed.values())
-        if key not in seen:
-            course = course_elsewhere(package, food, so)
-            seen[key] = None if course is None else bests_of(food, course, used)
-        bests = seen[key]
-        if bests is not None:
-            lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
-            acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
+    for package, bests in bests_there(session.scalars(standing).all(), known, places, so):
+        lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
+        acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
     return acts
 
 
@@ -148,9 +134,7 @@ def move_all(larder: Larder, number: int, *, to: int) -> int:
     """
     with writing(larder.engine) as session:
         place_in_use(session, number)
-        target = places_in_use(session).get(to)
-        if target is None:
-            raise NotThere("to", "That place is not there any more; pick another")
+        target = find_place(session, to, "to")
         if to == number:
             raise Refused("to", "It stands there already")
         standing = select(Package).where(Package.place_id == number, Package.gone_on.is_(None)).order_by(Package.number)

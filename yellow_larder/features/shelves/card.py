@@ -15,8 +15,8 @@ from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.find import find_package
-from yellow_larder.features.packages.life import stretch_costs
-from yellow_larder.features.packages.state import Package, row_of, stretches_of
+from yellow_larder.features.packages.life import costs_in_all
+from yellow_larder.features.packages.state import Package, row_of
 from yellow_larder.features.packages.text import say_gone, say_trouble
 from yellow_larder.features.packing.request import ways_to_close
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
@@ -167,18 +167,11 @@ def _gone(package: Package) -> str:
 
 
 def _ledger(row: Row, left: float, household: Settings, places: dict[int, Place], today: date) -> list[SpentIn]:
-    """The life ledger: how long it stood where and how it was closed, and what that cost.
-
-    Where something else than age ends it first (oxygen, moisture, the most that cold can stretch), that took its part
-    as well: the stretches share it as they share the ageing, so that what they cost and what is left make a whole.
-    """
-    stretches = stretches_of(row, row["gone_on"] or today)
-    costs = stretch_costs(stretches, row["q10"], household.estimate, places)
-    aged, units = sum(share for _, share in costs), household.units
-    more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
+    """The life ledger: how long it stood where and how it was closed, and what that cost."""
+    costs, units = costs_in_all(row, left, household.estimate, places, today), household.units
     found = []
-    for each, (days, share) in zip(stretches, costs, strict=True):
-        last = each is stretches[-1] and row["gone_on"] is None
+    for n, (each, days, share) in enumerate(costs):
+        last = n == len(costs) - 1 and row["gone_on"] is None
         place = places[each.place_id]
         found.append(
             SpentIn(
@@ -189,8 +182,8 @@ def _ledger(row: Row, left: float, household: Settings, places: dict[int, Place]
                 "now" if last else say_day(date.fromordinal(each.until)),
                 each.until - each.since,
                 round(days),
-                share * more,
-                say_share(share * more),
+                share,
+                say_share(share),
             )
         )
     return [each for n, each in enumerate(found) if each.days or n == 0]

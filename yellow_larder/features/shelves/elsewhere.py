@@ -8,14 +8,11 @@ from datetime import timedelta
 
 from yellow_larder.core.days import say_span
 from yellow_larder.features.household.larder import Larder, places_in, places_in_use, settings
-from yellow_larder.features.household.state import PLACE
-from yellow_larder.features.packages.events import PackageMoved
 from yellow_larder.features.packages.find import find_kept
-from yellow_larder.features.packages.state import PACKAGE, row_of
+from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.shelves.ageing import lives_left
-from yellow_larder.features.shelves.moving import lasts_there
+from yellow_larder.features.shelves.moving import row_there
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.kinds import Happened, Row
 from yellow_larder.words.dates import say_best_by
 
 SAME_DAYS = 7
@@ -52,18 +49,12 @@ def elsewhere(larder: Larder, number: int) -> list[Elsewhere]:
     with reading(larder.engine) as session:
         package = find_kept(session, number)
         places, estimate = places_in(session), settings(session).estimate
-
-        def look_up(_kind: str, place: int) -> Row:
-            return {column.name: getattr(places[place], column.name) for column in PLACE.columns}
-
         here, found = row_of(package), []
         stays = float(lives_left([here], places, estimate, today)[0][0])
         for place in places_in_use(session).values():
             if place.id == package.place_id:
                 continue
-            lasts = lasts_there(session, [package], place, today).get(number)
-            moved = Happened(0, "moved", PackageMoved(today, place.id, 1, lasts))
-            there = PACKAGE.step(here, moved, number, look_up)
+            there = row_there(session, here, place, today)
             days = float(lives_left([there], places, estimate, today)[0][0])
             by = say_best_by(None if math.isinf(days) else today + timedelta(days=days), package.packed_on)
             found.append((days, Elsewhere(place.id, place.name, by, _difference(days, stays), days > stays)))

@@ -15,10 +15,8 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.keeping import Ends, Estimate
-from yellow_larder.core.moisture import Spoils
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import Larder, places_in, settings
-from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.events import (
     PackageClosed,
     PackageMoved,
@@ -26,19 +24,21 @@ from yellow_larder.features.packages.events import (
     PackagePacked,
     PackageSealLost,
 )
-from yellow_larder.features.packages.life import stretch_costs, used_before
-from yellow_larder.features.packages.state import PACKAGE, Package, stretches_of
+from yellow_larder.features.packages.life import costs_in_all, used_before
+from yellow_larder.features.packages.state import PACKAGE, Package
 from yellow_larder.features.packing.best_by import WHY
+from yellow_larder.features.packing.moisture_course import ABOVE
 from yellow_larder.features.packing.pack import contained
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.planner import plan_in
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.features.shelves.happenings import SAYS_CLOSED, happening
+from yellow_larder.features.shelves.moving import looking_up
 from yellow_larder.features.shelves.story import Chapter, Story, chapters_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.kinds import Happened, LookUp, Row
+from yellow_larder.journal.kinds import Happened
 from yellow_larder.reference.drying import texture_of
 from yellow_larder.words.dates import say_best_by, say_day
 from yellow_larder.words.quantities import say_share
@@ -54,8 +54,6 @@ _BEYOND = 1.12
 _TRACE = 0.001
 _NOTHING = 0.005
 """A cost smaller than this share is none."""
-
-_ABOVE = {Spoils.SOFT: "soft above this", Spoils.CLUMPS: "clumps above this", Spoils.MOULD: "mould above this"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,15 +119,6 @@ def story_in(session: Session, number: int) -> tuple[Story, list[InsideMark]] | 
     return Story(chapters, food, places, household.estimate), marks
 
 
-def looking_up(places: dict[int, Place]) -> LookUp:
-    """What looks up places for a fold that is not written down."""
-
-    def look_up(_kind: str, number: int) -> Row:
-        return {column.name: getattr(places[number], column.name) for column in PLACE.columns}
-
-    return look_up
-
-
 def inside_of(story: Story, marks: Sequence[InsideMark], today: date, *, is_now: Story | None = None) -> Inside:
     """What a story is like in a picture, and in words.
 
@@ -143,19 +132,21 @@ def inside_of(story: Story, marks: Sequence[InsideMark], today: date, *, is_now:
     gone = last["gone_on"]
     ends, why = _ends(story, today)
     to = gone.toordinal() if gone else today.toordinal() + min(max(ends * _BEYOND, _SHORTEST_DAYS), _LONGEST_DAYS)
+    truth = is_now or story
+    left = float(truth.left(np.array([float((gone or today).toordinal())]))[story.estimate][0])
     days = _days(story, today.toordinal(), to)
     texture = texture_of(story.food)
     activity = story.activity(days)
     tells = bool(np.isfinite(activity).any())
     return Inside(
-        says=_says(is_now or story, today),
-        cost=_cost(is_now or story, today),
+        says=_says(truth, left, today),
+        cost=_cost(truth, left, today),
         then="" if gone else _then(story, ends, why, today),
         today=today.toordinal(),
         points=_points(days, story.oxygen(days) * 100, activity, story.left(days), story.estimate),
         marks=list(marks),
         limit=texture.limit if tells else None,
-        above=_ABOVE[texture.spoils] if tells else "",
+        above=ABOVE[texture.spoils] if tells else "",
     )
 
 
@@ -195,11 +186,10 @@ def _ends(story: Story, today: date) -> tuple[float, Ends]:
     return left, bests_of(story.food, anew, used)[story.estimate].ends
 
 
-def _says(story: Story, today: date) -> str:
+def _says(story: Story, left: float, today: date) -> str:
     gone = story.chapters[-1].row["gone_on"]
     now = np.array([float((gone or today).toordinal())])
     oxygen, activity = float(story.oxygen(now)[0, 0]), float(story.activity(now)[0, 0])
-    left = float(story.left(now)[story.estimate][0])
     told = []
     if not math.isnan(oxygen):
         told.append(
@@ -215,19 +205,13 @@ def _ages(story: Story) -> bool:
     return story.chapters[-1].row[f"{story.estimate.value}_days"] is not None
 
 
-def _cost(story: Story, today: date) -> str:
+def _cost(story: Story, left: float, today: date) -> str:
     """What cost it how much: by place, and apart from that the time that it was open."""
     row = story.chapters[-1].row
-    stretches = stretches_of(row, row["gone_on"] or today)
-    costs = stretch_costs(stretches, row["q10"], story.estimate, story.places)
-    aged = sum(share for _, share in costs)
-    left = float(story.left(np.array([float((row["gone_on"] or today).toordinal())]))[story.estimate][0])
-    # Where something else than age ends it first, the stretches share that as they share the ageing.
-    more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
     by: dict[tuple[str, bool], list[float]] = defaultdict(lambda: [0.0, 0.0])
-    for each, (_, share) in zip(stretches, costs, strict=True):
+    for each, _, share in costs_in_all(row, left, story.estimate, story.places, today):
         found = by[story.places[each.place_id].name, each.opened]
-        found[0] += share * more
+        found[0] += share
         found[1] += each.until - each.since
     told = sorted(((share, days, *where) for where, (share, days) in by.items()), reverse=True)
     said = [

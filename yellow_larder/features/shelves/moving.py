@@ -3,22 +3,25 @@
 from __future__ import annotations
 
 import math
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import replace
 from datetime import date
 from typing import Any
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import Best, Estimate
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.larder import places_in
-from yellow_larder.features.household.state import Place
+from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.contained import Life
+from yellow_larder.features.packages.events import PackageMoved
 from yellow_larder.features.packages.life import used_before
-from yellow_larder.features.packages.state import Package, endless
+from yellow_larder.features.packages.state import PACKAGE, Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
+from yellow_larder.journal.kinds import Happened, LookUp, Row
 
 
 def lasts_there(
@@ -35,22 +38,49 @@ def lasts_there(
         target: where they go.
         on: the day.
     """
-    foods, places = all_foods(session), places_in(session)
+    carried = [package for package in packages if package.place_id != target.id]
+    there = bests_there(carried, all_foods(session), places_in(session), target)
+    return {package.number: _goes_on(package, bests, on) for package, bests in there}
+
+
+def bests_there(
+    packages: Iterable[Package], foods: Mapping[str, Food], places: dict[int, Place], target: Place
+) -> Iterator[tuple[Package, dict[Estimate, Best]]]:
+    """Until when packages would be good if they had stood in a place since they were closed; alike ones reckoned once.
+
+    Not those whose food is known no more, or of which nobody wrote down how they were closed.
+    """
     seen: dict[tuple[Any, ...], dict[Estimate, Best] | None] = {}
-    found: dict[int, dict[Estimate, Life]] = {}
     for package in packages:
-        if package.place_id == target.id or package.food_key not in foods:
+        food = foods.get(package.food_key)
+        if food is None:
             continue
         alike = (package.food_key, package.container_key, package.closing, package.mass_g, package.moisture_pct)
         used = used_before(package, places)
-        key = (*alike, *used.values(), *sorted((name, str(value)) for name, value in package.closed.items()))
+        key = (*alike, *used.values(), *sorted(package.closed.items()))
         if key not in seen:
-            course = course_elsewhere(package, foods[package.food_key], target)
-            seen[key] = None if course is None else bests_of(foods[package.food_key], course, used)
+            course = course_elsewhere(package, food, target)
+            seen[key] = None if course is None else bests_of(food, course, used)
         bests = seen[key]
         if bests is not None:
-            found[package.number] = _goes_on(package, bests, on)
-    return found
+            yield package, bests
+
+
+def looking_up(places: dict[int, Place]) -> LookUp:
+    """What looks up places for a fold that is not written down."""
+
+    def look_up(_kind: str, number: int) -> Row:
+        return {column.name: getattr(places[number], column.name) for column in PLACE.columns}
+
+    return look_up
+
+
+def row_there(session: Session, row: Row, target: Place, on: date) -> Row:
+    """A package as it would stand if it were moved to a place."""
+    number, places = row["number"], places_in(session)
+    lasts = lasts_there(session, [Package(**row)], target, on).get(number)
+    moved = PackageMoved(on, target.id, min(row["shelf"], target.shelves), lasts)
+    return PACKAGE.step(row, Happened(0, "moved", moved), number, looking_up(places))
 
 
 def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict[Estimate, Life]:

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, places_in, places_in_use, settings, tidy_name
+from yellow_larder.features.household.larder import Larder, find_place, places_in, settings, tidy_name
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageMoved, PackageThrownOut
 from yellow_larder.features.packages.find import all_kept
@@ -35,7 +35,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import foods
 from yellow_larder.words.dates import check_day
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import Units, say_kcal, say_mass, say_temperature
 
 
@@ -258,9 +258,7 @@ def _sums(session: Session) -> dict[int, _Sums]:
 def move(larder: Larder, numbers: Sequence[int], *, place: int, shelf: int, on: date | None = None) -> None:
     """Move packages to a shelf of a place."""
     with writing(larder.engine) as session:
-        target = places_in_use(session).get(place)
-        if target is None:
-            raise NotThere("place", "That place is not there any more; pick another")
+        target = find_place(session, place)
         if not 1 <= shelf <= target.shelves:
             raise Refused("shelf", f"{target.name} has shelves 1 to {target.shelves}")
         packages = all_kept(session, numbers)

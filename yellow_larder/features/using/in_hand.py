@@ -176,6 +176,13 @@ def without_absorbers(what: Contained) -> dict[str, int]:
     return {code: n for code, n in what.packets.items() if gel_g(code) is not None}
 
 
+def held_on(package: Package, food: Food, places: dict[int, Place], household: Settings, day: date) -> InHand:
+    """A package in somebody's hands on a day, with what is left of its life."""
+    used = used_shares(package, day, places)
+    left = {each: share_left_of(package, places, each, day) for each in Estimate}
+    return InHand(package, food, places[package.place_id], household, day, used, left)
+
+
 def in_hand(
     session: Session, larder: Larder, numbers: Sequence[int], on: date | None, *, field: str = "on"
 ) -> list[InHand]:
@@ -204,10 +211,7 @@ def in_hand(
             field,
             earliest=package.stands_since,
         )
-        place = places[package.place_id]
-        used = used_shares(package, day, places)
-        left = {each: share_left_of(package, places, each, day) for each in Estimate}
-        found.append(InHand(package, known[package.food_key], place, household, day, used, left))
+        found.append(held_on(package, known[package.food_key], places, household, day))
     if not found:
         raise Refused("numbers", "Choose at least one")
     return found

@@ -3,26 +3,22 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from datetime import date
 from enum import StrEnum
 
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing
-from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.containers import container_by_key
-from yellow_larder.features.household.larder import Larder, places_in, places_in_use, settings
+from yellow_larder.features.household.larder import Larder, find_place, settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.events import PackageBecame, PackageClosed, PackageMoved, PackageOpened
+from yellow_larder.features.packages.events import PackageClosed, PackageOpened
 from yellow_larder.features.packages.find import find_package
-from yellow_larder.features.packages.life import used_shares
 from yellow_larder.features.packages.state import PACKAGE, Package
 from yellow_larder.features.packing.request import Opened
-from yellow_larder.features.shelves.ageing import share_left_of
-from yellow_larder.features.shelves.inside import Inside, InsideMark, inside_of, looking_up, story_in
-from yellow_larder.features.shelves.moving import lasts_there
+from yellow_larder.features.shelves.inside import Inside, InsideMark, inside_of, story_in
+from yellow_larder.features.shelves.moving import looking_up, row_there
 from yellow_larder.features.shelves.story import Chapter, Story
-from yellow_larder.features.using.in_hand import InHand
+from yellow_larder.features.using.in_hand import held_on
 from yellow_larder.features.using.opening import Reclosing, check_safe, closed_in, opened
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.kinds import Happened, Row
@@ -78,9 +74,7 @@ def see_inside(larder: Larder, number: int, *, place: int | None = None, what_if
         today = larder.today()
         if package.gone_on is not None:
             return InsideIf(inside_of(story, marks, today), [WhatIf.NOTHING])
-        row, supposed = story.chapters[-1].row, story
-        for event in _steps(session, larder, story, row, place, what_if):
-            row = PACKAGE.step(row, Happened(0, *event), number, looking_up(story.places))
+        row, supposed = _row_then(session, larder, story, place, what_if), story
         if row is not story.chapters[-1].row:
             before = [each for each in story.chapters if each.since < today.toordinal()]
             supposed = replace(story, chapters=[*before, Chapter(today.toordinal(), row)])
@@ -90,40 +84,24 @@ def see_inside(larder: Larder, number: int, *, place: int | None = None, what_if
         return InsideIf(inside_of(supposed, marks, today, is_now=story), asks)
 
 
-def _steps(
-    session: Session, larder: Larder, story: Story, row: Row, place: int | None, what_if: WhatIf
-) -> list[tuple[str, PackageBecame | PackageMoved]]:
-    """What would happen to a package, one after the other."""
-    today, places = larder.today(), places_in(session)
-    steps: list[tuple[str, PackageBecame | PackageMoved]] = []
+def _row_then(session: Session, larder: Larder, story: Story, place: int | None, what_if: WhatIf) -> Row:
+    """The package as it would be if it were carried to a place, and something were done with it there."""
+    row, today = story.chapters[-1].row, larder.today()
     if place is not None and place != row["place_id"]:
-        target = places_in_use(session).get(place)
-        if target is None:
-            raise NotThere("place", "That place is not there any more; pick another")
-        lasts = lasts_there(session, [Package(**row)], target, today).get(row["number"])
-        moved = PackageMoved(today, place, min(row["shelf"], target.shelves), lasts)
-        steps.append(("moved", moved))
-        row = PACKAGE.step(row, Happened(0, "moved", moved), row["number"], looking_up(places))
+        row = row_there(session, row, find_place(session, place), today)
     if what_if is WhatIf.NOTHING:
-        return steps
-    held = _held(session, row, story, today)
+        return row
+    held = held_on(Package(**row), story.food, story.places, settings(session), today)
     if what_if in _OPENS:
-        return [*steps, ("opened", PackageOpened(today, opened(held, _OPENS[what_if])))]
-    closing = _CLOSES[what_if]
-    if closing not in held.container.closings:
-        raise Refused("what_if", "It is not closed that way")
-    how = Reclosing(closing)
-    what, course = closed_in(session, larder, held, held.container, how, held.package.mass_g)
-    check_safe(held, course, what, conditioned=True)
-    return [*steps, ("closed again", PackageClosed(today, what))]
-
-
-def _held(session: Session, row: Row, story: Story, today: date) -> InHand:
-    package, places = Package(**row), story.places
-    place: Place = places[row["place_id"]]
-    used = used_shares(package, today, places)
-    left = {each: share_left_of(package, places, each, today) for each in Estimate}
-    return InHand(package, story.food, place, settings(session), today, used, left)
+        happened = Happened(0, "opened", PackageOpened(today, opened(held, _OPENS[what_if])))
+    else:
+        closing = _CLOSES[what_if]
+        if closing not in held.container.closings:
+            raise Refused("what_if", "It is not closed that way")
+        what, course = closed_in(session, larder, held, held.container, Reclosing(closing), held.package.mass_g)
+        check_safe(held, course, what, conditioned=True)
+        happened = Happened(0, "closed again", PackageClosed(today, what))
+    return PACKAGE.step(row, happened, row["number"], looking_up(story.places))
 
 
 def _says(what_if: WhatIf, place: int | None, places: dict[int, Place]) -> str:

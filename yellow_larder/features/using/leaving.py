@@ -10,7 +10,7 @@ from enum import StrEnum
 from yellow_larder.core.food import Food, nutrients
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.foods import all_foods, find_food
-from yellow_larder.features.household.larder import Larder, places_in, places_in_use
+from yellow_larder.features.household.larder import Larder, find_place, places_in
 from yellow_larder.features.packages.contained import Contained, Portion
 from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Taste
 from yellow_larder.features.packages.life import used_before
@@ -26,7 +26,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import life_classes
 from yellow_larder.words.dates import check_day, say_day
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import read_amount
 
 LONGEST_NOTE = 200
@@ -159,9 +159,7 @@ def correct(larder: Larder, number: int, right: Correction) -> None:
         known = all_foods(session)
         food = _food_named(right.food, known) if right.food.strip() else held.food
         day = package.packed_on if right.packed_on is None else check_day(right.packed_on, today, "packed_on")
-        place = held.place if right.place is None else places_in_use(session).get(right.place)
-        if place is None:
-            raise NotThere("place", "That place is not there any more; pick another")
+        place = held.place if right.place is None else find_place(session, right.place)
         for field, other in (("food", food.key != package.food_key), ("packed_on", day != package.packed_on)):
             if other and not untouched:
                 raise Refused(field, "Something else has happened to it since: empty it, and pack it anew")

@@ -9,7 +9,7 @@ from enum import StrEnum
 from sqlalchemy.orm import Session
 
 from yellow_larder.features.household.events import PlaceCounted
-from yellow_larder.features.household.larder import Larder, places_in_use
+from yellow_larder.features.household.larder import Larder, find_place
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageWeighed
 from yellow_larder.features.packages.find import all_kept
@@ -19,7 +19,7 @@ from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import CRUMBS_G, refuse_puffed, used_up
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.words.errors import NotThere, Refused
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import read_amount
 
 SAME_G = 0.5
@@ -111,7 +111,7 @@ def take_stock(
     """
     today = larder.today()
     with writing(larder.engine) as session:
-        here = _place(session, place)
+        here = find_place(session, place)
         found = all_kept(session, there)
         _check_once("missing", [each.number for each in missing])
         _check_once("left_in", [each.number for each in left_in])
@@ -143,20 +143,13 @@ def _check_once(field: str, numbers: Sequence[int]) -> None:
             raise Refused(field, f"Number {number} is said twice: say it once")
 
 
-def _place(session: Session, number: int, field: str = "place") -> Place:
-    place = places_in_use(session).get(number)
-    if place is None:
-        raise NotThere(field, "That place is not there any more; pick another")
-    return place
-
-
 def _went(session: Session, larder: Larder, missing: Sequence[Missing], here: int) -> list[log.Act]:
     acts = []
     for each in missing:
         if each.where is Whereabouts.ELSEWHERE:
             if each.place is None or each.place == here:
                 raise Refused("missing", f"Say in which other place number {each.number} stands")
-            target = _place(session, each.place, "missing")
+            target = find_place(session, each.place, "missing")
             packages = all_kept(session, [each.number])
             acts += carried(session, packages, target, {each.number: _shelf(packages[0], target)}, larder.today())
         elif each.where is Whereabouts.THROWN_OUT:
