@@ -209,6 +209,9 @@ def test_what_was_written_wrong_is_put_right(larder: Larder, clock: Clock) -> No
             correct(larder, 1, wrong_now)
     correct(larder, 1, Correction(amount="600 g"))
     assert card(larder, 1).mass_g == 600
+    with refused("at the most") as refusal:
+        correct(larder, 1, Correction(amount="60 kg"))
+    assert refusal.value.field == "amount"
     with refused("in the future"):
         correct(larder, 2, Correction(packed_on=larder.today() + timedelta(days=1)))
     with refused() as refusal:

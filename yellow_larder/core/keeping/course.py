@@ -22,7 +22,15 @@ from yellow_larder.core.air import (
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Closing, Container, closed_volume_ml
 from yellow_larder.core.days import DAYS_PER_YEAR
-from yellow_larder.core.moisture import MOULD_GROWS, Damp, Isotherm, Texture, VaporWall, mould_days_at
+from yellow_larder.core.moisture import (
+    MOULD_GROWS,
+    Damp,
+    Isotherm,
+    Texture,
+    VaporWall,
+    aired_ml,
+    mould_days_at,
+)
 
 LITTLE_OXYGEN = 0.105
 """Share of oxygen up to which a package keeps as a vacuum does: half of the room's. Source: our judgement."""
@@ -321,7 +329,6 @@ class Course:
         of = self.of
         if of.isotherm is None or not 0 <= of.moisture_pct <= MOST_MOISTURE_PCT:
             return None
-        # Food is poured or stirred each time: all the air in the container is new. Source: our judgement.
         often = of.opened_a_day if opened_a_day is None else opened_a_day
         return Damp(
             of.isotherm,
@@ -329,7 +336,7 @@ class Course:
             np.full(3, of.moisture_pct),
             np.full(3, gel_g),
             self._vapor_g_day_kpa,
-            np.full(3, often * closed_volume_ml(of.container)),
+            np.full(3, often * aired_ml(of.container)),
             self.store_c,
             self.of.climate.humidity,
             None if of.come_to is None else of.come_to.activity,
@@ -377,7 +384,7 @@ class Course:
         of = self.of
         if drive <= 0:
             return np.full(3, math.inf)
-        opened = of.opened_a_day * closed_volume_ml(of.container) * saturated_vapor_g_ml(self.store_c)
+        opened = of.opened_a_day * aired_ml(of.container) * saturated_vapor_g_ml(self.store_c)
         passes = (self._vapor_g_day_kpa * saturation_kpa(self.store_c) + opened) * drive
         with np.errstate(divide="ignore"):
             return np.asarray(of.mass_g * pct / 100 / passes)

@@ -22,6 +22,7 @@ from yellow_larder.core.moisture.isotherms import (
     dry_basis_pct,
     wet_basis_pct,
 )
+from yellow_larder.core.moisture.opening import OPEN_MINUTES, aired_ml, mouth_cm2
 from yellow_larder.core.moisture.spoilage import FROZEN_C, POISONS_GROW, Spoils, Texture, can_grow, mould_days_at
 
 __all__ = [
@@ -29,6 +30,7 @@ __all__ = [
     "GEL_START_PCT",
     "MOULD_GROWS",
     "NOTHING_GROWS",
+    "OPEN_MINUTES",
     "OVEN_C",
     "OVEN_HOURS",
     "PAPER_C",
@@ -41,12 +43,14 @@ __all__ = [
     "Spoils",
     "Texture",
     "VaporWall",
+    "aired_ml",
     "can_grow",
     "dry_basis_pct",
     "full_gel_g",
     "gel_for_g",
     "gel_holds_pct",
     "mould_days_at",
+    "mouth_cm2",
     "standard_units",
     "wet_basis_pct",
 ]

@@ -89,9 +89,17 @@ class InHand:
         """What a container holds of it, filled to the top, g."""
         return mass_that_fits_g(closed_volume_ml(container), self.food.settled_g_ml)
 
-    def with_mass(self, mass_g: float) -> Contained:
-        """What it is with another weight in it, closed as it is."""
-        filled = fill(self.container, self.food, self._that_fits(mass_g, self.container), pressed=False)
+    def with_mass(self, mass_g: float, field: str) -> Contained:
+        """What it is with another weight in it, closed as it is.
+
+        Args:
+            mass_g: the weight, g.
+            field: the field it was typed in, for the refusal.
+
+        Raises:
+            Refused: it holds less.
+        """
+        filled = fill(self.container, self.food, self._that_fits(mass_g, self.container, field), pressed=False)
         return _of_mass(self.what, mass_g, _level(self.container, filled.headspace_mm))
 
     def as_closed(
@@ -111,7 +119,7 @@ class InHand:
             Refused: it does not fit.
         """
         container = container_by_key(ask.container)
-        filled = fill(container, self.food, self._that_fits(mass_g, container), pressed=ask.pressed)
+        filled = fill(container, self.food, self._that_fits(mass_g, container, "container"), pressed=ask.pressed)
         course = course_of(
             ask,
             self.food,
@@ -151,13 +159,13 @@ class InHand:
             rest, had = min(rest, most - age), self.left[estimate]
         return Life(there.days, None if math.isinf(rest) else rest, had)
 
-    def _that_fits(self, mass_g: float, container: Container) -> float:
+    def _that_fits(self, mass_g: float, container: Container, field: str) -> float:
         most_g = self.most_in_g(container)
         # Packed to the brim by hand it may hold a little more than it is said to.
         if mass_g > most_g * 1.05:
             units = self.household.units
             name = called(container, units)
-            raise Refused("container", f"A {name} holds {say_mass(most_g, units)} of {self.food.name} at the most")
+            raise Refused(field, f"A {name} holds {say_mass(most_g, units)} of {self.food.name} at the most")
         return min(mass_g, most_g)
 
 

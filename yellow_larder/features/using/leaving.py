@@ -195,7 +195,7 @@ def _as_it_was(held: InHand, mass_g: float, used: Mapping[Estimate, float]) -> C
     package, food = held.package, held.food
     same_food = food.key == package.food_key
     if same_food and held.place.id == package.place_id:
-        return held.with_mass(mass_g)
+        return held.with_mass(mass_g, "amount")
     closed = held.what.closed
     if closed is None:
         raise Refused("request", "Nobody wrote down how it was closed: empty it and pack it anew")
@@ -204,7 +204,7 @@ def _as_it_was(held: InHand, mass_g: float, used: Mapping[Estimate, float]) -> C
         food, held.container, held.what.closing, held.place, closed, mass_g=mass_g, moisture_pct=moisture
     )
     lasts = {estimate: Lasts.of(best).life for estimate, best in bests_of(food, course, used).items()}
-    right = held.with_mass(mass_g)
+    right = held.with_mass(mass_g, "amount")
     portion = Portion(food.key, food.name, food.form, food.colour, mass_g)
     kcal = nutrients(food.composition, mass_g).kcal
     q10 = life_classes()[food.life].q10

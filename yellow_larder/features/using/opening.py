@@ -352,7 +352,7 @@ def weigh(larder: Larder, number: int, weight: str, *, on: date | None = None) -
             raise Refused("weight", "If nothing is left in it, it is used up")
         if abs(now_g - package.mass_g) < 0.5:
             raise Refused("weight", f"{say_mass(now_g, units)} is what is written already")
-        what = held.with_mass(now_g)
+        what = held.with_mass(now_g, "weight")
         title = log.title("package.weighed", number=number, mass_g=now_g, name=package.food_name)
         act = log.Act(number, PackageWeighed(held.day, what, package.mass_g))
         off = now_g - package.mass_g

@@ -177,7 +177,7 @@ def _weighed(session: Session, larder: Larder, left: LeftIn, there: set[int]) ->
         raise Refused("left_in", f"If nothing is left in number {left.number}, it is used up")
     if abs(now_g - held.package.mass_g) < SAME_G:
         return []
-    return [log.Act(left.number, PackageWeighed(held.day, held.with_mass(now_g), held.package.mass_g))]
+    return [log.Act(left.number, PackageWeighed(held.day, held.with_mass(now_g, "left_in"), held.package.mass_g))]
 
 
 def _left_g(held: InHand, left: LeftIn) -> float:

@@ -45,7 +45,7 @@
     },
     {
       title: "Damp over the years",
-      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, brown sugar sets hard in dry air instead, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
+      text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. An opening changes all the air in the container, and counts as five minutes in which damp sinks in through the mouth. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, brown sugar sets hard in dry air instead, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
       sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft or clumped above the line of its kind, mould above 0.65",
       source: "isotherms in the table; silica gel by makers' curves; DIN 55474 and MIL-D-3464; Katz and Labuza (1981), from memory",
     },
