@@ -74,4 +74,5 @@ def best(of: Case, estimate: Estimate = Estimate.CUSTOMARY) -> Best:
     climate, life = of.course.of.climate, reference.life_classes()[of.food.life]
     rate = ageing_rate(climate.mean_c, climate.swing_c, life.q10)
     packing = packing_class(of.container, of.closing)
-    return best_by(of.course, reference.lives_of(of.food.life), life.frozen, packing, rate, estimate)
+    lives, ways = reference.lives_of(of.food.life), reference.ways_of(of.food.life)
+    return best_by(of.course, lives, life.frozen, packing, rate, estimate, ways=ways)

@@ -10,7 +10,7 @@ from yellow_larder.core.containers import Closing, Container, Kind, Mouth
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
 from yellow_larder.core.food import Composition, Food, Trait, dried_to
 from yellow_larder.core.freezing import Stuff
-from yellow_larder.core.keeping import Estimate, Life, Packing
+from yellow_larder.core.keeping import Estimate, Life, Packing, Way
 from yellow_larder.core.planning import Body, Sex
 from yellow_larder.reference.rows import rows, words
 
@@ -224,6 +224,21 @@ def lives_of(life: str) -> dict[Packing, Life]:
         2
     """
     return {packing: row.days for (of, packing), row in lives().items() if of == life}
+
+
+@lru_cache
+def ways_of(life: str) -> dict[Way, Life]:
+    """Days that food of a class keeps which is not dry, by how it is kept; empty for dry food.
+
+    Example:
+        >>> ways_of("fresh poultry")[Way.FREEZER].customary, ways_of("hard grain")
+        (270.0, {})
+    """
+    return {
+        Way(row["way"]): Life(*(float(row[f"{estimate.value}_days"]) for estimate in Estimate))
+        for row in rows("ways")
+        if row["life"] == life
+    }
 
 
 def _days(years: str) -> float:

@@ -42,13 +42,17 @@ def _isotherm(row: dict[str, str]) -> IsothermRow:
 
 
 def isotherm_of(food: Food) -> Isotherm | None:
-    """The isotherm that stands for a food: its own, or that of its group; none for sugar, salt and honey.
+    """The isotherm that stands for a food: its own, or that of its group.
+
+    None for what says how moist it is as it is sold: sugar, salt, syrup, fat.
 
     Example:
         >>> from yellow_larder.reference import foods
         >>> isotherm_of(foods()["dried-mushrooms"])
         Gab(m0=6.2, c=10.0, k=0.94, heat_kj_mol=4.0)
     """
+    if texture_of(food).dry_activity is not None:
+        return None
     own = next((row.isotherm for row in isotherms() if food.key in row.foods), None)
     return own or next((row.isotherm for row in isotherms() if food.group in row.groups), None)
 

@@ -353,5 +353,5 @@ def test_what_all_containers_hold_is_what_is_said_of_each_so_many_times(larder: 
             said = sum(each.count * int(each.kcal_text.replace(",", "")) for each in held)
             assert int(found.kcal_text.replace(",", "")) == pytest.approx(
                 said, abs=0 if said < 10_000 else 0.005 * said
-            )
+            ), food.key
             assert said == pytest.approx(found.kcal, rel=0.006)

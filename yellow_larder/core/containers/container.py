@@ -22,6 +22,12 @@ class Kind(StrEnum):
     BOTTLE = "bottle"
     CAN = "can"
     PACKET = "shop packet"
+    TIN = "tin"
+    """Sealed and sterilised by its maker, as a tin from the shop is."""
+    SHOP_JAR = "shop jar"
+    """A jar or bottle closed by its maker."""
+    BOX = "box"
+    """A box, basket or crate: it holds food together, and keeps nothing out."""
 
 
 class Mouth(StrEnum):
@@ -46,9 +52,13 @@ class Closing(StrEnum):
 
 _FLAT = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.PACKET})
 _HAS_FILM = _FLAT | {Kind.LINED_PAIL}
-_CLEAR = frozenset({Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.BOTTLE, Kind.PACKET})
-_GNAWPROOF = frozenset({Kind.JAR, Kind.CAN, Kind.PAIL, Kind.LINED_PAIL})
-_SEALS_AIR = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.LINED_PAIL, Kind.CAN})
+_CLEAR = frozenset({Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.BOTTLE, Kind.PACKET, Kind.SHOP_JAR})
+_GNAWPROOF = frozenset({Kind.JAR, Kind.CAN, Kind.PAIL, Kind.LINED_PAIL, Kind.TIN, Kind.SHOP_JAR})
+_SEALS_AIR = frozenset(
+    {Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.LINED_PAIL, Kind.CAN, Kind.TIN, Kind.SHOP_JAR}
+)
+_BY_ITS_MAKER = frozenset({Kind.TIN, Kind.SHOP_JAR})
+_FROM_THE_SHOP = _BY_ITS_MAKER | {Kind.PACKET, Kind.BOX}
 
 
 @dataclass(frozen=True, slots=True)
@@ -130,6 +140,16 @@ class Container:
     def holds_without_air(self) -> bool:
         """Whether the wall keeps oxygen out for years."""
         return self.kind in _SEALS_AIR
+
+    @property
+    def closed_by_maker(self) -> bool:
+        """Whether its maker closed it, and made what is in it keep so, until it is opened."""
+        return self.kind in _BY_ITS_MAKER
+
+    @property
+    def from_the_shop(self) -> bool:
+        """Whether food comes home in it, and is never packed into it."""
+        return self.kind in _FROM_THE_SHOP
 
     @property
     def inner_height_mm(self) -> float:

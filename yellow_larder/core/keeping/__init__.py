@@ -19,6 +19,7 @@ from yellow_larder.core.keeping.shelf_life import (
     soonest_end,
 )
 from yellow_larder.core.keeping.stretches import share_used
+from yellow_larder.core.keeping.ways import Way, way_kept
 
 __all__ = [
     "COOL_STRETCH",
@@ -36,6 +37,7 @@ __all__ = [
     "Packing",
     "Room",
     "Walls",
+    "Way",
     "ageing_rate",
     "best_by",
     "days_left",
@@ -47,4 +49,5 @@ __all__ = [
     "share_used",
     "soonest_end",
     "spoilt",
+    "way_kept",
 ]

@@ -9,6 +9,7 @@ from enum import StrEnum
 
 from yellow_larder.core.keeping.course import Course
 from yellow_larder.core.keeping.shelf_life import Estimate, Life, Packing, most_days
+from yellow_larder.core.keeping.ways import Way, way_kept
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, Spoils
 
 _WALL_OF = {Estimate.CUSTOMARY: 0, Estimate.HOPEFUL: 1, Estimate.CAUTIOUS: 2}
@@ -56,12 +57,14 @@ def best_by(
     estimate: Estimate,
     *,
     used: float = 0.0,
+    ways: Mapping[Way, Life] | None = None,
 ) -> Best:
     """Until when a package is good.
 
     A packing without oxygen keeps as long as the table has it, and no longer than its oxygen stays away; then it keeps
     as one with little oxygen, while there is little, and at the least as one that was closed with air. Whatever that
-    comes to, it is over when damp shows.
+    comes to, it is over when damp shows. What is not kept dry goes by how it is kept: frozen, chilled, in a cellar;
+    but closed as its maker closed it, it goes by the table of packings.
 
     Args:
         course: what becomes of it.
@@ -71,6 +74,7 @@ def best_by(
         rate: days of life used a day where it stands, above 0.
         estimate: whose word is taken; it says which wall too.
         used: share of its life that was used up before it was closed so, 0 or more: what was used stays used.
+        ways: days of a food that is not kept dry, by how it is kept; none for dry food.
 
     Returns:
         Until when, and why.
@@ -80,6 +84,9 @@ def best_by(
     wall = _WALL_OF[estimate]
     cold = frozen.by(estimate)
     left = max(0.0, 1 - used)
+    if ways and not course.of.is_as_it_was_made:
+        days = ways[way_kept(course.of.climate.mean_c, course.of.closing, ways)].by(estimate)
+        return Best(days * left, Ends.AGE, days, days * left)
 
     def by(of: Packing, back_days: float) -> Best:
         base = lives[of].by(estimate)
@@ -109,7 +116,7 @@ def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
 
     Source: see `Course.spoils_days` and `Course.mould_seen_days`.
     """
-    if course.of.climate.warmest_c <= FROZEN_C:
+    if course.of.climate.warmest_c <= FROZEN_C or course.of.is_as_it_was_made:
         return Ends.NOTHING, math.inf
     mould = float(course.mould_seen_days[wall])
     if course.of.texture.spoils is Spoils.MOULD and course.damp is not None:

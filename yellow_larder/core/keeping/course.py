@@ -150,6 +150,11 @@ class Package:
     room: Room
     come_to: ComeTo | None = None
 
+    @property
+    def is_as_it_was_made(self) -> bool:
+        """Whether it is closed as its maker closed it: what is in it neither dries, drinks nor spoils."""
+        return self.container.closed_by_maker and not self.opened_a_day
+
 
 MOST_MOISTURE_PCT = 60.0
 """Moisture above which no isotherm tells anything: it is as wet as fresh food."""

@@ -79,7 +79,7 @@ def packing_class(container: Container, closing: Closing) -> Packing:
 
     Source: common practice.
     """
-    if container.kind is Kind.PACKET:
+    if container.from_the_shop:
         return Packing.SHOP
     if closing is Closing.LID:
         return Packing.AIR

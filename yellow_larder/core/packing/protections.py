@@ -27,6 +27,9 @@ class Protection:
     by: str
 
 
+_MAKER = "sealed by its maker"
+
+
 def protections(case: Case) -> list[Protection]:
     """The six protections, in the order they are drawn, read off the course at the time the food is wanted.
 
@@ -38,7 +41,7 @@ def protections(case: Case) -> list[Protection]:
 
     Source: common practice; `Course`.
     """
-    shop = case.container.kind is Kind.PACKET
+    shop = case.container.kind in (Kind.PACKET, Kind.BOX)
     return [
         _insects_inside(case),
         Protection("insects outside", not shop, "sealed" if not shop else "moths bite in"),
@@ -73,6 +76,8 @@ def _light(case: Case) -> Protection:
 
 def _damp(case: Case) -> Protection:
     """Damp: whether it shows before the food is wanted, and what lets it in."""
+    if case.course.of.is_as_it_was_made:
+        return Protection("damp", True, _MAKER)
     if case.stands_frozen:
         return Protection("damp", True, "the cold")
     lasts = case.damp_ends[1]
@@ -91,6 +96,8 @@ def _damp(case: Case) -> Protection:
 def _insects_inside(case: Case) -> Protection:
     """Eggs and larvae that came with the food."""
     threat = "insects inside"
+    if case.course.of.is_as_it_was_made:
+        return Protection(threat, True, _MAKER)
     if not case.food.carries_insects:
         return Protection(threat, True, "none in it")
     if case.frozen:
@@ -106,6 +113,8 @@ def _oxygen(case: Case) -> Protection:
     """Oxygen inside, and oxygen that comes back."""
     if not case.oxygen_harms:
         return Protection("oxygen", True, "does it no harm")
+    if case.course.of.is_as_it_was_made:
+        return Protection("oxygen", True, _MAKER)
     if case.closing is Closing.LID:
         return Protection("oxygen", False, "air inside")
     by = "absorbers" if case.closing is Closing.ABSORBER else "vacuum"

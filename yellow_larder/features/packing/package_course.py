@@ -25,7 +25,7 @@ from yellow_larder.features.packages.contained import Closed
 from yellow_larder.features.packages.state import Package as StoredPackage
 from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
 from yellow_larder.journal.events import from_json
-from yellow_larder.reference import life_classes, lives_of
+from yellow_larder.reference import life_classes, lives_of, ways_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
 from yellow_larder.reference.walls import walls_of
 
@@ -153,8 +153,10 @@ def bests_of(food: Food, course: Course, used: Mapping[Estimate, float] | None =
     """Until when a package is good, by each estimate; `used` is the share of life it had used up when it was closed."""
     of, life = course.of, life_classes()[food.life]
     rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
-    packing, table = packing_class(of.container, of.closing), lives_of(food.life)
+    packing, table, ways = packing_class(of.container, of.closing), lives_of(food.life), ways_of(food.life)
     return {
-        estimate: best_by(course, table, life.frozen, packing, rate, estimate, used=(used or {}).get(estimate, 0.0))
+        estimate: best_by(
+            course, table, life.frozen, packing, rate, estimate, used=(used or {}).get(estimate, 0.0), ways=ways
+        )
         for estimate in Estimate
     }

@@ -204,7 +204,7 @@ def _plan(on: _OnBench) -> Plan:
         rest=rest,
         count=count,
         kcal=total.kcal,
-        kcal_text=say_kcal(sum(group.count * said_kcal(group.kcal) for group in groups)),
+        kcal_text=_say_in_all(sum(group.count * said_kcal(group.kcal) for group in groups)),
         person_days=days,
         household_days=days / on.eating.people,
         packets_in_all=packets_in_all(groups),
@@ -230,6 +230,11 @@ def _plan(on: _OnBench) -> Plan:
         vacuum=_say_vacuum(course, ask),
         left_kpa=left_kpa(ask),
     )
+
+
+def _say_in_all(kcal: int) -> str:
+    """The sum of what was said of each: in full, as long as it is no longer than that."""
+    return f"{kcal:,}" if kcal < 10_000 else say_kcal(kcal)
 
 
 def _filled_alike(on: _OnBench, full: Packed, size: Container) -> Course | None:

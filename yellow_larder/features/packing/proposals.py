@@ -272,7 +272,7 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
 
 def _offers(stock: Stock) -> list[_Offer]:
     """What there is to put food into: the table's containers, and bags cut down that are in stock."""
-    tried = [each for each in containers().values() if each.kind is not Kind.PACKET]
+    tried = [each for each in containers().values() if not each.from_the_shop]
     cut = [each.key for each in stock.records.values() if each.key.startswith("own:") and each.count]
     own = [container_by_key(key) for key in cut]
     found = []

@@ -144,8 +144,17 @@ def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount, str]:
 
 
 def read_container(ask: Ask, units: Units) -> Container:
-    """The container, or the bag of one's own."""
-    return own_bag(ask.own_bag, ask.own_film_mil, units) if ask.own_bag else container_by_key(ask.container)
+    """The container, or the bag of one's own.
+
+    Raises:
+        Refused: it is not known, or is one that only its maker closes.
+    """
+    if ask.own_bag:
+        return own_bag(ask.own_bag, ask.own_film_mil, units)
+    container = container_by_key(ask.container)
+    if container.closed_by_maker:
+        raise Refused("container", f"A {container.name} is closed by its maker: pick something to pack into")
+    return container
 
 
 def place_of(session: Session, number: int | None) -> Place:

@@ -121,7 +121,7 @@ def _rodents(package: Package, _place: Place) -> bool:
 
 def _insects(package: Package, _place: Place) -> bool:
     """What is open, or in what moths bite through, or closed with the air that they need."""
-    shop = container_by_key(package.container_key).kind is Kind.PACKET
+    shop = container_by_key(package.container_key).kind in (Kind.PACKET, Kind.BOX)
     return shop or package.open_since is not None or package.closing == Closing.LID
 
 

@@ -9,7 +9,7 @@ from datetime import date, timedelta
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.packing import LOOK_DAYS
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
@@ -120,7 +120,7 @@ def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
         found, enough = [], {}
         for container in containers().values():
             count = math.ceil(total_g / first.most_in_g(container) - 1e-6)
-            if container.kind is Kind.PACKET or count > MOST_OFFERED:
+            if container.from_the_shop or count > MOST_OFFERED:
                 continue
             supply = stock.container(container)
             found.append(
