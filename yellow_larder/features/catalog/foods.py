@@ -2,27 +2,22 @@
 
 from __future__ import annotations
 
-import unicodedata
+from collections.abc import Mapping
 from dataclasses import replace
+from functools import lru_cache
 from typing import Protocol, TypeVar
 
-from rapidfuzz import fuzz, process, utils
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.food import Composition, Food
 from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.household.larder import Larder, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import foods as table
 from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
 from yellow_larder.words.quantities import read_line
-
-_SURE = 92
-"""Likeness, 0–100, above which a slip of the pen is taken as meant. Source: our judgement on the table's names."""
-
-_LIKE = 60
-"""Likeness above which a name is offered as perhaps meant. Source: our judgement on the table's names."""
 
 _SHAKEN = 1.07
 """How much denser food lies once shaken down, where only the poured weight is known.
@@ -40,12 +35,18 @@ def _own_foods(session: Session) -> dict[str, Food]:
     return {f"own-{n}": _own(f"own-{n}", own) for n, own in log.records(session, NewFood).items()}
 
 
-def names_of(foods: dict[str, Food]) -> dict[str, Food]:
-    """Every name of every food, in the one form that names are compared in."""
-    return {plain(name): food for food in foods.values() for name in (food.name, *food.aliases)}
+def names_of(foods: Mapping[str, Food]) -> Names[Food]:
+    """Every food by every name that it has."""
+    return _names(tuple(food for key, food in foods.items() if key not in table()))
 
 
-def find_food(words: str, foods: dict[str, Food]) -> Food:
+@lru_cache(maxsize=8)
+def _names(own: tuple[Food, ...]) -> Names[Food]:
+    called = {plain(name): food for food in (*table().values(), *own) for name in (food.name, *food.aliases)}
+    return Names(called)
+
+
+def find_food(words: str, foods: Mapping[str, Food]) -> Food:
     """The food that is meant by some words.
 
     Raises:
@@ -66,19 +67,14 @@ class Named(Protocol):
 _T = TypeVar("_T", bound=Named)
 
 
-def find_named(words: str, names: dict[str, _T]) -> _T:
+def find_named(words: str, names: Names[_T]) -> _T:
     """What is meant by some words, of things by name; see `find_food`."""
-    wanted = plain(words)
-    for candidate in (wanted, wanted.removesuffix("s"), f"{wanted}s"):
-        if candidate in names:
-            return names[candidate]
-    ranked = process.extract(wanted, list(names), scorer=fuzz.token_sort_ratio, limit=12)
-    if ranked and ranked[0][1] >= _SURE:
-        return names[ranked[0][0]]
-    loose = process.extract(wanted, list(names), scorer=fuzz.WRatio, limit=12)
-    nearest = dict.fromkeys(names[name].name for name, score, _ in [*loose, *ranked] if score >= _LIKE)
+    meant = names.find(words)
+    if meant is not None:
+        return meant
     shown = words if len(words) <= 40 else f"{words[:40]}…"
-    raise Refused("line", f"“{shown}” is not in the table", words=words, nearest=tuple(nearest)[:5], code=UNKNOWN_FOOD)
+    nearest = tuple(dict.fromkeys(each.name for each in names.nearest(words)))
+    raise Refused("line", f"“{shown}” is not in the table", words=words, nearest=nearest, code=UNKNOWN_FOOD)
 
 
 def add_food(larder: Larder, new: NewFood) -> Food:
@@ -87,16 +83,11 @@ def add_food(larder: Larder, new: NewFood) -> Food:
     added = replace(new, name=name)
     food = _own("own", added)
     with writing(larder.engine) as session:
-        if plain(name) in names_of(all_foods(session)):
+        if plain(name) in names_of(all_foods(session)).called:
             raise Refused("name", f"“{name}” is in the table already")
         number = log.next_number(session, "food")
         log.record(session, log.title("food.added", name=name), [log.Act(number, added)], at=larder.clock())
     return replace(food, key=f"own-{number}")
-
-
-def plain(words: str) -> str:
-    """One form for ½ and 1/2, for ﬁ and fi, for capitals and none, whichever way it was typed."""
-    return " ".join(utils.default_process(unicodedata.normalize("NFKC", words)).split())
 
 
 def _own(key: str, own: NewFood) -> Food:

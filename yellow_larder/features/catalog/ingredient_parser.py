@@ -12,7 +12,8 @@ from enum import StrEnum
 from typing import NamedTuple
 
 from yellow_larder.core.food import Food, Trait
-from yellow_larder.features.catalog.foods import find_named, names_of, plain
+from yellow_larder.features.catalog.foods import find_named, names_of
+from yellow_larder.features.catalog.names import plain
 from yellow_larder.reference import KitchenMeasure, kitchen
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, read_count, read_line
@@ -91,6 +92,7 @@ class Kitchen:
         self._names = names_of(foods)
         self._meanings = meanings
         self._pieces = {plain(words): row for row in kitchen() if row.measure == "piece" for words in row.words}
+        self._dried_pieces = {words: row for words, row in self._pieces.items() if row.fresh_g}
         self._cans = {row.food: row for row in kitchen() if row.measure == "can"}
         self._said = {
             plain(words): row.measure
@@ -136,13 +138,22 @@ class Kitchen:
             line = read_line(text)
         except Refused:
             return None
-        fresh = line.food.lower().startswith("fresh ")
-        words = line.food[6:] if fresh else line.food
+        words = line.food.removeprefix("fresh ").removeprefix("Fresh ")
+        piece = self._dried_pieces.get(plain(words))
+        # What is counted in pieces is fresh, weighed or not, and stands for what was dried of it.
+        fresh = words != line.food or piece is not None
+        if fresh and not self._is_dried(words):
+            words, fresh = line.food, False
 
         def weigh(food: Food) -> _Weighed:
             return _in_store(food, line.amount, fresh=fresh)
 
         return self._settle(text, words, weigh)
+
+    def _is_dried(self, words: str) -> bool:
+        """Whether words that are said of something fresh mean what was dried of it."""
+        meant = self._meaning(words)
+        return isinstance(meant, Food) and meant.fresh_water_g > meant.composition.water_g
 
     def _counted(self, text: str) -> Ingredient | None:
         found = _COUNTED.match(text)
@@ -175,6 +186,9 @@ class Kitchen:
         refusal: Refused | None = None
         for candidate in dict.fromkeys((words, _ASIDE.sub("", words))):
             said = self._meanings.get(plain(candidate)) or self._said.get(plain(candidate))
+            piece = self._dried_pieces.get(plain(candidate))
+            if said is None and piece is not None:
+                return self._foods[piece.food]
             if said in (SEASONING, ELSEWHERE):
                 return Reading(said)
             if said in self._foods:

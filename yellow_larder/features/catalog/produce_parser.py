@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from yellow_larder.core.drying import Produce
-from yellow_larder.features.catalog.foods import find_named, plain
+from yellow_larder.features.catalog.foods import find_named
+from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.reference.drying import produce
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, MOST_KG, read_count, read_line
@@ -28,8 +29,8 @@ class Fresh:
 
 
 @lru_cache
-def _names() -> dict[str, Produce]:
-    return {plain(name): each for each in reversed(produce().values()) for name in (each.name, *each.aliases)}
+def _names() -> Names[Produce]:
+    return Names({plain(name): each for each in reversed(produce().values()) for name in (each.name, *each.aliases)})
 
 
 def find_produce(words: str) -> Produce:

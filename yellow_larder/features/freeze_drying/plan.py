@@ -22,7 +22,8 @@ from yellow_larder.core.drying import (
 )
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Food, Trait, dried_mass_g
-from yellow_larder.features.catalog.foods import find_named, plain
+from yellow_larder.features.catalog.foods import find_named
+from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.drying.load_plan import Trays
 from yellow_larder.features.drying.tray_item import Room, usual_room
 from yellow_larder.features.household.events import Settings
@@ -251,10 +252,11 @@ def say_minutes(hours: float) -> str:
 
 
 @lru_cache
-def _names() -> dict[str, Food]:
+def _names() -> Names[Food]:
     """What can be freeze-dried, by every name it has, with and without saying that it is."""
     able = [food for food in foods().values() if Trait.FREEZE_DRIED in food.traits]
-    return {plain(name): food for food in able for name in (food.name, food.name.removeprefix(PREFIX), *food.aliases)}
+    names = [(food, name) for food in able for name in (food.name, *food.aliases)]
+    return Names({plain(each): food for food, name in names for each in (name, name.removeprefix(PREFIX))})
 
 
 def _read(line: str, n: int) -> tuple[Food, float]:

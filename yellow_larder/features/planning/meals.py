@@ -10,7 +10,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.foods import all_foods, plain
+from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.catalog.ingredient_parser import (
     ELSEWHERE,
     LONGEST_LINE,
@@ -19,6 +19,7 @@ from yellow_larder.features.catalog.ingredient_parser import (
     Kitchen,
     Reading,
 )
+from yellow_larder.features.catalog.names import plain
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.versions import check_based_on
