@@ -51,6 +51,7 @@ VIEWS = [
     "/shelves inside",
     "/shelves/place?n=3",
     "/shelves/count?place=1",
+    "/shelves/coming-in lines",
     "/bench by date",
 ]
 
@@ -67,6 +68,14 @@ def on_bench(line: str, closing: str = "") -> Callable[[Page], None]:
             expect(verdict).to_contain_text("Stop")
 
     return prepare
+
+
+def coming_in(page: Page) -> None:
+    """Lines about what is there, one of them not read, one of them not to be kept so."""
+    lines = "6 quart jars white rice, absorbers, May 2023\n3 qt jars jerky, absorbers\n2 jars grandmothers chutnee"
+    page.get_by_label("Type a line, or paste many").fill(lines)
+    page.get_by_role("button", name="Add to the list").click()
+    expect(page.get_by_role("list", name="Lines")).to_contain_text("Did you mean")
 
 
 def filled(label: str, line: str, button: str) -> Callable[[Page], None]:
@@ -184,6 +193,7 @@ PREPARED: dict[str, Callable[[Page], None]] = {
     "/drying wrong": no_longer("What goes on the trays", "3 kg apples", "3 kg qwxz"),
     "/shelves lentil": finding,
     "/shelves inside": inside,
+    "/shelves/coming-in lines": coming_in,
     "/bench by date": by_date,
     "/guide foods": guide_of_foods,
     "/guide drying": guide_of_drying,

@@ -129,7 +129,7 @@ def test_figures_from_memory_are_near_those_of_the_table(food: str, name: str) -
 
 
 CUPS = """
-    wild-rice dried-hominy masa-harina grits corn-flour quick-oats oat-bran wheat-bran wheat-germ khorasan teff
+    wild-rice dried-hominy masa-harina grits corn-flour oat-bran wheat-bran wheat-germ khorasan teff
     triticale soft-red-wheat granola cake-flour barley-flour buckwheat-flour millet-flour sorghum-flour chickpea-flour
     soy-flour arrowroot pink-beans small-white-beans yellow-beans pigeon-peas urad-beans moth-beans lupins
     french-lentils vegetable-pasta corn-pasta whey-powder carob peanut-powder pistachios brazil-nuts

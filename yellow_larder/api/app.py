@@ -19,6 +19,7 @@ from starlette.types import Scope
 from yellow_larder import __doc__ as about
 from yellow_larder.api import (
     bench,
+    coming_in,
     devices,
     drying,
     freezer,
@@ -61,6 +62,7 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
         # Before the card of a package, whose address has a number where these have a word.
         using,
         shelves,
+        coming_in,
         places,
         supplies,
         drying,

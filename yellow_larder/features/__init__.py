@@ -6,6 +6,7 @@ depends on their climate.
 
 from yellow_larder.features.catalog.state import FOOD
 from yellow_larder.features.catalog.text import TITLES as CATALOG_TITLES
+from yellow_larder.features.coming_in.text import TITLES as COMING_IN_TITLES
 from yellow_larder.features.drying.state import JAR, LOAD, MACHINE
 from yellow_larder.features.drying.text import TITLES as DRYING_TITLES
 from yellow_larder.features.freeze_drying.state import FREEZE_LOAD
@@ -34,6 +35,7 @@ kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOA
 
 for titles in (
     CATALOG_TITLES,
+    COMING_IN_TITLES,
     DRYING_TITLES,
     FREEZE_DRYING_TITLES,
     FREEZER_TITLES,

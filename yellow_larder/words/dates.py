@@ -7,11 +7,11 @@ from functools import lru_cache
 
 from yellow_larder.words.errors import Refused
 
-_LONG_MONTHS = [
+LONG_MONTHS = [
     "January", "February", "March", "April", "May", "June",
     "July", "August", "September", "October", "November", "December",
 ]  # fmt: skip
-_MONTHS = [month[:3] for month in _LONG_MONTHS]
+_MONTHS = [month[:3] for month in LONG_MONTHS]
 
 
 def say_day(day: date) -> str:
@@ -49,7 +49,27 @@ def say_month(day: date) -> str:
         >>> say_month(date(2026, 11, 4))
         'November 2026'
     """
-    return f"{_LONG_MONTHS[day.month - 1]} {day.year}"
+    return f"{LONG_MONTHS[day.month - 1]} {day.year}"
+
+
+LONG_AGO_DAYS = 3650
+"""How long ago what nobody remembers may have been packed, days. Source: our judgement: ten years of a pantry."""
+
+
+def say_about(day: date, unsure_days: int) -> str:
+    """A day that may be off by some days: as exactly as it is known.
+
+    Example:
+        >>> [say_about(date(2021, 7, 2), off) for off in (0, 15, 182, 547, 1825)]
+        ['2 Jul 2021', 'July 2021', '2021', 'about 2021', 'some time ago']
+    """
+    if unsure_days == 0:
+        return say_day(day)
+    if unsure_days <= 16:
+        return say_month(day)
+    if unsure_days <= 200:
+        return str(day.year)
+    return f"about {day.year}" if unsure_days < LONG_AGO_DAYS / 2 - 30 else "some time ago"
 
 
 OLDEST = date(1980, 1, 1)

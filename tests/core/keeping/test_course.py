@@ -47,7 +47,7 @@ MOISTURES = (-4.0, 0.0, 4.0, 12.0, 60.0)
 OPENED = (0.0, 1 / 7, 1.0)
 HEIGHTS = (0.0, 2500.0)
 YEARS = (1.0, 10.0)
-CONTAINERS = {key: each for key, each in reference.containers().items() if not each.closed_by_maker}
+CONTAINERS = {key: each for key, each in reference.containers().items() if each.is_packed_into}
 
 
 @dataclass(frozen=True)

@@ -61,7 +61,7 @@ def asks() -> list[Ask]:
     chance, found = random.Random(12), []
     foods, packed_in = (
         list(reference.foods().values()),
-        [key for key, each in reference.containers().items() if not each.closed_by_maker],
+        [key for key, each in reference.containers().items() if each.is_packed_into],
     )
     # Every food in turn takes too long for every day; `make test-thorough` has them all.
     for food in foods if os.environ.get("YELLOW_LARDER_TESTS") == "thorough" else chance.sample(foods, 160):

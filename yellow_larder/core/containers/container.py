@@ -147,6 +147,11 @@ class Container:
         return self.kind in _BY_ITS_MAKER
 
     @property
+    def is_packed_into(self) -> bool:
+        """Whether food is packed into it at home: not what its maker closed, nor what keeps nothing out."""
+        return not self.closed_by_maker and self.kind is not Kind.BOX
+
+    @property
     def from_the_shop(self) -> bool:
         """Whether food comes home in it, and is never packed into it."""
         return self.kind in _FROM_THE_SHOP

@@ -64,8 +64,8 @@ _SAME_WORD = {
 
 _SAYS_NOTHING = frozenset(
     """
-    a an and of the some my our in for with from old new good best organic bio bulk store bought shop plain raw regular
-    natural large small big medium mixed fine whole long grain
+    a an and of the some my our in for with from old new good best organic bio bulk store bought shop plain regular
+    natural large small big medium mixed fine whole long grain slice sliced piece chunk diced chopped
     """.split()  # noqa: SIM905
 )
 """Words that may be left out if nothing is found with them. Source: our judgement."""
@@ -106,7 +106,7 @@ def told_apart(words: str) -> tuple[str, ...]:
     return tuple(sorted({part for word in each for part in word.split()}))
 
 
-@dataclass(frozen=True)
+@dataclass(frozen=True, eq=False)
 class Names(Generic[_T]):
     """What there is, by every name that it has.
 
@@ -132,7 +132,7 @@ class Names(Generic[_T]):
 
     @cached_property
     def _vocabulary(self) -> frozenset[str]:
-        return frozenset(word for words in self._by_words for word in words)
+        return frozenset(word for words in self._by_words for word in words) | _SAME_WORD.keys()
 
     def find(self, words: str) -> _T | None:
         """What is meant by some words; none if that is not sure."""
@@ -158,7 +158,8 @@ class Names(Generic[_T]):
 
     def _spelled_right(self, apart: Iterable[str]) -> tuple[str, ...]:
         """Words with a letter or two wrong as the table spells them; one that could be two is left as it is."""
-        return tuple(sorted({near[0] if len(near := self._near(word)) == 1 else word for word in apart}))
+        right = {near[0] if len(near := self._near(word)) == 1 else word for word in apart}
+        return tuple(sorted(_SAME_WORD.get(word, word) for word in right))
 
     def _near(self, word: str) -> list[str]:
         """A word of the table, or those that are nearest to one that is not in it."""

@@ -13,7 +13,20 @@ from yellow_larder.features.packages.contained import Contained, Life, Stretch
 from yellow_larder.journal.events import Event, Facts, event, lift
 
 
-@event("package", "packed", version=4)
+@dataclass(frozen=True, slots=True)
+class Found:
+    """What is known of a package that was there before anybody wrote it down.
+
+    Attributes:
+        unsure_days: how far off the day may be on which it was packed, days; 0 if that is known.
+        printed: until when its maker says that it is good; none if nobody read that.
+    """
+
+    unsure_days: int
+    printed: date | None
+
+
+@event("package", "packed", version=5)
 @dataclass(frozen=True, slots=True)
 class PackagePacked(Event):
     """A container was closed: from here on the package exists.
@@ -26,6 +39,7 @@ class PackagePacked(Event):
         note: what was noted when it was closed.
         out_of: packages that what is in it came out of: by number, the first first.
         past: what its food has been through in them.
+        found: of what was there before the larder was kept; none if it was packed under its eyes.
     """
 
     what: Contained
@@ -35,6 +49,7 @@ class PackagePacked(Event):
     note: str = ""
     out_of: tuple[int, ...] = ()
     past: tuple[Stretch, ...] = ()
+    found: Found | None = None
 
 
 @lift("package", "packed", version=1)
@@ -51,6 +66,12 @@ def _with_override(facts: Facts) -> Facts:
 @lift("package", "packed", version=3)
 def _with_past(facts: Facts) -> Facts:
     """Until then all food in a package came straight from its lot."""
+    return facts
+
+
+@lift("package", "packed", version=4)
+def _with_found(facts: Facts) -> Facts:
+    """Until then nothing came in that was packed before."""
     return facts
 
 

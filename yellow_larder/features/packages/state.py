@@ -109,6 +109,10 @@ class Package(Base):
     """How it was closed, so that what becomes of it elsewhere can be worked out; empty if nobody wrote it."""
     trouble: Mapped[str]
     """What was wrong with it at the last look, by the code of the advice; empty if nothing was."""
+    unsure_days: Mapped[int]
+    """How far off the day may be on which it was packed, days."""
+    printed_on: Mapped[date | None]
+    """Until when its maker says that it is good; none if nobody read that."""
 
 
 def endless(days: float | None) -> float:
@@ -231,6 +235,8 @@ def _packed(told: PackagePacked, number: int, change_id: int) -> Row:
         "gone": "",
         "look_due": told.look_due,
         "trouble": "",
+        "unsure_days": 0 if told.found is None else told.found.unsure_days,
+        "printed_on": None if told.found is None else told.found.printed,
     } | _is(told.what)
 
 

@@ -147,13 +147,13 @@ def read_container(ask: Ask, units: Units) -> Container:
     """The container, or the bag of one's own.
 
     Raises:
-        Refused: it is not known, or is one that only its maker closes.
+        Refused: it is not known, or is nothing that is packed into at home.
     """
     if ask.own_bag:
         return own_bag(ask.own_bag, ask.own_film_mil, units)
     container = container_by_key(ask.container)
-    if container.closed_by_maker:
-        raise Refused("container", f"A {container.name} is closed by its maker: pick something to pack into")
+    if not container.is_packed_into:
+        raise Refused("container", f"A {container.name} is nothing to pack into at home: pick a bag, a jar, a pail")
     return container
 
 

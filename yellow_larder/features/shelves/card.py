@@ -27,7 +27,7 @@ from yellow_larder.features.shelves.shelves import Due, on_shelf, say_climate
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.kinds import Row
-from yellow_larder.words.dates import say_day
+from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.packets import say_packets
 from yellow_larder.words.quantities import say_kcal, say_share
 
@@ -144,7 +144,7 @@ def card(larder: Larder, number: int) -> Card:
         place=package.place_id,
         place_name=places[package.place_id].name,
         shelf=package.shelf,
-        packed_on=say_day(package.packed_on),
+        packed_on=say_about(package.packed_on, package.unsure_days),
         best_by=shown.best_by,
         ages=math.isfinite(left[0]),
         may_be_emptied=not is_puffed(standing),

@@ -29,7 +29,7 @@ from yellow_larder.features.packages.events import (
 from yellow_larder.features.packages.text import say_advice
 from yellow_larder.journal import log
 from yellow_larder.journal.events import Event
-from yellow_larder.words.dates import say_day
+from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.packets import say_packets
 from yellow_larder.words.quantities import Units, say_mass
 
@@ -58,9 +58,12 @@ def _packed(told: PackagePacked, places: dict[int, Place], units: Units) -> Happ
     what = told.what
     note = f"; {told.note}" if told.note else ""
     out_of = f", out of number {_and(told.out_of)}" if told.out_of else ""
+    found = told.found
+    if found is not None:
+        note = f"; best by {say_day(found.printed)} on it{note}" if found.printed else note
     return Happening(
-        say_day(told.packed_on),
-        f"Packed {SAYS_CLOSED[what.closing]}{out_of}",
+        say_about(told.packed_on, 0 if found is None else found.unsure_days),
+        f"{'Packed' if found is None else 'There already,'} {SAYS_CLOSED[what.closing]}{out_of}",
         f"{say_mass(what.mass_g, units)}, {what.moisture_pct:.1f} % moisture, {places[what.place_id].name}{note}",
     )
 

@@ -20,7 +20,7 @@ from yellow_larder.features.run.record import the_run
 from yellow_larder.features.run.state import Container
 from yellow_larder.features.shelves.ageing import best_by, lives_left
 from yellow_larder.journal.database import reading
-from yellow_larder.words.dates import say_day
+from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.packets import say_packets
 from yellow_larder.words.quantities import Units, say_kcal, say_mass
@@ -98,7 +98,7 @@ def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> La
         row["food_name"],
         mass=say_mass(row["mass_g"], units),
         energy=say_kcal(row["kcal"]),
-        packed=say_day(row["packed_on"]),
+        packed=say_about(row["packed_on"], row["unsure_days"]),
         best_by=best_by,
         ages=ages,
         packets=row["packets"],

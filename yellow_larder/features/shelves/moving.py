@@ -89,6 +89,8 @@ def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
         rest = rest_days(most, there.most_days, age)
+        if package.printed_on is not None and package.open_since is None:
+            rest = min(rest, float((package.printed_on - package.closed_on).days))
         new = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
         kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, age))
     return kept

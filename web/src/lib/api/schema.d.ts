@@ -104,6 +104,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/coming-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put What Is There Away
+         * @description Put away all that the lines say is there, in one go; it takes nothing from the supplies.
+         */
+        post: operations["put_what_is_there_away_api_coming_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/coming-in/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read What Is There
+         * @description What lines about what is in the house mean; nothing is put away.
+         */
+        post: operations["read_what_is_there_api_coming_in_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/labels": {
         parameters: {
             query?: never;
@@ -3487,6 +3527,16 @@ export interface components {
             /** Grams */
             grams: number;
         };
+        /** Body_put_what_is_there_away_api_coming_in_post */
+        Body_put_what_is_there_away_api_coming_in_post: {
+            /**
+             * Text
+             * @description a line for each kind of thing that is there
+             * @example 6 qt jars white rice, absorbers, May 2023
+             *     10 tins sardines, best by 2028-03
+             */
+            text: string;
+        };
         /** Body_read_its_thermometer_api_places__number__thermometer_post */
         Body_read_its_thermometer_api_places__number__thermometer_post: {
             /**
@@ -3504,6 +3554,16 @@ export interface components {
              * @example 14.5
              */
             temperature_c: number;
+        };
+        /** Body_read_what_is_there_api_coming_in_read_post */
+        Body_read_what_is_there_api_coming_in_read_post: {
+            /**
+             * Text
+             * @description a line for each kind of thing that is there
+             * @example 6 qt jars white rice, absorbers, May 2023
+             *     10 tins sardines, best by 2028-03
+             */
+            text: string;
         };
         /** Body_remember_words_api_table_words_post */
         Body_remember_words_api_table_words_post: {
@@ -3813,6 +3873,18 @@ export interface components {
             opens: boolean;
             /** Where */
             where: string;
+        };
+        /**
+         * CameIn
+         * @description What was put away: its change, and the numbers it was given.
+         */
+        CameIn: {
+            /** Batch */
+            batch: number;
+            /** Numbers */
+            numbers: number[];
+            /** Title */
+            title: string;
         };
         /**
          * CameOut
@@ -5251,7 +5323,7 @@ export interface components {
             mass_g: number;
             /** Nearest */
             nearest: string[];
-            reading: components["schemas"]["Reading"];
+            reading: components["schemas"]["yellow_larder__features__catalog__ingredient_parser__Reading"];
             /** Says */
             says: string;
             /** Text */
@@ -5518,7 +5590,7 @@ export interface components {
          * @description The sorts of container the trade tells apart.
          * @enum {string}
          */
-        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet";
+        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet" | "tin" | "shop jar" | "box";
         /**
          * KitchenRow
          * @description A thing counted in a kitchen, and what stands for it in the larder.
@@ -5649,6 +5721,50 @@ export interface components {
             rows: components["schemas"]["LifeRow"][];
             /** Source */
             source: string;
+        };
+        /**
+         * LineView
+         * @description A line as it was read.
+         *
+         *     Attributes:
+         *         text: as it was typed.
+         *         reading: what became of it.
+         *         stock: what is there by it; none if it could not be read.
+         *         wrong: why it could not be read; empty if it was.
+         *         words: the words that are no food of the table.
+         *         nearest: what was perhaps meant.
+         */
+        LineView: {
+            /** Nearest */
+            nearest: string[];
+            reading: components["schemas"]["yellow_larder__features__coming_in__views__Reading"];
+            stock: components["schemas"]["StockView"] | null;
+            /** Text */
+            text: string;
+            /** Words */
+            words: string;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
+         * LinesView
+         * @description All lines as they were read.
+         *
+         *     Attributes:
+         *         lines: each of them; empty ones are left out.
+         *         packages: how many packages they come to.
+         *         kcal: energy of all of them.
+         *         unread: how many lines could not be read.
+         */
+        LinesView: {
+            /** Kcal */
+            kcal: string;
+            /** Lines */
+            lines: components["schemas"]["LineView"][];
+            /** Packages */
+            packages: number;
+            /** Unread */
+            unread: number;
         };
         /**
          * ListView
@@ -6954,12 +7070,6 @@ export interface components {
          */
         Pull: "machine" | "hand pump";
         /**
-         * Reading
-         * @description What became of an ingredient as typed.
-         * @enum {string}
-         */
-        Reading: "read" | "seasoning" | "elsewhere" | "ask" | "unread";
-        /**
          * Ready
          * @description Something that must lie ready before a packet is opened.
          */
@@ -7428,6 +7538,67 @@ export interface components {
          * @enum {string}
          */
         Step: "weigh" | "loosen" | "test" | "wait";
+        /**
+         * StockView
+         * @description What is there by a line, for the screen.
+         *
+         *     Attributes:
+         *         food: what the household calls it.
+         *         food_name: what the table calls it, if that is something else; else empty.
+         *         container: what it is in.
+         *         count: how many of them.
+         *         mass: what is in each.
+         *         kcal: energy of all of them.
+         *         closing: how they are closed.
+         *         place_name: the place where they go.
+         *         packed: about when it was packed; empty if the line does not say.
+         *         best_by: until when it is best.
+         *         ages: whether that is a day.
+         *         band: the same, cautiously and hopefully; empty if it does not age.
+         *         taken_as: what the line does not say, and what was taken for it.
+         *         doubts: what could be meant otherwise, and what should not be kept so.
+         *         draw: how its container is drawn.
+         *         form: how its food is drawn.
+         *         colour: in what colour.
+         *         level: how high it stands, 0–1.
+         */
+        StockView: {
+            /** Ages */
+            ages: boolean;
+            /** Band */
+            band: string;
+            /** Best By */
+            best_by: string;
+            /** Closing */
+            closing: string;
+            /** Colour */
+            colour: string;
+            /** Container */
+            container: string;
+            /** Count */
+            count: number;
+            /** Doubts */
+            doubts: string[];
+            draw: components["schemas"]["Drawing"];
+            /** Food */
+            food: string;
+            /** Food Name */
+            food_name: string;
+            /** Form */
+            form: string;
+            /** Kcal */
+            kcal: string;
+            /** Level */
+            level: number;
+            /** Mass */
+            mass: string;
+            /** Packed */
+            packed: string;
+            /** Place Name */
+            place_name: string;
+            /** Taken As */
+            taken_as: string[];
+        };
         /**
          * StoreRow
          * @description A food of the master list.
@@ -8117,6 +8288,18 @@ export interface components {
             /** Place */
             place: number;
         };
+        /**
+         * Reading
+         * @description What became of an ingredient as typed.
+         * @enum {string}
+         */
+        yellow_larder__features__catalog__ingredient_parser__Reading: "read" | "seasoning" | "elsewhere" | "ask" | "unread";
+        /**
+         * Reading
+         * @description What became of a line.
+         * @enum {string}
+         */
+        yellow_larder__features__coming_in__views__Reading: "read" | "doubtful" | "unread";
     };
     responses: never;
     parameters: never;
@@ -8362,6 +8545,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProposedPacking"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_what_is_there_away_api_coming_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_put_what_is_there_away_api_coming_in_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameIn"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_what_is_there_api_coming_in_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_read_what_is_there_api_coming_in_read_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinesView"];
                 };
             };
             /** @description Not found */

@@ -42,7 +42,7 @@
   const piece = $derived(form(food));
   const top = $derived(fine ? crest(food, half * 2, 1) : []);
   const shows = $derived(see === "food" || drawn.clear);
-  const paint = $derived(drawn.clear ? "var(--glass)" : drawn.kind === "can" ? "var(--lid)" : "var(--foil)");
+  const paint = $derived(drawn.clear ? "var(--glass)" : drawn.kind === "can" || drawn.kind === "tin" ? "var(--lid)" : "var(--foil)");
 </script>
 
 <clipPath id="{id}-in"><path d={shape.inside} /></clipPath>

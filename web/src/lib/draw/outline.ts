@@ -29,14 +29,18 @@ export interface Outline {
 export function outline(drawn: Drawn, scale: number): Outline {
   switch (drawn.kind) {
     case "jar":
+    case "shop jar":
       return jar(drawn, scale);
     case "bottle":
       return bottle(drawn, scale);
     case "can":
+    case "tin":
       return can(drawn, scale);
     case "pail":
     case "pail with liner":
       return pail(drawn, scale);
+    case "box":
+      return box(drawn, scale);
     default:
       return bag(drawn, scale);
   }
@@ -160,6 +164,27 @@ function can(drawn: Drawn, scale: number): Outline {
     top: height + 5,
     half: half + 2,
     label: { half: half * 0.85, y: height * 0.5 },
+  };
+}
+
+/** A box or crate, of slats: it stands open. */
+function box(drawn: Drawn, scale: number): Outline {
+  const half = (drawn.width_mm / 2) * scale;
+  const height = drawn.height_mm * scale;
+  const body = `M${n(-half)} 0H${n(half)}V${n(-height)}H${n(-half)}Z`;
+  const slat = (share: number) => `M${n(-half)} ${n(-height * share)}H${n(half)}`;
+  const post = (side: number) => `M${n(side * half * 0.8)} 0V${n(-height)}`;
+  return {
+    body,
+    inside: body,
+    lines: slat(0.3) + slat(0.36) + slat(0.64) + slat(0.7) + post(-1) + post(1),
+    lid: "",
+    seal: "",
+    bail: "",
+    halfAt: () => half,
+    top: height,
+    half,
+    label: { half: half * 0.6, y: height * 0.5 },
   };
 }
 

@@ -171,6 +171,7 @@
           </button>
         {/each}
         <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
+        <a class="chip border-dashed" href="/shelves/coming-in">Add what is there</a>
         <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
@@ -215,7 +216,8 @@
       </div>
       {#if !view.places.some((each) => each.kept)}
         <p class="pb-6 text-center text-lg">
-          Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, and it will stand here.
+          Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, or
+          <a class="font-bold underline" href="/shelves/coming-in">add what is there already</a>, and it will stand here.
         </p>
       {/if}
     {/if}

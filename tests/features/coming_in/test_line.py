@@ -1,0 +1,148 @@
+"""Lines about what is in the house, as people type them."""
+
+from __future__ import annotations
+
+import re
+import string
+from contextlib import suppress
+from datetime import date
+from pathlib import Path
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from tests.support.refusals import refused
+from yellow_larder.core.containers import Closing
+from yellow_larder.core.errors import Refusal
+from yellow_larder.core.units import G_PER_POUND
+from yellow_larder.features.catalog.foods import names_of
+from yellow_larder.features.coming_in.line import Read, read_stock_line
+from yellow_larder.reference import containers, foods
+from yellow_larder.words.quantities import Units
+
+TODAY = date(2026, 11, 28)
+NAMES = names_of(foods())
+PLACES = {"root cellar": 1, "cellar": 1, "chest freezer": 2, "freezer": 2, "fridge": 3, "pantry": 4}
+SUITE = [
+    line.split(" => ")
+    for line in (Path(__file__).parent / "lines.txt").read_text(encoding="utf-8").splitlines()
+    if " => " in line
+]
+
+
+def read(text: str, units: Units = Units.US) -> Read:
+    return read_stock_line(text, NAMES, PLACES, units, TODAY)
+
+
+def test_of_three_hundred_lines_nearly_all_are_read_and_none_is_read_wrongly() -> None:
+    """The suite of lines is our own, in the trade's words."""
+    assert len(SUITE) >= 300
+    asked = []
+    for text, food in SUITE:
+        try:
+            assert read(text).food.key == food, text
+        except Refusal:
+            asked.append(text)
+    assert len(asked) <= 0.05 * len(SUITE), asked
+
+
+@pytest.mark.parametrize("food", foods().values(), ids=lambda food: food.key)
+def test_every_food_is_read_by_each_of_its_names(food) -> None:
+    for name in (food.name, *food.aliases):
+        assert read(f"2 lb {name}").food.key == food.key, name
+
+
+@pytest.mark.parametrize(
+    ("text", "count", "container", "each_g", "closing"),
+    [
+        ("6 qt jars white rice, absorbers", 6, "jar-quart", None, Closing.ABSORBER),
+        ("2 five-gallon buckets hard wheat", 2, "pail-5-gallon", None, Closing.LID),
+        ("5 gal bucket black beans with mylar, oxygen absorbers", 1, "lined-5-gallon", None, Closing.ABSORBER),
+        ("3 2-lb bags brown rice", 3, "bag-quart", 2 * G_PER_POUND, Closing.LID),
+        ("6 x 500 g pasta", 6, "packet-1-kg", 500, Closing.LID),
+        ("25 kg rice in 2 five gallon buckets", 2, "pail-5-gallon", 12_500, Closing.LID),
+        ("half gallon jar oats vac sealed", 1, "jar-half-gallon", None, Closing.VACUUM),
+        ("4 half pint jars paprika", 4, "jar-half-pint", None, Closing.LID),
+        ("2 #10 cans powdered milk", 2, "can-10", None, Closing.ABSORBER),
+        ("2 #10 cans canned peaches", 2, "tin-10", None, Closing.LID),
+        ("1 gallon jar of honey", 1, "jar-gallon", None, Closing.LID),
+        ("canned black beans x 8", 8, "tin", None, Closing.LID),
+        ("2 dozen eggs", 1, "box", 1200, Closing.LID),
+        ("50 lb sack wheat", 1, "sack", 50 * G_PER_POUND, Closing.LID),
+        ("jar of jam", 1, "shop-jar", None, Closing.LID),
+        ("3 quart jars rice, no absorbers", 3, "jar-quart", None, Closing.LID),
+        ("wheat, 6 gallon pail, 35 lb", 1, "pail-6-gallon", 35 * G_PER_POUND, Closing.LID),
+    ],
+)
+def test_how_many_in_what(text: str, count: int, container: str, each_g: float | None, closing: Closing) -> None:
+    found = read(text)
+    by_name = {each.name: key for key, each in containers().items()}
+    assert (found.count, found.container.key, found.closing) == (count, by_name.get(container, container), closing)
+    if each_g is None:
+        assert "full" in found.taken_as
+    else:
+        assert found.each_g == pytest.approx(each_g, rel=1e-3)
+
+
+def test_where_it_is_said_to_stand() -> None:
+    assert read("6 jars rice, cellar").place == 1
+    assert read("6 jars rice in the root cellar").place == 1
+    assert read("chest freezer: 2 lb peas").place == 2
+    assert read("6 jars rice").place is None
+    # There is no loft, and no food is called so.
+    attic = read("6 jars rice, attic")
+    assert attic.place is None
+    assert any("attic" in doubt for doubt in attic.doubts)
+
+
+def test_the_households_own_word_stays_if_the_table_knows_it() -> None:
+    assert read("4 jars navy beans").called == "navy beans"
+    assert read("4 jars Garbanzo Beans").called == "garbanzo beans"
+    # A slip of the pen is not kept.
+    assert read("2 jars zuchini").called == "dried courgettes"
+
+
+@pytest.mark.parametrize(
+    ("text", "why"),
+    [
+        ("rice " * 2000, "200 is the most"),
+        ("=1+1", "not in the table"),
+        ("6 quart jars", "Of what"),
+        ("100000 jars rice", "is the most for one line"),
+        ("0 kg rice", "amount is zero"),
+        ("10 kg rice in a pint jar", "does not hold"),
+        ("jar of rice, 31 Feb 2024", "There is no 31 Feb 2024"),
+        ("jar of rice, May 2031", "in the future"),
+        ("jar of rice, best by 2099", "cannot be right"),
+        ("jar of rice, best by 1985-13", "There is no"),
+        ("jar of xyzzy", "not in the table"),
+    ],
+)
+def test_what_cannot_be_read_says_why(text: str, why: str) -> None:
+    with refused(re.escape(why)):
+        read(text)
+
+
+def test_whoever_is_not_understood_is_offered_what_was_perhaps_meant() -> None:
+    assert read("3 jars rosemery").food.key == "rosemary"
+    with refused("not in the table") as refusal:
+        read("2 jars dried zebra courgettes")
+    assert refusal.value.nearest[0] == "dried courgettes"
+    assert not any("egg" in name for name in refusal.value.nearest)
+
+
+TYPED = """
+    6 qt jars half gallon of bags rice wheat old about 2021 May 2023 absorbers vac in cellar x 12 lb 500 g #10 can
+    = - , ; ( é 米 best by 5 gal bucket mylar each
+"""
+WORDS = st.sampled_from(TYPED.split())
+
+
+@given(st.one_of(st.text(max_size=250), st.lists(WORDS, max_size=14).map(" ".join), st.text(string.printable)))
+def test_any_line_is_read_or_refused(text: str) -> None:
+    with suppress(Refusal):
+        found = read(text)
+        assert found.count >= 1
+        assert found.each_g > 0
+        assert found.closing in found.container.closings
