@@ -44,7 +44,7 @@ from yellow_larder.core.drying.freeze_drying import (
     phases,
     water_g,
 )
-from yellow_larder.core.drying.load_rules import Laid, heated_to, judge_load, listed
+from yellow_larder.core.drying.load_rules import Laid, can_reach, heated_to, judge_load, listed
 from yellow_larder.core.drying.produce import (
     TEST_WORDS,
     Air,
@@ -86,6 +86,7 @@ __all__ = [
     "Weighing",
     "agree",
     "believe",
+    "can_reach",
     "drying_potential_kpa",
     "energy_kwh",
     "expected_hours",

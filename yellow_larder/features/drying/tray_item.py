@@ -14,6 +14,7 @@ from yellow_larder.core.drying import (
     Laid,
     Produce,
     Treatment,
+    can_reach,
     expected_hours,
     humidity_at,
     slower_for_water,
@@ -77,7 +78,7 @@ class TrayItem:
         isotherm = isotherm_of(self.food)
         damp = min(0.98, humidity_at(air_c, room_c=room.temperature_c, humidity=room.humidity))
         self.floor_pct = float(isotherm.moisture_pct(np.array(damp), min(air_c, 70.0))) if isotherm else 0.0
-        self.reaches = self.floor_pct < self.wanted_pct - 0.2
+        self.reaches = can_reach(self.floor_pct, self.wanted_pct)
         target = self.wanted_pct if self.reaches else self.floor_pct + _ABOVE_FLOOR_PCT
         self.course = DryingCurve(water_pct, target, self.floor_pct)
         opened = not produce.skin or Treatment.PIERCED in treatments
