@@ -44,10 +44,16 @@ def _inside(page: Page) -> None:
     page.get_by_role("img", name=re.compile("^Oxygen over the years")).wait_for()
 
 
-def _count(page: Page) -> None:
-    page.goto(f"{URL}/shelves/count?place=1")
-    for shelf in (1, 2):
-        page.get_by_role("button", name=f"All of shelf {shelf}").click()
+def _coming_in(page: Page) -> None:
+    page.goto(f"{URL}/shelves/coming-in")
+    lines = (
+        "6 quart jars white rice, absorbers, cellar, May 2023",
+        "10 tins sardines, best by 2028-03",
+        "2 jars dried zebra beans",
+    )
+    page.get_by_label("Type a line, or paste many").fill("\n".join(lines))
+    page.get_by_role("button", name="Add to the list").click()
+    page.get_by_text("Did you mean").wait_for()
 
 
 def _guide(page: Page) -> None:
@@ -151,7 +157,7 @@ SHOTS = [
     ("shelves", _shelves, (1280, 800), "light"),
     ("shelves-inside-tablet-dark", _inside, (820, 1180), "dark"),
     ("shelves-place", _place, (1280, 800), "light"),
-    ("shelves-count-phone", _count, (390, 844), "light"),
+    ("shelves-coming-in-phone", _coming_in, (390, 844), "light"),
     ("supplies", _supplies, (1280, 800), "light"),
     ("run", _run, (1280, 800), "light"),
     ("guide", _guide, (1280, 800), "light"),

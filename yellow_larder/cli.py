@@ -58,12 +58,18 @@ CopyFile = Annotated[Path, typer.Argument(metavar="COPY", help="the copy's file"
 
 
 @app.command()
-def serve(data: DataFile = None, port: Port = 8790) -> None:
+def serve(
+    data: DataFile = None,
+    port: Port = 8790,
+    simulated: Annotated[
+        bool, typer.Option("--simulated", help="with a simulated scale, hygrometer and label printer")
+    ] = False,
+) -> None:
     """Serve your own larder."""
     from yellow_larder.serving import listening_at, serve_until_stopped
 
     with _in_words(), _stopped_cleanly(), listening_at(port) as listening, open_larder(_file(data)) as larder:
-        serve_until_stopped(larder, listening, _Where().web)
+        serve_until_stopped(larder, listening, _Where().web, simulated=simulated)
 
 
 @app.command()
@@ -75,7 +81,7 @@ def demo(data: DataFile = None, port: Port = 8790) -> None:
     with _in_words(), _stopped_cleanly(), listening_at(port) as listening:
         file = data or _file(None).with_name("demo.db")
         with make_anew(file) as larder:
-            serve_until_stopped(larder, listening, _Where().web)
+            serve_until_stopped(larder, listening, _Where().web, simulated=True)
 
 
 @app.command()

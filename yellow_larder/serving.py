@@ -13,6 +13,7 @@ import typer
 import uvicorn
 
 from yellow_larder.api.app import make_app
+from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.features.household.backups import Housekeeper
 from yellow_larder.features.household.larder import Larder, clock_behind
 from yellow_larder.journal.database import reading
@@ -57,8 +58,14 @@ def listening_at(port: int) -> Iterator[socket.socket]:
         yield listening
 
 
-def serve_until_stopped(larder: Larder, listening: socket.socket, web: Path) -> None:
+def serve_until_stopped(larder: Larder, listening: socket.socket, web: Path, *, simulated: bool) -> None:
     """Serve a larder and the built pages.
+
+    Args:
+        larder: the larder.
+        listening: where it is asked.
+        web: the built pages.
+        simulated: whether there are simulated instruments: in the demo, and for whoever asks for them.
 
     Raises:
         CannotOpen: the pages are not built.
@@ -72,7 +79,8 @@ def serve_until_stopped(larder: Larder, listening: socket.socket, web: Path) -> 
     if behind:
         typer.echo(behind, err=True)
     spare_garbage()
-    how = uvicorn.Config(make_app(larder, web), host=HOST, port=listening.getsockname()[1], log_level="warning")
+    app = make_app(larder, web, simulated_devices() if simulated else Devices())
+    how = uvicorn.Config(app, host=HOST, port=listening.getsockname()[1], log_level="warning")
     with Housekeeper(larder):
         Server(how).run([listening])
 

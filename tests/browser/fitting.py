@@ -36,6 +36,19 @@ TOO_SMALL = """() => {
 """What is smaller than a finger in a floury glove. Source: WCAG 2.2, 2.5.5 Target Size (Enhanced), 44 px."""
 
 
+OUT_OF_REACH = """() => {
+  const main = document.getElementById('main'), foot = main.getBoundingClientRect().bottom;
+  if (getComputedStyle(main).overflowY === 'visible') return [];
+  const alone = (each) => /auto|scroll/.test(getComputedStyle(each).overflowY);
+  const scrolls = (each) => each !== main && (alone(each) || scrolls(each.parentElement));
+  return [...main.querySelectorAll('*')]
+    .filter((each) => each.getBoundingClientRect().height && each.getBoundingClientRect().bottom > foot + 2)
+    .filter((each) => !scrolls(each.parentElement))
+    .map((each) => each.textContent.trim().slice(0, 30));
+}"""
+"""What lies below the foot of a page that does not scroll, in no part of it that does."""
+
+
 def ill_fitting(page: Page, width: int) -> list[str]:
     """What of it there is once the page has been laid out anew."""
     found: list[str] = []
@@ -44,6 +57,7 @@ def ill_fitting(page: Page, width: int) -> list[str]:
         wide = page.evaluate("document.documentElement.scrollWidth")
         found = [f"too small: {each}" for each in page.evaluate(TOO_SMALL)]
         found += [f"{wide} px wide"] if wide > width else []
+        found += [f"out of reach: {each}" for each in page.evaluate(OUT_OF_REACH)]
         found += [f"broken: {each}" for each in page.evaluate(BROKEN)]
         if not found:
             break

@@ -150,3 +150,32 @@ def test_one_line_typed_changed_and_removed(page: Page, demo_to_change: Here) ->
     only.get_by_role("button", name=re.compile("^Remove the line")).click()
     expect(rows(page)).to_have_count(0)
     expect(page.get_by_role("button", name="Put all away")).to_have_count(0)
+
+
+def test_from_the_first_start_to_the_first_label(page: Page, served: Here) -> None:
+    """A larder with nothing in it: five questions, a line about what is there, its label."""
+    page.goto(served.url)
+    page.get_by_role("link", name="Begin here").click()
+    page.get_by_role("radio", name="pounds, quarts, inches, °F").click()
+    page.get_by_label("People who eat here").fill("none")
+    page.get_by_label("What you call it").fill("Root cellar")
+    page.get_by_role("radio", name="cellar or basement").click()
+    page.get_by_role("radio", name="cool all year, like a cellar").click()
+    page.get_by_role("radio", name="mountains", exact=True).click()
+    page.get_by_role("button", name="On to what is there already").click()
+    expect(page.get_by_label("People who eat here")).to_have_attribute("aria-invalid", "true")
+    page.get_by_label("People who eat here").fill("3")
+    page.get_by_role("button", name="On to what is there already").click()
+
+    expect(page.get_by_role("heading", name="What is there already")).to_be_visible()
+    page.get_by_label("Type a line, or paste many").fill("4 quart jars pinto beans, absorbers, 2022")
+    page.get_by_role("button", name="Add to the list").click()
+    expect(rows(page)).to_contain_text("4 × pinto beans, 1 lb 8 oz")
+    expect(rows(page)).to_contain_text("Root cellar")
+    page.get_by_role("button", name="Put all away").click()
+    page.get_by_role("button", name="Labels …").click()
+    expect(page.get_by_role("dialog", name="4 labels")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.get_by_role("link", name="See the shelves").click()
+    expect(page.get_by_text("Root cellar").first).to_be_visible()
+    expect(page.get_by_text("54 °F over the year, 59 °F at its warmest")).to_be_visible()

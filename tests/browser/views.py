@@ -53,6 +53,7 @@ VIEWS = [
     "/shelves/count?place=1",
     "/shelves/coming-in lines",
     "/bench by date",
+    "/start",
 ]
 
 
@@ -72,7 +73,7 @@ def on_bench(line: str, closing: str = "") -> Callable[[Page], None]:
 
 def coming_in(page: Page) -> None:
     """Lines about what is there, one of them not read, one of them not to be kept so."""
-    lines = "6 quart jars white rice, absorbers, May 2023\n3 qt jars jerky, absorbers\n2 jars grandmothers chutnee"
+    lines = "6 quart jars white rice, absorbers, May 2023\n3 qt jars jerky, absorbers\n2 jars dried zebra beans"
     page.get_by_label("Type a line, or paste many").fill(lines)
     page.get_by_role("button", name="Add to the list").click()
     expect(page.get_by_role("list", name="Lines")).to_contain_text("Did you mean")

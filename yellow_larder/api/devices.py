@@ -16,7 +16,7 @@ from yellow_larder.devices.hygrometer import Hygrometer
 from yellow_larder.devices.label_printer import LabelPrinter
 from yellow_larder.devices.scale import Scale, State
 from yellow_larder.devices.simulated import SimulatedHygrometer, SimulatedLabelPrinter, SimulatedScale, Trouble
-from yellow_larder.features.drying.tray_item import Room
+from yellow_larder.features.drying.tray_item import Room, usual_room
 from yellow_larder.features.household.larder import Larder, current_settings
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import say_mass, say_off
@@ -34,11 +34,11 @@ _SAYS = {
 
 @dataclass(slots=True)
 class Devices:
-    """What hangs on this machine; the simulated ones besides, where that is what it is."""
+    """What hangs on this machine, if anything does; the simulated ones besides, where that is what it is."""
 
-    scale: Scale
-    hygrometer: Hygrometer
-    label_printer: LabelPrinter
+    scale: Scale | None = None
+    hygrometer: Hygrometer | None = None
+    label_printer: LabelPrinter | None = None
     simulated_scale: SimulatedScale | None = None
     simulated_hygrometer: SimulatedHygrometer | None = None
     simulated_label_printer: SimulatedLabelPrinter | None = None
@@ -66,8 +66,30 @@ def measured_room(larder: Larder, devices: Devices) -> Room | None:
     if devices.simulated_hygrometer is not None:
         household = current_settings(larder)
         devices.simulated_hygrometer.hang_in(household.room_c, household.humidity)
-    climate = devices.hygrometer.look()
+    climate = None if devices.hygrometer is None else devices.hygrometer.look()
     return Room(climate.temperature_c, climate.humidity, measured=True) if climate else None
+
+
+@dataclass(frozen=True, slots=True)
+class Connected:
+    """Which instruments there are; what is not there is not shown."""
+
+    scale: bool
+    hygrometer: bool
+    label_printer: bool
+
+
+@router.get("")
+def see_what_is_connected(devices: TheDevices) -> Connected:
+    """Which instruments there are."""
+    there = (devices.scale, devices.hygrometer, devices.label_printer)
+    return Connected(*(each is not None for each in there))
+
+
+def _scale(devices: Devices) -> Scale:
+    if devices.scale is None:
+        raise NotThere("scale", "No scale is connected: type what it weighs")
+    return devices.scale
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,8 +108,9 @@ class ScaleView:
 
 @dataclass(frozen=True, slots=True)
 class RoomView:
-    """What the probe shows of the room; no figures if it gives no reading."""
+    """What the probe shows of the room; no figures if it gives no reading, and the household's if there is none."""
 
+    there: bool
     reads: bool
     temperature_c: float | None
     humidity: float | None
@@ -100,7 +123,7 @@ def look_at_scale(
     larder: TheLarder, devices: TheDevices, wanted: Annotated[float | None, Query(gt=0, le=100_000)] = None
 ) -> ScaleView:
     """What the scale shows now: a weight only if it gives one, whether it stands still, and how far it is off, g."""
-    reading = devices.scale.look()
+    reading = _scale(devices).look()
     units = current_settings(larder).units
     text = "" if reading.grams is None else say_mass(reading.grams, units) if reading.grams > 0.5 else "0"
     off = say_off(reading.grams, wanted, units) if wanted and reading.grams is not None else ""
@@ -112,7 +135,7 @@ def look_at_scale(
 @router.post("/scale/tare", status_code=204)
 def tare(devices: TheDevices) -> None:
     """Call what lies on the scale nothing."""
-    devices.scale.tare()
+    _scale(devices).tare()
 
 
 @router.put("/scale/pan", status_code=204)
@@ -143,7 +166,10 @@ def look_at_room(larder: TheLarder, devices: TheDevices) -> RoomView:
     """The room's air now, or that there is no reading."""
     room = measured_room(larder, devices)
     simulated = devices.simulated_hygrometer is not None
+    household = current_settings(larder)
+    if devices.hygrometer is None:
+        return RoomView(False, True, None, None, usual_room(household).says(household.units), simulated)
     if room is None:
-        return RoomView(False, None, None, "no reading from the probe", simulated)
-    text = room.says(current_settings(larder).units)
-    return RoomView(True, room.temperature_c, room.humidity, text, simulated)
+        return RoomView(True, False, None, None, "no reading from the probe", simulated)
+    text = room.says(household.units)
+    return RoomView(True, True, room.temperature_c, room.humidity, text, simulated)

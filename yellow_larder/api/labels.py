@@ -107,6 +107,8 @@ def print_singly(
     lies = layout_by_key(roll, current_settings(larder).units)
     if not lies.is_roll:
         raise Refused("roll", "That is a sheet: the label printer takes a roll")
+    if devices.label_printer is None:
+        raise NotThere("printer", "No label printer is connected: open the PDF, and print that")
     each = _labels(larder, wanted)
     job = devices.label_printer.send(label_sheet(each, lies), len(each))
     simulated = devices.simulated_label_printer is not None

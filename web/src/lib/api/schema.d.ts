@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See What Is Connected
+         * @description Which instruments there are.
+         */
+        get: operations["see_what_is_connected_api_devices_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices/labels": {
         parameters: {
             query?: never;
@@ -4087,6 +4107,18 @@ export interface components {
             why: string;
         };
         /**
+         * Connected
+         * @description Which instruments there are; what is not there is not shown.
+         */
+        Connected: {
+            /** Hygrometer */
+            hygrometer: boolean;
+            /** Label Printer */
+            label_printer: boolean;
+            /** Scale */
+            scale: boolean;
+        };
+        /**
          * ContainerRow
          * @description A container of the table.
          */
@@ -7085,7 +7117,7 @@ export interface components {
         };
         /**
          * RoomView
-         * @description What the probe shows of the room; no figures if it gives no reading.
+         * @description What the probe shows of the room; no figures if it gives no reading, and the household's if there is none.
          */
         RoomView: {
             /** Humidity */
@@ -7098,6 +7130,8 @@ export interface components {
             temperature_c: number | null;
             /** Text */
             text: string;
+            /** There */
+            there: boolean;
         };
         /**
          * Rounds
@@ -8653,6 +8687,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LinesView"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_what_is_connected_api_devices_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Connected"];
                 };
             };
             /** @description Not found */

@@ -18,12 +18,15 @@
   } = $props();
 
   let shows = $state<Schemas["ScaleView"]>();
+  /** Whether there is a scale: without one, what it weighs is typed. */
+  let there = $state<boolean>();
   const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);
 
   onMount(() => {
     let on = true;
     const look = async () => {
-      if (!on) return;
+      there ??= (await ask(api.GET("/api/devices"))).data?.scale;
+      if (!on || there === false) return;
       shows = (await ask(api.GET("/api/devices/scale", { params: { query: { wanted } } }))).data ?? shows;
       grams = shows?.grams ?? 0;
       setTimeout(look, 250);
@@ -39,33 +42,35 @@
   const trouble = (scale: Schemas["Trouble"]) => tell(ask(api.PUT("/api/devices/trouble", { params: { query: { scale } } })));
 </script>
 
-<div role="group" aria-label="The scale" class="rounded-xl border-[1.5px] border-ink bg-cream p-3.5">
-  <div class="flex flex-wrap items-center justify-between gap-3">
-    <div class="min-w-0 flex-[1_1_7rem]">
-      <p class="text-4xl leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
-      {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">
-          {shows.right ? "that is right" : shows.off}
-        </p>{/if}
-      <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
-      {#if refused}<p class="wrong" role="alert">{refused}</p>{/if}
+{#if there}
+  <div role="group" aria-label="The scale" class="rounded-xl border-[1.5px] border-ink bg-cream p-3.5">
+    <div class="flex flex-wrap items-center justify-between gap-3">
+      <div class="min-w-0 flex-[1_1_7rem]">
+        <p class="text-4xl leading-tight font-extrabold {settled ? '' : 'text-soft'}" aria-live="polite">{shows?.text || "no reading"}</p>
+        {#if wanted !== undefined && shows?.grams}<p class="text-xl font-bold {shows.right ? 'text-leaf' : 'text-rust'}">
+            {shows.right ? "that is right" : shows.off}
+          </p>{/if}
+        <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
+        {#if refused}<p class="wrong" role="alert">{refused}</p>{/if}
+      </div>
+      <div class="flex shrink-0 gap-2">
+        <button type="button" class="chip" onclick={() => tell(ask(api.POST("/api/devices/scale/tare")))}>Tare</button>
+        <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
+          >Use this weight</button
+        >
+      </div>
     </div>
-    <div class="flex shrink-0 gap-2">
-      <button type="button" class="chip" onclick={() => tell(ask(api.POST("/api/devices/scale/tare")))}>Tare</button>
-      <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
-        >Use this weight</button
-      >
-    </div>
+    {#if shows?.simulated}
+      <div class="mt-2.5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t border-line pt-2.5 text-sm">
+        <span class="text-soft">Simulated scale:</span>
+        {#if lay}<button type="button" class="chip !text-sm" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
+        <button type="button" class="chip !text-sm" onclick={() => pan(0)}>empty it</button>
+        {#if shows.grams === null}
+          <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>connect</button>
+        {:else}
+          <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>disconnect</button>
+        {/if}
+      </div>
+    {/if}
   </div>
-  {#if shows?.simulated}
-    <div class="mt-2.5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t border-line pt-2.5 text-sm">
-      <span class="text-soft">Simulated scale:</span>
-      {#if lay}<button type="button" class="chip !text-sm" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
-      <button type="button" class="chip !text-sm" onclick={() => pan(0)}>empty it</button>
-      {#if shows.grams === null}
-        <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>connect</button>
-      {:else}
-        <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>disconnect</button>
-      {/if}
-    </div>
-  {/if}
-</div>
+{/if}

@@ -109,51 +109,53 @@
 </script>
 
 <Page title="What is there already" of={places} eager>
-  <section class="mx-auto w-full max-w-3xl px-4 pt-4 pb-40 sm:px-6" aria-label="What is there already">
-    <a class="font-semibold text-soft underline" href="/shelves">Shelves</a>
-    <h1 class="text-5xl">What is there already</h1>
-    <p class="caption">
-      A line for each kind of thing: how many, in what, of what, closed how, where, since when. What you leave out is taken as usual, and said. It takes nothing
-      from the supplies.
-    </p>
-    {#if putAway}
-      <div class="mt-5 flex flex-wrap items-center gap-3 rounded-xl border-2 border-ink bg-cream p-4" role="status">
-        <p class="mr-auto text-lg"><b>Put away: {numbered}</b></p>
-        <button class="do" onclick={() => (printing = true)}>Labels …</button>
-        <a class="chip" href="/shelves">See the shelves</a>
-      </div>
-    {/if}
-    <form class="mt-4" onsubmit={add} novalidate>
-      <label class="head block" for="lines">Type a line, or paste many</label>
-      <textarea
-        id="lines"
-        class="field mt-1 min-h-24 leading-snug"
-        rows="3"
-        placeholder={EXAMPLES}
-        autocomplete="off"
-        spellcheck="false"
-        bind:value={typed}
-        {onkeydown}
-        {onpaste}></textarea>
-      <div class="mt-2 flex flex-wrap items-center gap-3">
-        <button class="chip" type="submit">Add to the list</button>
-        <p class="caption">“About 2021”, “before 2019”, “no idea when” are fine. Something nobody knows is “mystery bag”.</p>
-      </div>
-    </form>
-    <Patterns foods={shown.flatMap((each) => (each.view?.stock ? [each.view.stock] : []))} />
-    {#if wrong.text}<p class="wrong mt-3" role="alert">{wrong.text.message}</p>{/if}
-    <ol class="mt-5" aria-label="Lines" aria-busy={reading}>
-      {#each shown as each, n (each.id)}
-        <LineRead
-          text={each.text}
-          view={each.view}
-          refused={wrong[`line.${n}`]?.message ?? ""}
-          onchange={(text) => change(each.id, text)}
-          onmeant={(name) => change(each.id, corrected(each.text, each.view?.words ?? "", name))}
-        />
-      {/each}
-    </ol>
-  </section>
+  <div class="min-h-0 flex-1 lg:overflow-y-auto">
+    <section class="mx-auto w-full max-w-3xl px-4 pt-4 pb-40 sm:px-6" aria-label="What is there already">
+      <a class="font-semibold text-soft underline" href="/shelves">Shelves</a>
+      <h1 class="text-5xl">What is there already</h1>
+      <p class="caption">
+        A line for each kind of thing: how many, in what, of what, closed how, where, since when. What you leave out is taken as usual, and said. It takes
+        nothing from the supplies.
+      </p>
+      {#if putAway}
+        <div class="mt-5 flex flex-wrap items-center gap-3 rounded-xl border-2 border-ink bg-cream p-4" role="status">
+          <p class="mr-auto text-lg"><b>Put away: {numbered}</b></p>
+          <button class="do" onclick={() => (printing = true)}>Labels …</button>
+          <a class="chip" href="/shelves">See the shelves</a>
+        </div>
+      {/if}
+      <form class="mt-4" onsubmit={add} novalidate>
+        <label class="head block" for="lines">Type a line, or paste many</label>
+        <textarea
+          id="lines"
+          class="field mt-1 min-h-24 leading-snug"
+          rows="3"
+          placeholder={EXAMPLES}
+          autocomplete="off"
+          spellcheck="false"
+          bind:value={typed}
+          {onkeydown}
+          {onpaste}></textarea>
+        <div class="mt-2 flex flex-wrap items-center gap-3">
+          <button class="chip" type="submit">Add to the list</button>
+          <p class="caption">“About 2021”, “before 2019”, “no idea when” are fine. Something nobody knows is “mystery bag”.</p>
+        </div>
+      </form>
+      <Patterns foods={shown.flatMap((each) => (each.view?.stock ? [each.view.stock] : []))} />
+      {#if wrong.text}<p class="wrong mt-3" role="alert">{wrong.text.message}</p>{/if}
+      <ol class="mt-5" aria-label="Lines" aria-busy={reading}>
+        {#each shown as each, n (each.id)}
+          <LineRead
+            text={each.text}
+            view={each.view}
+            refused={wrong[`line.${n}`]?.message ?? ""}
+            onchange={(text) => change(each.id, text)}
+            onmeant={(name) => change(each.id, corrected(each.text, each.view?.words ?? "", name))}
+          />
+        {/each}
+      </ol>
+    </section>
+  </div>
   {#if lines.length}
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">
       <div class="mx-auto flex max-w-3xl items-center justify-between gap-4">

@@ -68,6 +68,18 @@
       source: "Q10 rule (Labuza, 1982, from memory); lives in the table",
     },
     {
+      title: "Fresh, frozen, in tins",
+      text: "What is not kept dry goes by how it is kept: in a freezer, a fridge, a cellar, a room, by how cold the place is over the year. Each has its own life in the table, and what was used of one stays used in the next. A tin or jar keeps as its maker closed it, and once it is open as leftovers do. It is counted here, not taught: for canning at home, go by a tested recipe and your local food-safety authority. A tin that is blown, leaks, spurts or is rusted through is thrown out, never tasted.",
+      sum: "share used = Σ days ÷ life as it is kept there",
+      source: "US government charts of cold storage and the cupboard; extension advice on roots and bulbs; from memory",
+    },
+    {
+      title: "What was there already",
+      text: "A line is read for how many, in what, of what, closed how, where and since when; what it does not say is taken as usual, and said. Life counts from the middle of the time that is remembered: a month, a year, a year more on either side for about, ten years for nobody knows. The cautious estimate counts from its first day, the hopeful one from its last. A best-by of the maker counts when it comes first.",
+      sum: "life left = life − days since the middle, ± half of the time remembered",
+      source: "our judgement",
+    },
+    {
       title: "The best-by is the least",
       text: "A package is calculated once, and its protections, what is said of it, its best-by and its pictures are read off that. A life without oxygen counts only while the oxygen stays away: after that it keeps as a vacuum does while there is little, and then, or from the start, as food closed with air. Whatever that comes to, it is over when damp shows. The cautious estimate believes in the leakiest wall, the hopeful one in the tightest; the band adds what a place's warmth and a food's pace may be off.",
       sum: "least of: the best of { life with air; life under vacuum, until half the room's oxygen is back; life without oxygen, until one per cent is back }; the day it is soft, clumped or mouldy",

@@ -175,7 +175,7 @@
       </section>
 
       {#if plan}
-        <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0">
+        <section aria-label="Containers" class="flex min-w-0 flex-col md:min-h-[26rem] px-2 max-md:order-2 sm:px-4 md:pt-3 lg:min-h-0 lg:overflow-y-auto">
           <Stale class="min-h-72 flex-1 md:min-h-80" {stale}>
             <Stage
               {plan}

@@ -72,9 +72,16 @@
             <p class="mt-3 text-lg">
               Jars to shake, trays to weigh, bags to take out of the freezer and food to eat next will stand here, each done in one tap.
             </p>
-            <div class="mt-5 flex flex-wrap justify-center gap-3">
-              <a class="do" href="/drying">Lay out a load</a><a class="chip" href="/bench">or pack something</a>
-            </div>
+            {#if larder.overview && !larder.overview.kept}
+              <div class="mt-5 flex flex-wrap justify-center gap-3">
+                <a class="do" href="/start">Begin here</a><a class="chip" href="/shelves/coming-in">Add what is there already</a>
+                <a class="chip" href="/bench">Pack something</a><a class="chip" href="/drying">Dry something</a>
+              </div>
+            {:else}
+              <div class="mt-5 flex flex-wrap justify-center gap-3">
+                <a class="do" href="/drying">Lay out a load</a><a class="chip" href="/bench">or pack something</a>
+              </div>
+            {/if}
           </div>
         {/if}
       </section>
@@ -86,9 +93,13 @@
           <p class="head">The room</p>
           <p class="text-lg font-semibold {room && !room.reads ? 'text-rust' : ''}">{room?.text ?? "…"}</p>
           <p class="caption mt-0.5">
-            {room?.reads ? "Loads and freeze-dried food are calculated with it." : "What the household says of its room is used instead."}{room?.simulated
-              ? " A simulated probe."
-              : ""}
+            {#if room && !room.there}
+              As you wrote it under Household; no probe is connected.
+            {:else}
+              {room?.reads ? "Loads and freeze-dried food are calculated with it." : "What the household says of its room is used instead."}{room?.simulated
+                ? " A simulated probe."
+                : ""}
+            {/if}
           </p>
         </div>
         <div class="mt-5">

@@ -25,6 +25,8 @@
   let wrong = $state<Wrong>({});
   let printed = $state<Schemas["PrinterView"]>();
   let busy = $state(false);
+  /** Whether a label printer is connected: without one, labels on a roll are a PDF as any other. */
+  let printer = $state(false);
 
   $effect(() => {
     if (open && !offered.length) void layouts();
@@ -32,12 +34,13 @@
 
   /** The labels offered on the household's paper; those kept to before are none of them once it has changed its measures. */
   async function layouts() {
+    printer = (await ask(api.GET("/api/devices"))).data?.label_printer ?? false;
     offered = ((await ask(api.GET("/api/labels/layouts"))).data ?? []) as Schemas["Layout"][];
     if (offered[0] && chosen !== "own" && !offered.some((each) => each.key === chosen)) pick(offered[0].key);
   }
 
   const layout = $derived(offered.find((each) => each.key === chosen));
-  const roll = $derived(!!layout && layout.columns * layout.rows === 1);
+  const roll = $derived(printer && !!layout && layout.columns * layout.rows === 1);
   const lies = $derived({ columns: sent(own.columns) ?? 0, rows: sent(own.rows) ?? 0, size: own.size, gap: own.gap });
   const query = $derived(
     Object.entries({ ...of, layout: chosen, ...(chosen === "own" ? lies : {}) })

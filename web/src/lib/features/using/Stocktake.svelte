@@ -114,75 +114,79 @@
 
 <Page title={place ? `Count ${place.name}` : "Count"} of={seen}>
   {#if place}
-    <section class="mx-auto w-full max-w-3xl px-4 pt-4 pb-40 sm:px-6" aria-label="Count {place.name}">
-      <a class="font-semibold text-soft underline" href="/shelves?place={number}">Shelves</a>
-      <h1 class="text-5xl">Count {place.name}</h1>
-      <p class="caption">Go along the shelves and tap what is there. What is left over is asked about at the end. Nothing is written before you press Done.</p>
-      {#if !here.length}<p class="mt-6 text-lg">Nothing is written to stand here.</p>{/if}
-      {#each shelves as shelf (shelf)}
-        <div class="mt-6 flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
-          <h2 class="text-2xl">Shelf {shelf}</h2>
-          <button class="chip" onclick={() => all(shelf)}>All of shelf {shelf} is there</button>
-        </div>
-        <ul>
-          {#each here.filter((each) => each.shelf === shelf) as one (one.number)}
-            <li class="border-b border-line">
-              <button class="flex min-h-14 w-full items-center gap-3 py-1 text-left" aria-pressed={there.has(one.number)} onclick={() => tap(one)}>
-                <span
-                  class="grid size-9 shrink-0 place-items-center rounded-full border-2 {there.has(one.number)
-                    ? 'border-on-yolk bg-yolk text-on-yolk'
-                    : 'border-soft'}"
-                  aria-hidden="true"
-                >
-                  {#if there.has(one.number)}<Check size={22} strokeWidth={3} />{/if}
-                </span>
-                <span class="w-12 shrink-0 text-lg font-bold">{one.number}</span>
-                <span class="leading-snug"
-                  ><b>{one.food}</b>, {one.mass}{#if one.open}<span class="ml-2 rounded border-2 border-ink px-1.5 text-sm font-bold">open</span>{/if}</span
-                >
-              </button>
-              {#if one.open && there.has(one.number)}
-                <OpenOne
-                  number={one.number}
-                  mass={one.mass}
-                  bind:left={() => said.left[one.number] ?? {}, (left) => ((said.left[one.number] = left), keep())}
-                />
-              {/if}
-            </li>
-          {/each}
-        </ul>
-      {/each}
-      <form class="mt-6 flex items-end gap-3" onsubmit={add} novalidate>
-        <div class="flex-1 sm:max-w-56">
-          <label class="head block" for="another">Number of another one here</label>
-          <input id="another" class="field mt-1" inputmode="numeric" autocomplete="off" bind:value={typed} />
-        </div>
-        <button class="chip" type="submit">Add it</button>
-      </form>
-      {#if said.more.length}
-        <p class="mt-2 flex flex-wrap gap-2">
-          {#each said.more as one (one)}
-            <button
-              class="chip on"
-              aria-label="Number {one} is not here after all"
-              onclick={() => ((said.more = said.more.filter((each) => each !== one)), keep())}>{one} ×</button
-            >
-          {/each}
+    <div class="min-h-0 flex-1 lg:overflow-y-auto">
+      <section class="mx-auto w-full max-w-3xl px-4 pt-4 pb-40 sm:px-6" aria-label="Count {place.name}">
+        <a class="font-semibold text-soft underline" href="/shelves?place={number}">Shelves</a>
+        <h1 class="text-5xl">Count {place.name}</h1>
+        <p class="caption">
+          Go along the shelves and tap what is there. What is left over is asked about at the end. Nothing is written before you press Done.
         </p>
-      {/if}
-      {#if asking && rest.length}
-        <h2 class="mt-8 text-3xl">What became of {rest.length === 1 ? "this one" : `these ${rest.length}`}?</h2>
-        <ul>
-          {#each rest as one (one.number)}
-            <li class="border-b border-line py-3">
-              <p class="mb-1"><b class="mr-2">{one.number}</b><b>{one.food}</b>, {one.mass}</p>
-              <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer(one, what)} />
-            </li>
-          {/each}
-        </ul>
-      {/if}
-      {#each Object.values(wrong) as each, n (n)}<p class="wrong mt-3" role="alert">{each.message}</p>{/each}
-    </section>
+        {#if !here.length}<p class="mt-6 text-lg">Nothing is written to stand here.</p>{/if}
+        {#each shelves as shelf (shelf)}
+          <div class="mt-6 flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
+            <h2 class="text-2xl">Shelf {shelf}</h2>
+            <button class="chip" onclick={() => all(shelf)}>All of shelf {shelf} is there</button>
+          </div>
+          <ul>
+            {#each here.filter((each) => each.shelf === shelf) as one (one.number)}
+              <li class="border-b border-line">
+                <button class="flex min-h-14 w-full items-center gap-3 py-1 text-left" aria-pressed={there.has(one.number)} onclick={() => tap(one)}>
+                  <span
+                    class="grid size-9 shrink-0 place-items-center rounded-full border-2 {there.has(one.number)
+                      ? 'border-on-yolk bg-yolk text-on-yolk'
+                      : 'border-soft'}"
+                    aria-hidden="true"
+                  >
+                    {#if there.has(one.number)}<Check size={22} strokeWidth={3} />{/if}
+                  </span>
+                  <span class="w-12 shrink-0 text-lg font-bold">{one.number}</span>
+                  <span class="leading-snug"
+                    ><b>{one.food}</b>, {one.mass}{#if one.open}<span class="ml-2 rounded border-2 border-ink px-1.5 text-sm font-bold">open</span>{/if}</span
+                  >
+                </button>
+                {#if one.open && there.has(one.number)}
+                  <OpenOne
+                    number={one.number}
+                    mass={one.mass}
+                    bind:left={() => said.left[one.number] ?? {}, (left) => ((said.left[one.number] = left), keep())}
+                  />
+                {/if}
+              </li>
+            {/each}
+          </ul>
+        {/each}
+        <form class="mt-6 flex items-end gap-3" onsubmit={add} novalidate>
+          <div class="flex-1 sm:max-w-56">
+            <label class="head block" for="another">Number of another one here</label>
+            <input id="another" class="field mt-1" inputmode="numeric" autocomplete="off" bind:value={typed} />
+          </div>
+          <button class="chip" type="submit">Add it</button>
+        </form>
+        {#if said.more.length}
+          <p class="mt-2 flex flex-wrap gap-2">
+            {#each said.more as one (one)}
+              <button
+                class="chip on"
+                aria-label="Number {one} is not here after all"
+                onclick={() => ((said.more = said.more.filter((each) => each !== one)), keep())}>{one} ×</button
+              >
+            {/each}
+          </p>
+        {/if}
+        {#if asking && rest.length}
+          <h2 class="mt-8 text-3xl">What became of {rest.length === 1 ? "this one" : `these ${rest.length}`}?</h2>
+          <ul>
+            {#each rest as one (one.number)}
+              <li class="border-b border-line py-3">
+                <p class="mb-1"><b class="mr-2">{one.number}</b><b>{one.food}</b>, {one.mass}</p>
+                <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer(one, what)} />
+              </li>
+            {/each}
+          </ul>
+        {/if}
+        {#each Object.values(wrong) as each, n (n)}<p class="wrong mt-3" role="alert">{each.message}</p>{/each}
+      </section>
+    </div>
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">
       <div class="mx-auto flex max-w-3xl items-center justify-between gap-4">
         <p class="leading-snug" aria-live="polite">
