@@ -54,6 +54,7 @@ VIEWS = [
     "/shelves/coming-in lines",
     "/bench by date",
     "/start",
+    "/shelves/spread",
 ]
 
 

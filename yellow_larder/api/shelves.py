@@ -24,6 +24,7 @@ from yellow_larder.features.shelves.shelves import (
     shelves,
     throw_out,
 )
+from yellow_larder.features.shelves.spread import Spread, see_spread
 
 router = larder_router(tags=["shelves"], responses=REFUSALS)
 
@@ -55,6 +56,12 @@ def see_what_is_protected(
 ) -> list[Protected]:
     """What each package in a place is protected from for another year."""
     return see_protected(larder, place)
+
+
+@router.get("/shelves/spread")
+def see_how_it_is_spread(larder: TheLarder) -> Spread:
+    """How food is spread over places and ways of keeping, and what goes if one of them fails."""
+    return see_spread(larder)
 
 
 @router.get("/shelves/find")

@@ -2127,6 +2127,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelves/spread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See How It Is Spread
+         * @description How food is spread over places and ways of keeping, and what goes if one of them fails.
+         */
+        get: operations["see_how_it_is_spread_api_shelves_spread_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelves/throw-out": {
         parameters: {
             query?: never;
@@ -6645,6 +6665,32 @@ export interface components {
          */
         Packing: "shop packet" | "closed with air" | "vacuum" | "absorber in clear or thin film" | "absorber in glass" | "absorber in foil or can";
         /**
+         * Part
+         * @description What stands in one place, or is kept in one way, and would go with it.
+         *
+         *     Attributes:
+         *         name: the place or the way.
+         *         days: days that it feeds the household.
+         *         share: share of all energy that is kept, 0–1.
+         *         share_text: the same in words.
+         *         kcal_text: its energy.
+         *         all_of: foods of which there is nothing anywhere else, those with most energy first.
+         */
+        Part: {
+            /** All Of */
+            all_of: string[];
+            /** Days */
+            days: number;
+            /** Kcal Text */
+            kcal_text: string;
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /** Share Text */
+            share_text: string;
+        };
+        /**
          * Phase
          * @description Where a package in the freezer stands.
          * @enum {string}
@@ -7553,6 +7599,46 @@ export interface components {
             since: string;
             /** Until */
             until: string;
+        };
+        /**
+         * Spread
+         * @description How all that is kept is spread.
+         *
+         *     Attributes:
+         *         days: days that all of it feeds the household.
+         *         by_place: what goes with each place, the most first.
+         *         by_way: what goes with each way of keeping, the most first.
+         *         foods: each food, those with most energy first.
+         */
+        Spread: {
+            /** By Place */
+            by_place: components["schemas"]["Part"][];
+            /** By Way */
+            by_way: components["schemas"]["Part"][];
+            /** Days */
+            days: number;
+            /** Foods */
+            foods: components["schemas"]["SpreadFood"][];
+        };
+        /**
+         * SpreadFood
+         * @description One food, and where it stands.
+         *
+         *     Attributes:
+         *         food: the food.
+         *         mass: what there is of it.
+         *         kcal_text: its energy.
+         *         places: the places it stands in, with the share of its weight, the largest first.
+         */
+        SpreadFood: {
+            /** Food */
+            food: string;
+            /** Kcal Text */
+            kcal_text: string;
+            /** Mass */
+            mass: string;
+            /** Places */
+            places: string[];
         };
         /**
          * Stage
@@ -14417,6 +14503,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Protected"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_how_it_is_spread_api_shelves_spread_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Spread"];
                 };
             };
             /** @description Not found */

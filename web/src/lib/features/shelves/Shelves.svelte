@@ -171,7 +171,6 @@
           </button>
         {/each}
         <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
-        <a class="chip border-dashed" href="/shelves/coming-in">Add what is there</a>
         <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
       </div>
       <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
@@ -180,6 +179,7 @@
               >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
             > ·{/if}
           <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
+          <a class="font-semibold underline" href="/shelves/coming-in">Add what is there</a> ·
           <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
             ? found.size
               ? `${found.size} found`
