@@ -13,6 +13,7 @@ import numpy as np
 from yellow_larder.core.climate import ClimateLog
 from yellow_larder.core.keeping import REFERENCE_C, life_used_days
 from yellow_larder.demo.household import furnish
+from yellow_larder.features.coming_in.put_away import read_lines
 from yellow_larder.features.household.larder import open_larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
@@ -22,12 +23,17 @@ from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.open_next import open_next
 from yellow_larder.features.shelves.protected import see_protected
 from yellow_larder.features.shelves.shelves import shelves
+from yellow_larder.features.shelves.spread import see_spread
 from yellow_larder.features.using.inside import WhatIf, see_inside
+from yellow_larder.reference import foods
 
 Row = Callable[[str, float, float, str], None]
 P95 = Callable[[Callable[[], object], int], float]
 
 _PACKAGES, _YEARS = 100_000, 30
+
+_PANTRY = [f"{n} quart jars {food.name}, vacuum, about 2021" for n, food in enumerate(foods().values(), 1) if n <= 60]
+"""Sixty lines, as an evening's household would type them."""
 
 
 def keeping(row: Row, p95: P95) -> None:
@@ -54,6 +60,13 @@ def keeping(row: Row, p95: P95) -> None:
             )
             row(f"shelves, {kept:,} packages, all of them", p95(lambda: shelves(larder), 10), 150, "ms")
             row(f"open next, {kept:,} packages", p95(lambda: open_next(larder), 10), 150, "ms")
+            row(f"how {kept:,} packages are spread", p95(lambda: see_spread(larder), 10), 150, "ms")
+            row(
+                f"{len(_PANTRY)} lines about what is there, read",
+                p95(lambda: read_lines(larder, "\n".join(_PANTRY)), 5),
+                600,
+                "ms",
+            )
             row(f"protections, {kept:,} packages", p95(lambda: see_protected(larder, 1), 5), 300, "ms")
             start = time.perf_counter()
             read_log(larder, 1, content)

@@ -229,6 +229,6 @@ def go_to(page: Page, demo: Here, view: str, at_once: Callable[[Page], None] | N
     elif view.startswith("/shelves") and "/shelves/" not in view:
         expect(page.get_by_role("group", name="cut open")).to_be_visible()
     else:
-        expect(page.get_by_role("main").locator("svg, input").first).to_be_attached()
+        expect(page.get_by_role("main").locator("svg, input, h1").first).to_be_attached()
     expect(page.get_by_role("main").locator("[aria-busy=true]")).to_have_count(0)
     settled(page)
