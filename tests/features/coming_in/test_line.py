@@ -146,3 +146,15 @@ def test_any_line_is_read_or_refused(text: str) -> None:
         assert found.count >= 1
         assert found.each_g > 0
         assert found.closing in found.container.closings
+
+
+def test_what_could_be_dried_canned_or_fresh_is_not_taken_for_dried_in_silence() -> None:
+    assert any("taken as dried peaches" in doubt for doubt in read("3 quart jars peaches").doubts)
+    assert read("3 quart jars dried peaches").doubts == ()
+    assert read("3 quart jars canned peaches").food.key == "tinned-peaches"
+
+
+def test_what_was_canned_at_home_says_what_is_never_tasted() -> None:
+    found = read("6 quart jars home-canned peaches, 2026")
+    assert (found.food.key, found.canned_at_home) == ("tinned-peaches", True)
+    assert any("never tasted" in doubt for doubt in found.doubts)

@@ -209,3 +209,11 @@ def test_everything_edible_can_come_in(house: Larder, food) -> None:
     view = only(house, f"500 g {food.name}")
     assert view.stock is not None, view.wrong
     assert view.stock.count == 1
+
+
+def test_what_was_canned_at_home_keeps_a_year(house: Larder) -> None:
+    """Source: a year, 18 months at the most (US extension advice, from memory)."""
+    put_away(house, "6 quart jars home-canned beef stew\n6 tins beef stew")
+    home, shop = package(house, 1), package(house, 7)
+    assert (home.customary_most, home.hopeful_most) == (365, 548)
+    assert (shop.customary_most or 0) > 3 * 365

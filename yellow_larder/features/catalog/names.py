@@ -47,7 +47,6 @@ _SAME_WORD = {
     "oatmeal": "oat",
     "veg": "vegetable",
     "veggie": "vegetable",
-    "sauerkraut": "sauerkraut",
     "mince": "minced",
     "ground": "minced",
     "flavored": "flavoured",

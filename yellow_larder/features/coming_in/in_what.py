@@ -41,6 +41,7 @@ _SIZES_ML |= {"ml": 1.0, "cup": 236.59}
 
 
 QUART_ML = 946.35
+"""A US quart, mL. Source: NIST Handbook 44, appendix C."""
 
 
 @dataclass(frozen=True, slots=True)

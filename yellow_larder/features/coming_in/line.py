@@ -46,6 +46,7 @@ class Read:
         place: key of the place it names; none if it names none.
         when: when it was packed; none if it does not say.
         printed: until when it says it is good; none if it does not say.
+        canned_at_home: whether the household bottled or canned it itself.
         taken_as: what it does not say, and what was taken for it.
         doubts: what could be meant otherwise.
     """
@@ -59,6 +60,7 @@ class Read:
     place: int | None
     when: When | None
     printed: date | None
+    canned_at_home: bool
     taken_as: tuple[str, ...]
     doubts: tuple[str, ...]
 
@@ -102,6 +104,17 @@ _LINED = re.compile(
     re.IGNORECASE,
 )
 _TRAILING_COUNT = re.compile(r"\s[x×]\s*(?P<count>\d{1,3})\s*$", re.IGNORECASE)
+_CANNED_AT_HOME = re.compile(
+    r",?\s*\b(?:home[\s-]*(?:canned|bottled|tinned)|canned at home|we canned|pressure[\s-]*canned|water[\s-]*bathed)\b",
+    re.IGNORECASE,
+)
+_HOME_CANNING = (
+    "canned at home: a year, eighteen months at the most, if it was by a tested recipe. A lid that is up, a jar that "
+    "spurts or smells is thrown out, never tasted"
+)
+_SAYS_HOW = re.compile(
+    r"\b(?:dried|dry|dehydrated|dehydrate|flakes?|powder|jerky|chips|leather|rings?|slices)\b", re.IGNORECASE
+)
 _CURED = re.compile(r",?\s*\bcured\b", re.IGNORECASE)
 _COUNTED = re.compile(rf"^\s*(?P<count>{COUNT})\s*(?:x|×)?\s+(?P<dozen>dozen\s+)?(?=\D)", re.IGNORECASE)
 _WEIGHT = re.compile(
@@ -130,6 +143,7 @@ def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], un
     dated = read_dates(_OLD.sub("old, ", tidy), today, units)
     line = _Line(dated.rest, doubts=list(dated.doubts))
     place = _place(line, places)
+    at_home = line.take(_CANNED_AT_HOME) is not None
     own = line.take(_names_with_such_words(names))
     closing = _closing(line)
     line.take(_FULL)
@@ -142,7 +156,8 @@ def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], un
     if times is not None and times["times"] and count == 1:
         count = int(times["times"])
     words = own[0] if own is not None else _food_words(line.rest)
-    food = _food(words, names, found)
+    food = _food(f"canned {words}" if at_home else words, names, found)
+    line.doubts += _doubts_about(food, tidy, at_home=at_home)
     weighed = times is not None or bool(found and found.holds)
     chosen = choose(found, food, units, lined=lined, is_weighed=weighed)
     container = chosen.container
@@ -155,16 +170,7 @@ def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], un
     container = that_holds(container, food, each_g, is_sized=found is not None and found.is_sized)
     if not 1 <= count <= MOST_ALIKE:
         raise Refused("line", f"{count:,} of one kind cannot be right: {MOST_ALIKE} is the most for one line")
-    if closing is not None and closing not in container.closings:
-        line.doubts.append(f"a {container.name} is not closed {_SAYS[closing]}: taken as a lid")
-        closing = Closing.LID
-    if closing is None and container.kind is Kind.CAN:
-        closing = Closing.ABSORBER
-        line.taken_as.append("with absorbers, as such cans are sold: say “no absorbers” if not")
-    if closing is None:
-        closing = Closing.LID
-        if not container.from_the_shop:
-            line.taken_as.append("closed with air: say “absorbers” or “vacuum” if it was")
+    closing = _closed(line, closing, container)
     return Read(
         food,
         _called(words, food, names),
@@ -175,6 +181,7 @@ def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], un
         place,
         dated.when,
         dated.printed,
+        at_home,
         tuple(line.taken_as),
         tuple(line.doubts),
     )
@@ -192,6 +199,30 @@ CALLED = {
 SORTS_CALLED = frozenset(word for words in CALLED.values() for word in words)
 
 _SAYS = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "under vacuum", Closing.LID: "with a lid"}
+
+
+def _closed(line: _Line, closing: Closing | None, container: Container) -> Closing:
+    """How it is closed: as it says, if it can be closed so; else as such a container usually is."""
+    if closing is not None and closing not in container.closings:
+        line.doubts.append(f"a {container.name} is not closed {_SAYS[closing]}: taken as a lid")
+        closing = Closing.LID
+    if closing is None and container.kind is Kind.CAN:
+        closing = Closing.ABSORBER
+        line.taken_as.append("with absorbers, as such cans are sold: say “no absorbers” if not")
+    if closing is None:
+        closing = Closing.LID
+        if not container.from_the_shop:
+            line.taken_as.append("closed with air: say “absorbers” or “vacuum” if it was")
+    return closing
+
+
+def _doubts_about(food: Food, text: str, *, at_home: bool) -> list[str]:
+    """What about a food is not taken in silence: what was canned at home, and what may be anything but dried."""
+    if at_home:
+        return [_HOME_CANNING]
+    if food.name.startswith("dried ") and not _SAYS_HOW.search(text):
+        return [f"taken as {food.name}: write “canned”, “fresh” or “frozen” if it is"]
+    return []
 
 
 @lru_cache(maxsize=8)

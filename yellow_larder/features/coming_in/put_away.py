@@ -46,6 +46,9 @@ from yellow_larder.words.refusals import in_words
 MYSTERY = "mystery"
 """Key of the food that nobody knows what it is: it counts for nothing."""
 
+HOME_CANNED_DAYS = {Estimate.CAUTIOUS: 365.0, Estimate.CUSTOMARY: 365.0, Estimate.HOPEFUL: 548.0}
+"""How long what is canned at home keeps, days. Source: a year, 18 months at the most (US extension, from memory)."""
+
 MOST_LINES = 300
 """Lines that come in at once: more than an evening."""
 
@@ -272,6 +275,9 @@ def _as_known(life: Life, estimate: Estimate, read: Read, day: date, unsure: int
         days=None if life.days is None else max(1.0, life.days + off),
         most=None if life.most is None else max(0.0, life.most + off),
     )
+    if read.canned_at_home:
+        longest = HOME_CANNED_DAYS[estimate]
+        shifted = replace(shifted, most=longest if shifted.most is None else min(shifted.most, longest))
     if read.printed is None:
         return shifted
     printed = float(max(0, (read.printed - day).days))
