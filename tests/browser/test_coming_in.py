@@ -179,3 +179,17 @@ def test_from_the_first_start_to_the_first_label(page: Page, served: Here) -> No
     page.get_by_role("link", name="See the shelves").click()
     expect(page.get_by_text("Root cellar").first).to_be_visible()
     expect(page.get_by_text("54 °F over the year, 59 °F at its warmest")).to_be_visible()
+
+
+def test_whoever_begins_again_changes_nothing_that_was_not_asked(page: Page, demo_to_change: Here) -> None:
+    """The questions show what is known already, and a place keeps its name and its warmth."""
+    page.goto(f"{demo_to_change.url}/start")
+    expect(page.get_by_label("What you call it")).to_have_value("Stair cupboard")
+    expect(
+        page.get_by_role("radiogroup", name="How warm is it there?").get_by_role("radio", checked=True)
+    ).to_have_count(0)
+    page.get_by_role("button", name="On to what is there already").click()
+    expect(page.get_by_role("heading", name="What is there already")).to_be_visible()
+    page.goto(f"{demo_to_change.url}/shelves?place=1")
+    expect(page.get_by_text("17 °C over the year, 21 °C at its warmest").first).to_be_visible()
+    expect(page.get_by_role("button", name=re.compile("^Stair cupboard"))).to_be_visible()

@@ -23,7 +23,8 @@
 
   let typed = $state<Schemas["Settings"]>();
   let place = $state({ name: "Pantry", sort: "cupboard" as string, dark: false });
-  let feel = $state<Feel>("mild");
+  /** How warm it is there; nothing leaves what is known of it as it is. */
+  let feel = $state<Feel>();
   let wrong = $state<Wrong>({});
 
   $effect(() => {
@@ -32,6 +33,15 @@
     const untouched = now.version === 1;
     const units = untouched ? measuresOf(navigator.language) : now.settings.units;
     typed = { ...now.settings, units };
+  });
+
+  let began = false;
+  $effect(() => {
+    const now = first.data?.place;
+    if (!now || began || !seen.data) return;
+    began = true;
+    place = { name: now.name, sort: now.sort ?? "cupboard", dark: now.dark ?? false };
+    if (seen.data.version === 1) feel = "mild";
   });
 
   function toggle(size: number) {
@@ -48,7 +58,7 @@
     if (kept.wrong) return;
     const now = first.data?.place;
     if (now) {
-      const body = { ...now, ...place, ...feltAs(feel) };
+      const body = { ...now, ...place, ...(feel ? feltAs(feel) : {}) };
       const put = await ask(api.PUT("/api/places/{number}", { params: { path: { number: 1 } }, body }));
       // What is so already needs no change.
       wrong = put.wrong && !put.wrong.request ? put.wrong : {};
