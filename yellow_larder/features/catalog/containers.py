@@ -6,6 +6,7 @@ from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from yellow_larder.core.containers import LID_MM, Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
+from yellow_larder.core.units import ML_PER_QUART
 from yellow_larder.reference import containers
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_size_mm, say_length, say_volume
@@ -17,9 +18,6 @@ _SEAL_MM = 25.0
 _LEAST_LEFT_MM = 30.0
 _HAND_MM = 50.0
 """A hand's width left at the top of a bag. Source: common practice, about 5 cm."""
-
-_ML_PER_QUART = 946.353
-"""Source: NIST Handbook 44, appendix C."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -125,7 +123,7 @@ def container_by_key(key: str) -> Container:
         closings=(Closing.ABSORBER, Closing.LID),
         source="the household's own measure",
     )
-    return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / _ML_PER_QUART)
+    return _sold_as(bag, flat_bag_volume_ml(width, length - _SEAL_MM - bag.headspace_mm) / ML_PER_QUART)
 
 
 def called(container: Container, units: Units) -> str:

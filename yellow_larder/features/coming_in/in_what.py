@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, closed_volume_ml
 from yellow_larder.core.food import Food
+from yellow_larder.core.units import ML_PER_CUP, ML_PER_GALLON, ML_PER_PINT, ML_PER_QUART
 from yellow_larder.reference import containers
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Units, read_count
@@ -36,12 +37,9 @@ _CONTAINER = re.compile(
     rf"(?:(?<![\w.,/])(?P<count>{COUNT}|a|an|some)\s*(?:x|×|of)?[\s-]+)?(?:{_SIZE}[\s-]*)?\b(?:{_SORT})\b(?:\s+of\b)?",
     re.IGNORECASE,
 )
-_SIZES_ML = {"gal": 3785.4, "qt": 946.35, "qua": 946.35, "pt": 473.18, "pin": 473.18, "lit": 1000.0, "l": 1000.0}
-_SIZES_ML |= {"ml": 1.0, "cup": 236.59}
-
-
-QUART_ML = 946.35
-"""A US quart, mL. Source: NIST Handbook 44, appendix C."""
+_SIZES_ML = {"gal": ML_PER_GALLON, "pt": ML_PER_PINT, "pin": ML_PER_PINT, "cup": ML_PER_CUP, "ml": 1.0}
+_SIZES_ML |= {"qt": ML_PER_QUART, "qua": ML_PER_QUART, "lit": 1000.0, "l": 1000.0}
+"""Millilitres in each measure that containers are sold by, by how the word begins."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -194,8 +192,8 @@ def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_we
         return Chosen(next((each for each in of_kind if each.key in ("can-10", "tin-10")), of_kind[-1]))
     size = None if found is None else found.size_ml
     if size is not None:
-        nearest = min(of_kind, key=lambda each: abs(each.nominal_qt * QUART_ML / size - 1))
-        off = abs(nearest.nominal_qt * QUART_ML / size - 1)
+        nearest = min(of_kind, key=lambda each: abs(each.nominal_qt * ML_PER_QUART / size - 1))
+        off = abs(nearest.nominal_qt * ML_PER_QUART / size - 1)
         return Chosen(nearest, doubt=f"the nearest to that size is a {nearest.name}" if off > _NEAR_ENOUGH else "")
     if is_weighed:
         return Chosen(of_kind[0])

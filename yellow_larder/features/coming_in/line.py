@@ -11,11 +11,12 @@ from functools import lru_cache
 from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
+from yellow_larder.features.catalog.foods import find_named
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.coming_in.about_when import When, read_dates
 from yellow_larder.features.coming_in.in_what import InWhat, choose, in_what, that_holds
 from yellow_larder.reference import kitchen
-from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
 
 LONGEST_LINE = 200
@@ -297,13 +298,7 @@ def _food(words: str, names: Names[Food], found: InWhat | None) -> Food:
     if not words:
         raise Refused("line", "Of what? Write the food: “6 quart jars white rice”")
     tinned = found is not None and found.kinds == (Kind.TIN,) and not found.is_ten
-    for candidate in (f"tinned {words}", words) if tinned else (words,):
-        meant = names.find(candidate)
-        if meant is not None:
-            return meant
-    shown = words if len(words) <= 40 else f"{words[:40]}…"
-    nearest = tuple(dict.fromkeys(each.name for each in names.nearest(words)))
-    raise Refused("line", f"“{shown}” is not in the table", words=words, nearest=nearest, code=UNKNOWN_FOOD)
+    return (names.find(f"tinned {words}") if tinned else None) or find_named(words, names)
 
 
 def _called(words: str, food: Food, names: Names[Food]) -> str:
@@ -326,8 +321,6 @@ def _each_g(
     if weight is not None:
         amount: Amount = read_amount(weight["amount"], "line")
         total = amount.weighs_g(food.loose_g_ml)
-        if not total > 0:
-            raise Refused("line", "Nothing weighs nothing: leave the weight out, or write what it weighs")
         shared = (
             count > 1
             and not weight["each"]

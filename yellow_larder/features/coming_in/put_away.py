@@ -72,7 +72,7 @@ def read_lines(larder: Larder, text: str) -> LinesView:
     """
     lines = _lines(text)
     with reading(larder.engine) as session:
-        entries = [_entry(session, larder, line) for line in lines]
+        entries = _entries(session, larder, lines)
         household, places = settings(session), places_in_use(session)
     today, look_up = larder.today(), looking_up(places)
     shown = [
@@ -100,7 +100,7 @@ def put_away(larder: Larder, text: str) -> CameIn:
     if not lines:
         raise Refused("text", "Write a line about what is there: “6 quart jars white rice, absorbers, May 2023”")
     with writing(larder.engine) as session:
-        entries = [_entry(session, larder, line) for line in lines]
+        entries = _entries(session, larder, lines)
         units = settings(session).units
         for n, each in enumerate(entries):
             if not isinstance(each, _Entry):
@@ -124,14 +124,18 @@ def _lines(text: str) -> list[str]:
     return lines
 
 
-def _entry(session: Session, larder: Larder, text: str) -> _Entry | Refusal:
-    """What a line comes to, or why it cannot be read."""
+def _entries(session: Session, larder: Larder, lines: list[str]) -> list[_Entry | Refusal]:
+    """What each line comes to, or why it cannot be read."""
     household, places, today = settings(session), places_in_use(session), larder.today()
-    try:
-        read = read_stock_line(text, names_of(all_foods(session)), _names(places), household.units, today)
-        return _made(read, places, household, today)
-    except Refusal as refusal:
-        return refusal
+    foods, called_so = names_of(all_foods(session)), _names(places)
+
+    def entry(text: str) -> _Entry | Refusal:
+        try:
+            return _made(read_stock_line(text, foods, called_so, household.units, today), places, household, today)
+        except Refusal as refusal:
+            return refusal
+
+    return [entry(line) for line in lines]
 
 
 def _names(places: dict[int, Place]) -> dict[str, int]:
