@@ -1,15 +1,17 @@
-"""The reference tables with their sources, and foods of one's own."""
+"""The reference tables with their sources, and foods and containers of one's own."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.api.common import TheLarder
+from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.core.food import Food
+from yellow_larder.features.catalog.container_view import ContainerMade, ContainerRead, may_be, see_container
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
+from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.guide.guide import Guide, guide
 from yellow_larder.features.guide.tables import (
     ContainerRow,
@@ -27,7 +29,7 @@ router = larder_router(tags=["reference"], responses=REFUSALS)
 
 @dataclass(frozen=True, slots=True)
 class Added:
-    """A food of one's own, as it now stands in the table."""
+    """A food or container of one's own, as it now stands in the table."""
 
     key: str
     name: str
@@ -68,3 +70,28 @@ def make_food(larder: TheLarder, food: NewFood) -> Added:
     """Add a food of one's own."""
     added: Food = add_food(larder, food)
     return Added(added.key, added.name)
+
+
+@router.get("/containers/kinds")
+def see_container_kinds() -> list[ContainerMade]:
+    """What containers of one's own may be made of and closed with, by kind."""
+    return may_be()
+
+
+@router.post("/containers/read")
+def read_own_container(larder: TheLarder, container: AskedContainer) -> ContainerRead:
+    """What a container of one's own comes to as it is typed; nothing is written down."""
+    return see_container(larder, container)
+
+
+@router.post("/containers", status_code=201)
+def make_container(larder: TheLarder, container: AskedContainer) -> Added:
+    """Add a container of one's own."""
+    added = add_container(larder, container)
+    return Added(added.key, added.name)
+
+
+@router.delete("/containers/{number}", status_code=204)
+def drop_container(larder: TheLarder, number: Number) -> None:
+    """Take a container of one's own off the table; what is packed in one keeps it."""
+    remove_container(larder, number)

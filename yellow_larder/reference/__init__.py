@@ -134,30 +134,29 @@ def containers() -> dict[str, Container]:
         >>> containers()["bag-gallon"].film_mil
         7.0
     """
-    sizes = [
-        "width_mm",
-        "length_mm",
-        "seal_mm",
-        "film_mil",
-        "capacity_ml",
-        "height_mm",
-        "top_mm",
-        "base_mm",
-        "nominal_qt",
-        "headspace_mm",
-    ]
-    return {
-        row["key"]: Container(
-            key=row["key"],
-            name=row["name"],
-            kind=Kind(row["kind"]),
-            closings=tuple(Closing(closing) for closing in row["closings"].split(";")),
-            mouth=Mouth(row["mouth"]) if row["mouth"] else None,
-            source=row["source"],
-            **{size: float(row[size]) for size in sizes},
-        )
-        for row in rows("containers")
-    }
+    return {row["key"]: _container(row) for row in rows("containers")}
+
+
+def _container(row: dict[str, str]) -> Container:
+    return Container(
+        key=row["key"],
+        name=row["name"],
+        kind=Kind(row["kind"]),
+        width_mm=float(row["width_mm"]),
+        length_mm=float(row["length_mm"]),
+        seal_mm=float(row["seal_mm"]),
+        film_mil=float(row["film_mil"]),
+        capacity_ml=float(row["capacity_ml"]),
+        height_mm=float(row["height_mm"]),
+        top_mm=float(row["top_mm"]),
+        base_mm=float(row["base_mm"]),
+        nominal_qt=float(row["nominal_qt"]),
+        headspace_mm=float(row["headspace_mm"]),
+        closings=tuple(Closing(closing) for closing in row["closings"].split(";")),
+        mouth=Mouth(row["mouth"]) if row["mouth"] else None,
+        is_square=row["is_square"] == "yes",
+        source=row["source"],
+    )
 
 
 @lru_cache

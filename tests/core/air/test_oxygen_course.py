@@ -10,11 +10,9 @@ from scipy.integrate import solve_ivp
 from yellow_larder import reference
 from yellow_larder.core.air import OXYGEN_SHARE_DRY
 from yellow_larder.core.air.oxygen_course import _UPTAKE_DAYS, Breathing, ingress_ml_day, wall_m2
-from yellow_larder.core.containers import Kind
+from yellow_larder.core.containers import Lid, Material
 from yellow_larder.core.errors import OutOfRange
-from yellow_larder.reference.walls import walls
-
-WALLS = walls()
+from yellow_larder.reference.walls import lids, materials, walls_of
 
 
 def package(void: float = 1000, share: float = 0.207, packed: float = 300, ingress: float = 0.0) -> Breathing:
@@ -79,7 +77,7 @@ def test_bare_plastic_does_not_hold_it() -> None:
     pail, bag = reference.containers()["pail-5-gallon"], reference.containers()["bag-gallon"]
     years = []
     for container, void, packed in ((pail, 8000.0, 2000.0), (bag, 1400.0, 400.0)):
-        wall = WALLS[container.kind].middle
+        wall = walls_of(container).oxygen[0]
         of = package(void, 0.207, packed, ingress_ml_day(container, wall))
         years.append(float(of.holds_days()) / 365)
     assert 0.1 < years[0] < 3
@@ -92,11 +90,14 @@ def test_walls_are_ordered_as_the_trade_has_them() -> None:
     for key in ("bag-gallon", "jar-half-gallon", "bottle-2-litre", "pail-1-gallon"):
         container = reference.containers().get(key)
         if container:
-            per_day[key] = ingress_ml_day(container, WALLS[container.kind].middle) / container.nominal_qt
+            per_day[key] = ingress_ml_day(container, walls_of(container).oxygen[0]) / container.nominal_qt
     ordered = sorted(per_day, key=per_day.__getitem__)
     assert ordered.index("bag-gallon") < ordered.index("bottle-2-litre") if "bottle-2-litre" in per_day else True
-    assert set(WALLS) == set(Kind)
-    assert all(row.source and row.tight.face_ml <= row.middle.face_ml <= row.leaky.face_ml for row in WALLS.values())
+    assert (set(materials()), set(lids())) == (set(Material), set(Lid))
+    for row in (*materials().values(), *lids().values()):
+        assert row.source
+        assert row.oxygen[0] <= row.oxygen[1]
+        assert row.vapor[0] <= row.vapor[1]
 
 
 @settings(max_examples=60)

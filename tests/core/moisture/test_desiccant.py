@@ -9,6 +9,7 @@ from scipy.integrate import solve_ivp
 from scipy.optimize import brentq
 
 from yellow_larder.core.air import saturation_kpa
+from yellow_larder.core.containers import Material
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.moisture import (
     GEL_START_PCT,
@@ -21,9 +22,9 @@ from yellow_larder.core.moisture import (
     gel_holds_pct,
     standard_units,
 )
-from yellow_larder.reference import foods
+from yellow_larder.reference import containers, foods
 from yellow_larder.reference.drying import isotherm_of
-from yellow_larder.reference.walls import vapor_walls
+from yellow_larder.reference.walls import materials, walls_of
 
 LEEKS = Gab(7, 8, 0.95, 4)
 WHEAT = Henderson(2.3007e-5, 2.2857, 55.815)
@@ -181,13 +182,13 @@ def test_walls_against_handbook_rates() -> None:
     """By hand from handbooks, from memory: HDPE of 25 µm 5–6 g/m²·day at 38 °C and 90 %, so of 2 mm 0.06–0.08; PET
     of 25 µm 15–20, so of 0.3 mm 1.3–1.7; nylon and polyethylene pouches 4–9; foil under 0.05 even where folded.
     """
-    rates = {kind.value: (tight.face_g, leaky.face_g) for kind, (tight, leaky) in vapor_walls().items()}
-    low, high = rates["pail"]
+    rates = {material: row.vapor for material, row in materials().items()}
+    low, high = rates[Material.HDPE]
     assert 5 * 25 / 2000 * 0.8 <= low < high <= 6 * 25 / 2000 * 1.4
-    low, high = rates["bottle"]
+    low, high = rates[Material.PET]
     assert 15 * 25 / 300 * 0.8 <= low < high <= 20 * 25 / 300 * 1.3
-    assert rates["bag"][1] <= 0.1
-    assert rates["jar"] == (0, 0)
+    assert rates[Material.FOIL][1] <= 0.1
+    assert rates[Material.GLASS] == (0, 0)
     assert pytest.approx(5.97, abs=0.02) == TESTED_KPA
     assert VaporWall(1.2, 0.3).lets_in_g_day_kpa(0.5) == pytest.approx(0.9 / 5.966, rel=1e-3)
 
@@ -201,7 +202,7 @@ def test_home_dried_food_goes_soft_first_where_common_practice_says() -> None:
     assert isotherm is not None
 
     def softens_days(kind: str, area_m2: float) -> float:
-        tight, leaky = next(pair for each, pair in vapor_walls().items() if each.value == kind)
+        _, tight, leaky = walls_of(next(each for each in containers().values() if each.kind.value == kind)).vapor
         wall = (tight.lets_in_g_day_kpa(area_m2) + leaky.lets_in_g_day_kpa(area_m2)) / 2
         return float(package(mass=160, moisture=5, wall=wall, isotherm=isotherm).days_until(0.45)[0])
 

@@ -2,7 +2,7 @@
 
 import pytest
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed, Feel, Indicator, advise
 from yellow_larder.reference import foods
@@ -15,10 +15,10 @@ def look(
     day: int = 7,
     food: str = "pearl-barley",
     closing: Closing = Closing.ABSORBER,
-    kind: Kind = Kind.BAG,
+    lid_dips: bool = False,
     draws_in: bool = True,
 ) -> Advice:
-    return advise(feel, indicator, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
+    return advise(feel, indicator, day=day, food=foods()[food], closing=closing, lid_dips=lid_dips, draws_in=draws_in)
 
 
 @pytest.mark.parametrize("food", ["pearl-barley", "dried-pears", "fd-fish-stew"])
@@ -48,12 +48,12 @@ def test_a_leak_is_packed_anew_and_thirsty_food_is_dried_first() -> None:
 def test_a_grey_eye_is_oxygen_even_in_a_firm_bag() -> None:
     assert look(Feel.FIRM, Indicator.GREY).doing is Doing.REPACK
     assert look(Feel.FIRM, Indicator.PINK).doing is Doing.NOTHING
-    assert look(Feel.FIRM, Indicator.GREY, closing=Closing.VACUUM, kind=Kind.JAR).doing is Doing.NOTHING
+    assert look(Feel.FIRM, Indicator.GREY, closing=Closing.VACUUM, lid_dips=True).doing is Doing.NOTHING
 
 
 def test_a_flat_lid_is_closed_anew() -> None:
     for closing in (Closing.VACUUM, Closing.ABSORBER):
-        told = look(Feel.LOOSE, closing=closing, kind=Kind.JAR, day=1)
+        told = look(Feel.LOOSE, closing=closing, lid_dips=True, day=1)
         assert told.doing is Doing.REPACK
         assert told.code is AdviceCode.LID_FLAT
 

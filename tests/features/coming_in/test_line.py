@@ -17,7 +17,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import Refusal
 from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.foods import names_of
-from yellow_larder.features.coming_in.line import Read, read_stock_line
+from yellow_larder.features.coming_in.line import Named, Read, read_stock_line
 from yellow_larder.reference import containers, foods
 from yellow_larder.words.quantities import Units
 
@@ -32,7 +32,7 @@ SUITE = [
 
 
 def read(text: str, units: Units = Units.US) -> Read:
-    return read_stock_line(text, NAMES, PLACES, units, TODAY)
+    return read_stock_line(text, Named(NAMES, PLACES), units, TODAY)
 
 
 def test_of_three_hundred_lines_nearly_all_are_read_and_none_is_read_wrongly() -> None:

@@ -9,7 +9,7 @@ from yellow_larder.features.guide.guide import guide
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.reference import drying
-from yellow_larder.reference.walls import walls
+from yellow_larder.reference.walls import lids, materials
 from yellow_larder.words.quantities import Units
 
 
@@ -30,8 +30,9 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert len(shown.machines) == len(drying.machines()) + len(drying.freeze_dryers())
     assert len(shown.isotherms) == len(drying.isotherms())
     assert len(shown.powders) == len(drying.powders())
-    assert [row.kind for row in shown.walls] == list(walls())
-    assert all(row.source for row in shown.walls)
+    assert [row.name for row in shown.walls] == [each.value for each in materials()]
+    assert [row.name for row in shown.lids] == [each.value for each in lids()]
+    assert all(row.source for row in [*shown.walls, *shown.lids])
     assert all(row.source for row in [*shown.drying, *shown.machines, *shown.isotherms, *shown.powders])
 
 

@@ -4,7 +4,7 @@ from itertools import product
 
 import pytest
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import AdviceCode, Feel, Indicator, advise
 from yellow_larder.features.packages.text import say_advice, say_trouble, say_why
 from yellow_larder.reference import foods
@@ -13,10 +13,10 @@ from yellow_larder.reference import foods
 @pytest.mark.parametrize("food", ["pearl-barley", "dried-pears", "fd-fish-stew"])
 def test_every_look_has_its_words_and_its_reason(food: str) -> None:
     found = set()
-    for feel, indicator, day, closing, kind, draws_in in product(
-        Feel, Indicator, (1, 7), Closing, (Kind.BAG, Kind.JAR), (True, False)
+    for feel, indicator, day, closing, lid, draws_in in product(
+        Feel, Indicator, (1, 7), Closing, (False, True), (True, False)
     ):
-        told = advise(feel, indicator, day=day, food=foods()[food], closing=closing, kind=kind, draws_in=draws_in)
+        told = advise(feel, indicator, day=day, food=foods()[food], closing=closing, lid_dips=lid, draws_in=draws_in)
         found.add(told.code)
         assert len(say_advice(told.code)) >= 5
         assert say_why(told).endswith(".")
@@ -26,7 +26,7 @@ def test_every_look_has_its_words_and_its_reason(food: str) -> None:
 def test_what_puffed_up_says_who_is_asked() -> None:
     food = foods()["pearl-barley"]
     told = advise(
-        Feel.PUFFED, Indicator.UNSEEN, day=7, food=food, closing=Closing.ABSORBER, kind=Kind.BAG, draws_in=True
+        Feel.PUFFED, Indicator.UNSEEN, day=7, food=food, closing=Closing.ABSORBER, lid_dips=False, draws_in=True
     )
     assert "botulism" in say_why(told)
     assert "food-safety authority" in say_why(told)

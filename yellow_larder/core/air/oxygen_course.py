@@ -101,8 +101,10 @@ def wall_m2(container: Container) -> float:
     if container.has_film:
         return 2 * container.width_mm * (container.length_mm - container.seal_mm) / 1e6
     top, base, height = container.top_mm, container.base_mm, container.height_mm
-    side = math.pi * (top + base) / 2 * math.hypot(height, (top - base) / 2)
-    return (side + math.pi * (top**2 + base**2) / 4) / 1e6
+    # Round a square of a width it is four of it, round a circle π; and so with lid and foot.
+    around, flat = (4.0, 1.0) if container.is_square else (math.pi, math.pi / 4)
+    side = around * (top + base) / 2 * math.hypot(height, (top - base) / 2)
+    return (side + flat * (top**2 + base**2)) / 1e6
 
 
 def ingress_ml_day(

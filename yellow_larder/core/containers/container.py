@@ -6,6 +6,7 @@ import math
 from dataclasses import dataclass, field
 from enum import StrEnum
 
+from yellow_larder.core.containers.making import Held, Lid, Material
 from yellow_larder.core.errors import OutOfRange, check_range
 
 
@@ -21,6 +22,8 @@ class Kind(StrEnum):
     LINED_PAIL = "pail with liner"
     BOTTLE = "bottle"
     CAN = "can"
+    TOTE = "tote"
+    """A box of stiff plastic or metal with a lid."""
     PACKET = "shop packet"
     TIN = "tin"
     """Sealed and sterilised by its maker, as a tin from the shop is."""
@@ -52,13 +55,25 @@ class Closing(StrEnum):
 
 _FLAT = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.PACKET})
 _HAS_FILM = _FLAT | {Kind.LINED_PAIL}
-_CLEAR = frozenset({Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.BOTTLE, Kind.PACKET, Kind.SHOP_JAR})
-_GNAWPROOF = frozenset({Kind.JAR, Kind.CAN, Kind.PAIL, Kind.LINED_PAIL, Kind.TIN, Kind.SHOP_JAR})
-_SEALS_AIR = frozenset(
-    {Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.JAR, Kind.LINED_PAIL, Kind.CAN, Kind.TIN, Kind.SHOP_JAR}
-)
 _BY_ITS_MAKER = frozenset({Kind.TIN, Kind.SHOP_JAR})
 _FROM_THE_SHOP = _BY_ITS_MAKER | {Kind.PACKET, Kind.BOX}
+_USUALLY = {
+    Kind.BAG: (Material.FOIL, Lid.HEAT_SEAL),
+    Kind.ZIP_BAG: (Material.FOIL, Lid.ZIP),
+    Kind.CLEAR_BAG: (Material.CLEAR_FRONT, Lid.HEAT_SEAL),
+    Kind.POUCH: (Material.NYLON, Lid.HEAT_SEAL),
+    Kind.JAR: (Material.GLASS, Lid.PRESERVING),
+    Kind.PAIL: (Material.HDPE, Lid.GASKET),
+    Kind.LINED_PAIL: (Material.FOIL, Lid.HEAT_SEAL),
+    Kind.BOTTLE: (Material.PET, Lid.SCREW),
+    Kind.CAN: (Material.STEEL, Lid.SEAM),
+    Kind.TOTE: (Material.POLYPROPYLENE, Lid.PRESSED),
+    Kind.PACKET: (Material.PAPER, Lid.HEAT_SEAL),
+    Kind.TIN: (Material.STEEL, Lid.SEAM),
+    Kind.SHOP_JAR: (Material.GLASS, Lid.PRESERVING),
+    Kind.BOX: (Material.SLATS, Lid.NONE),
+}
+"""What each kind is made of, and closed with, where nothing else is said. Source: common practice."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -83,8 +98,14 @@ class Container:
         nominal_qt: the size it is sold as, US quarts, which rules of thumb go by.
         headspace_mm: height left free by custom, mm.
         closings: ways it can be closed, the usual one first.
-        mouth: which lids fit a jar; none of anything else.
+        mouth: which preserving lids fit a jar; none of anything else.
         source: where the figures come from.
+        material: what it is made of; none means what its kind usually is.
+        lid: what closes it; none means what its kind usually has.
+        wall_mm: how thick its stiff wall is, mm; 0 if nobody knows.
+        is_square: whether it is square seen from above; a round one is as wide as it is deep, too.
+        see_through: whether food shows through its wall; none means as its material has it.
+        held: what it held before food was packed into it.
     """
 
     key: str
@@ -103,6 +124,12 @@ class Container:
     closings: tuple[Closing, ...] = field(default=(Closing.LID,))
     mouth: Mouth | None = None
     source: str = ""
+    material: Material | None = None
+    lid: Lid | None = None
+    wall_mm: float = 0
+    is_square: bool = False
+    see_through: bool | None = None
+    held: Held = Held.NOTHING
 
     def __post_init__(self) -> None:
         """Refuse sizes that no container has."""
@@ -127,19 +154,34 @@ class Container:
         return self.kind in _HAS_FILM
 
     @property
+    def made_of(self) -> Material:
+        """What stands between the food and the room: of a pail with liner, the liner."""
+        return self.material or _USUALLY[self.kind][0]
+
+    @property
+    def closed_by(self) -> Lid:
+        """What closes it."""
+        return self.lid or _USUALLY[self.kind][1]
+
+    @property
     def lets_light_in(self) -> bool:
         """Whether food can be seen through the wall."""
-        return self.kind in _CLEAR
+        return self.made_of.is_clear if self.see_through is None else self.see_through
 
     @property
     def stops_rodents(self) -> bool:
-        """Whether mice and rats cannot gnaw in."""
-        return self.kind in _GNAWPROOF
+        """Whether mice and rats cannot gnaw in: glass and metal, and the thick plastic of a pail."""
+        return self.made_of in (Material.GLASS, Material.STEEL) or self.kind in (Kind.PAIL, Kind.LINED_PAIL)
 
     @property
     def holds_without_air(self) -> bool:
-        """Whether the wall keeps oxygen out for years."""
-        return self.kind in _SEALS_AIR
+        """Whether wall and lid keep oxygen out for years."""
+        return self.made_of.keeps_oxygen_out and self.closed_by.is_tight
+
+    @property
+    def lid_dips(self) -> bool:
+        """Whether its lid dips when the air inside grows less, and so shows that it holds."""
+        return self.kind is Kind.JAR and self.closed_by is Lid.PRESERVING
 
     @property
     def closed_by_maker(self) -> bool:

@@ -49,8 +49,10 @@ def goes_into(outer: Container, inner: Container, food_ml: float, food_height_mm
     if inner.is_flat:
         wide, high, takes_ml = 2 * inner.width_mm / math.pi, food_height_mm, food_ml
     else:
-        wide, high = max(inner.top_mm, inner.base_mm) + _GLASS_MM, inner.height_mm + _LID_MM
-        takes_ml = math.pi / 4 * wide**2 * high / 1000
+        side, high = max(inner.top_mm, inner.base_mm) + _GLASS_MM, inner.height_mm + _LID_MM
+        # A square one goes into a round one by its diagonal.
+        wide = side * math.sqrt(2) if inner.is_square and not outer.is_square else side
+        takes_ml = (1.0 if inner.is_square else math.pi / 4) * side**2 * high / 1000
     if wide > outer.base_mm or high > outer.height_mm:
         return 0
     return max(1, math.floor(PACKS * closed_volume_ml(outer) / takes_ml + 1e-9))

@@ -11,7 +11,7 @@ import numpy as np
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.climate import ClimateLog, season
-from yellow_larder.core.containers import Closing, Container, Kind
+from yellow_larder.core.containers import Closing, Container, Material
 from yellow_larder.core.errors import check_range
 
 REFERENCE_C = 21.0
@@ -85,11 +85,11 @@ def packing_class(container: Container, closing: Closing) -> Packing:
         return Packing.AIR
     if closing is Closing.VACUUM:
         return Packing.VACUUM
-    if container.kind is Kind.JAR:
+    if container.made_of is Material.GLASS:
         return Packing.GLASS
-    # How long plastic keeps oxygen out is reckoned by its wall; while it does, it is as good as clear film.
-    through = container.kind in (Kind.CLEAR_BAG, Kind.POUCH, Kind.PAIL, Kind.BOTTLE)
-    if through or (container.has_film and container.film_mil < THICK_MIL):
+    # How long plastic keeps oxygen out follows from its wall; while it does, it is as good as clear film.
+    like_foil = container.made_of in (Material.FOIL, Material.STEEL)
+    if not like_foil or (container.has_film and container.film_mil < THICK_MIL):
         return Packing.CLEAR
     return Packing.FOIL
 

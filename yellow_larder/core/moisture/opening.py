@@ -41,7 +41,7 @@ def mouth_cm2(container: Container) -> float:
         across = LID_MM[container.mouth] - _RIM_MM
     else:
         across = container.width_mm * _BAG_OPENS if container.is_flat else container.top_mm
-    return math.pi * (across / 20) ** 2
+    return (across / 10) ** 2 * (1.0 if container.is_square else math.pi / 4)
 
 
 def aired_ml(container: Container, *, minutes: float = OPEN_MINUTES) -> float:

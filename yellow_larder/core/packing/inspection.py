@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from enum import StrEnum
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import Food, Trait
 
@@ -87,7 +87,7 @@ class Advice:
 
 
 def advise(
-    feel: Feel, indicator: Indicator, *, day: int, food: Food, closing: Closing, kind: Kind, draws_in: bool
+    feel: Feel, indicator: Indicator, *, day: int, food: Food, closing: Closing, lid_dips: bool, draws_in: bool
 ) -> Advice:
     """What a look at a package means.
 
@@ -97,7 +97,7 @@ def advise(
         day: days since it was closed, 0–3,650.
         food: what is in it.
         closing: what was done about the air.
-        kind: what sort of container it is.
+        lid_dips: whether it is a jar whose lid dips as the air goes.
         draws_in: whether it was expected to feel firm.
 
     Returns:
@@ -110,7 +110,7 @@ def advise(
         >>> from yellow_larder.core.food import Composition
         >>> barley = Food("b", "barley", "grains", "grain", "#ddbb77", "hard grain",
         ...               Composition(352, 9.9, 1.2, 77.7, 15.6, 10.1), 0.78, 0.83, 1.40)
-        >>> look = dict(food=barley, closing=Closing.ABSORBER, kind=Kind.BAG, draws_in=True)
+        >>> look = dict(food=barley, closing=Closing.ABSORBER, lid_dips=False, draws_in=True)
         >>> advise(Feel.LOOSE, Indicator.UNSEEN, day=1, **look).doing.value
         'look again'
         >>> advise(Feel.PUFFED, Indicator.UNSEEN, day=7, **look).doing.value
@@ -129,7 +129,7 @@ def advise(
         return Advice(AdviceCode.INDICATOR_GREY, Doing.REPACK, closing, _exposed(food))
     if feel is Feel.FIRM:
         return Advice(AdviceCode.HOLDS_A_WEEK if a_week else AdviceCode.HOLDS, Doing.NOTHING, closing)
-    if kind is Kind.JAR:
+    if lid_dips:
         return Advice(AdviceCode.LID_FLAT, Doing.REPACK, closing, _exposed(food))
     if closing is Closing.VACUUM:
         return Advice(AdviceCode.FILM_LOOSE, Doing.REPACK, closing, _exposed(food))

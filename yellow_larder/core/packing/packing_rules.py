@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing, Container, Held, Kind, Material
 from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Trait
@@ -31,8 +31,31 @@ def about_packing(case: Case) -> Iterator[Finding]:
         yield from rule(case)
 
 
+_HELD_NO_FOOD = Finding(
+    Severity.STOP,
+    "held-no-food",
+    "It held something other than food",
+    "What it held, or what its wall was never kept free of, goes into the food, and washing does not take it out. "
+    "Keep food in its own packet in it, or put a foil bag in as a liner; or take what is made for food.",
+    "common practice; food-safety authorities",
+)
+_SMELLS_OF_IT = Finding(
+    Severity.MIND,
+    "smells-of-it",
+    "Plastic smells of what it held",
+    "Pickles, sauce and spices go into plastic and come back out into the food. Wash it, leave it open for a week or "
+    "two with baking soda in it, smell it; or put a foil bag in as a liner.",
+    "common practice",
+)
+
+
 def _plastic(case: Case) -> list[Finding]:
-    """Plastic that food must not touch."""
+    """Plastic that food must not touch, and what smells of what it held."""
+    held = case.container.held
+    if held is Held.OTHER:
+        return [_HELD_NO_FOOD]
+    if held is Held.STRONG and case.container.made_of.is_plastic:
+        return [_SMELLS_OF_IT]
     if case.food_grade or case.container.kind is not Kind.PAIL:
         return []
     return [
@@ -194,7 +217,7 @@ def draws_in(case: Case) -> bool:
     if case.closing is Closing.LID or (case.closing is Closing.ABSORBER and case.oxygen_back_days <= 0):
         return False
     if not case.container.is_flat:
-        return case.container.kind is Kind.JAR
+        return case.container.lid_dips
     return not _stays_loose(case) and not _is_airy(case)
 
 
@@ -206,17 +229,24 @@ def _stays_loose(case: Case) -> bool:
     return case.fill.headspace_ml > case.fill.between_ml / 2
 
 
+def _stiff_says(container: Container, soon: str) -> str:
+    """How a stiff container will look once the oxygen is gone."""
+    if container.lid_dips:
+        return f"The lid will dip {soon}"
+    if container.kind is Kind.LINED_PAIL:
+        return "The liner will draw in; the pail will look the same"
+    if container.kind in (Kind.BOTTLE, Kind.CAN) and container.made_of is not Material.GLASS:
+        return "The wall may dent a little inwards"
+    return f"The {container.kind.value} will look the same"
+
+
 def _pull_down(case: Case) -> list[Finding]:
     """How the package will feel in a few days."""
     if case.closing is not Closing.ABSORBER or case.oxygen_back_days <= 0:
         return []
     soon = "in a day or two" if case.course.down_days < _SOON_DAYS else f"in about {say_span(case.course.down_days)}"
     if not case.container.is_flat:
-        says = f"The lid will dip {soon}" if case.container.kind is Kind.JAR else "The pail will look the same"
-        if case.container.kind is Kind.LINED_PAIL:
-            says = "The liner will draw in; the pail will look the same"
-        if case.container.kind in (Kind.BOTTLE, Kind.CAN):
-            says = "The wall may dent a little inwards"
+        says = _stiff_says(case.container, soon)
     elif _stays_loose(case):
         says = "May stay loose: that is fine"
     elif _is_airy(case):

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from yellow_larder.core.air import NONE_LEFT
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing, Kind, Material
 from yellow_larder.core.keeping import THICK_MIL
 from yellow_larder.core.packing.case import Case
 
@@ -57,7 +57,7 @@ def _rodents(case: Case) -> Protection:
     if case.outer:
         return Protection("rodents", True, "its outer")
     if case.container.stops_rodents:
-        plastic = case.container.kind in (Kind.PAIL, Kind.LINED_PAIL)
+        plastic = case.container.made_of not in (Material.GLASS, Material.STEEL)
         return Protection("rodents", True, "mice, not rats" if plastic else "its wall")
     return Protection("rodents", False, "needs an outer")
 

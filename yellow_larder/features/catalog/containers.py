@@ -4,9 +4,21 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 from functools import lru_cache
+from urllib.parse import parse_qsl, urlencode
 
-from yellow_larder.core.containers import LID_MM, Closing, Container, Kind, closed_volume_ml, flat_bag_volume_ml
+from yellow_larder.core.containers import (
+    LID_MM,
+    Closing,
+    Container,
+    Kind,
+    Lid,
+    closed_volume_ml,
+    flat_bag_volume_ml,
+)
+from yellow_larder.core.errors import Refusal
 from yellow_larder.core.units import ML_PER_QUART
+from yellow_larder.features.catalog.events import OwnContainer
+from yellow_larder.journal.events import as_json, from_json
 from yellow_larder.reference import containers
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_size_mm, say_length, say_volume
@@ -16,6 +28,9 @@ _SEAL_MM = 25.0
 """Strip given up to the seal of a bag closed with an iron. Source: common practice, about an inch."""
 
 _LEAST_LEFT_MM = 30.0
+_STIFF_HEADSPACE_MM = {Kind.PAIL: 50.0, Kind.TOTE: 40.0, Kind.BOTTLE: 30.0, Kind.CAN: 10.0}
+"""Height left free by custom. Source: as the table of containers; a jar: 20 mm; totes: our judgement."""
+
 _HAND_MM = 50.0
 """A hand's width left at the top of a bag. Source: common practice, about 5 cm."""
 
@@ -97,7 +112,9 @@ def cut_shorter(bag: Container, by_mm: float) -> Container:
 
 @lru_cache(maxsize=512)
 def container_by_key(key: str) -> Container:
-    """A container of the table, or a bag of one's own told by its key, "own:254x356x7".
+    """A container of the table, or one of the household's own, which its key alone tells.
+
+    So what is packed keeps the container it was packed in, whatever becomes of the table.
 
     Raises:
         NotThere: there is none of that key.
@@ -105,6 +122,53 @@ def container_by_key(key: str) -> Container:
     """
     if key in containers():
         return containers()[key]
+    return _own_stiff(key) if "=" in key else _own_bag(key)
+
+
+def key_of(own: OwnContainer) -> str:
+    """The key that tells a container of one's own: "own:" and all that was said of it.
+
+    Example:
+        >>> from yellow_larder.core.containers import Held, Lid, Material
+        >>> tub = OwnContainer(
+        ...     "tub", Kind.PAIL, 4000, 150, 200, 180, False, Material.HDPE, Lid.PRESSED, Held.FOOD
+        ... )
+        >>> key_of(tub)[:42], container_by_key(key_of(tub)).capacity_ml
+        ('own:name=tub&kind=pail&capacity_ml=4000&he', 4000.0)
+    """
+    return _OWN + urlencode({name: value for name, value in as_json(own).items() if value is not None})
+
+
+def _own_stiff(key: str) -> Container:
+    """A container with a stiff wall, told by its key."""
+    try:
+        own = from_json(OwnContainer, dict(parse_qsl(key.removeprefix(_OWN))))
+        return Container(
+            key=key,
+            name=own.name,
+            kind=own.kind,
+            capacity_ml=own.capacity_ml,
+            height_mm=own.height_mm,
+            top_mm=own.top_mm,
+            base_mm=own.base_mm,
+            nominal_qt=max(0.1, round(own.capacity_ml / ML_PER_QUART, 2)),
+            headspace_mm=min(_STIFF_HEADSPACE_MM.get(own.kind, 20.0), own.height_mm / 8),
+            closings=_closings(own),
+            mouth=own.mouth,
+            source="the household's own measure",
+            material=own.material,
+            lid=own.lid,
+            wall_mm=own.wall_mm,
+            is_square=own.is_square,
+            see_through=own.see_through,
+            held=own.held,
+        )
+    except (ValueError, Refusal) as error:
+        raise NotThere("container", "That container is not in the table") from error
+
+
+def _own_bag(key: str) -> Container:
+    """A bag of one's own, told by its key, "own:254x356x7"."""
     try:
         width, length, film = (float(part) for part in key.removeprefix(_OWN).split("x"))
     except ValueError as error:
@@ -134,10 +198,23 @@ def called(container: Container, units: Units) -> str:
         >>> called(bag, Units.US), called(bag, Units.METRIC), called(container_by_key("bag-gallon"), Units.METRIC)
         ('10 × 14 in foil bag', '25.4 × 35.6 cm foil bag', '1 gal foil bag')
     """
-    if not container.key.startswith(_OWN):
+    if not (is_own(container) and container.is_flat):
         return container.name
     width, length = say_length(container.width_mm, units), say_length(container.length_mm, units)
     return f"{width.partition(' ')[0]} × {length} foil bag"
+
+
+def _closings(own: OwnContainer) -> tuple[Closing, ...]:
+    """The ways a container of one's own can be closed: a vacuum is drawn through a preserving lid."""
+    if own.lid is Lid.PRESERVING:
+        return (Closing.ABSORBER, Closing.VACUUM, Closing.LID)
+    first = Closing.ABSORBER if own.material.keeps_oxygen_out and own.lid.is_tight else Closing.LID
+    return (first, Closing.LID if first is Closing.ABSORBER else Closing.ABSORBER)
+
+
+def is_own(container: Container) -> bool:
+    """Whether it is the household's own, and so not to be bought."""
+    return container.key.startswith(_OWN)
 
 
 def say_container(container: Container, units: Units) -> str:
@@ -148,7 +225,8 @@ def say_container(container: Container, units: Units) -> str:
     holds = say_volume(closed_volume_ml(container), units)
     liner = f", liner {container.film_mil:g} mil" if container.has_film else ""
     mouth = f", {container.mouth} mouth" if container.mouth else ""
-    return f"holds {holds}{liner}{mouth}"
+    made = f", {container.made_of.value}, {container.closed_by.value}" if is_own(container) else ""
+    return f"holds {holds}{liner}{mouth}{made}"
 
 
 def _sold_as(bag: Container, quarts: float) -> Container:

@@ -1,9 +1,10 @@
-"""What can happen to the table of foods."""
+"""What can happen to the tables of foods and of containers."""
 
 from __future__ import annotations
 
 from dataclasses import dataclass
 
+from yellow_larder.core.containers import Held, Kind, Lid, Material, Mouth
 from yellow_larder.core.food import Trait
 from yellow_larder.journal.events import Event, event
 
@@ -36,3 +37,39 @@ class NewFood(Event):
     water_g: float
     litre_g: float
     traits: tuple[Trait, ...] | None = None
+
+
+@event("container", "added")
+@dataclass(frozen=True, slots=True)
+class OwnContainer(Event):
+    """A container of one's own, with a stiff wall.
+
+    Attributes:
+        name: what the household calls it.
+        kind: what sort it is.
+        capacity_ml: brimful volume, mL.
+        height_mm: inner height, mm.
+        top_mm: inner width at the top, mm.
+        base_mm: inner width at the foot, mm.
+        is_square: whether it is square seen from above.
+        material: what it is made of.
+        lid: what closes it.
+        held: what it held before.
+        wall_mm: how thick its wall is, mm; 0 if nobody knows.
+        mouth: which preserving lids fit it; none of any other lid.
+        see_through: whether food shows through; none as its material usually is.
+    """
+
+    name: str
+    kind: Kind
+    capacity_ml: float
+    height_mm: float
+    top_mm: float
+    base_mm: float
+    is_square: bool
+    material: Material
+    lid: Lid
+    held: Held
+    wall_mm: float = 0
+    mouth: Mouth | None = None
+    see_through: bool | None = None

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 TITLES = {
+    "container.added": "Added the container {name}",
+    "container.removed": "Removed the container {name} from the table",
     "food.added": "Added the food {name}",
 }
 """What changes are called, by code."""

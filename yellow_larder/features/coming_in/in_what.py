@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from yellow_larder.core.air import mass_that_fits_g
@@ -55,6 +56,7 @@ class InWhat:
         is_loaf: whether it is no container, but bread.
         start: where in the line the words begin.
         end: where they end.
+        own: the container of the household's own that it names; none if it names none.
     """
 
     kinds: tuple[Kind, ...]
@@ -65,11 +67,31 @@ class InWhat:
     is_loaf: bool
     start: int
     end: int
+    own: Container | None = None
 
     @property
     def is_sized(self) -> bool:
         """Whether the line says how big they are."""
-        return self.size_ml is not None or self.is_ten
+        return self.size_ml is not None or self.is_ten or self.own is not None
+
+
+def in_own(text: str, own: Mapping[str, Container]) -> InWhat | None:
+    """The containers of the household's own that a line says its food is in, by their names.
+
+    Example:
+        >>> from yellow_larder.reference import containers
+        >>> found = in_own("3 ice cream tubs of oats", {"ice cream tub": containers()["pail-1-gallon"]})
+        >>> found.count, found.own.key, in_own("oats", {})
+        (3.0, 'pail-1-gallon', None)
+    """
+    for name in sorted(own, key=len, reverse=True):
+        words = r"[\s-]+".join(map(re.escape, name.split()))
+        pattern = rf"(?:(?P<count>{COUNT})\s*[x×]?\s+)?(?<![\w-]){words}(?:e?s)?(?![\w-])(?:\s+of\b)?"
+        found = re.search(pattern, text, re.IGNORECASE)
+        if found is not None:
+            count = read_count(found["count"]) if found["count"] else None
+            return InWhat((own[name].kind,), count, None, "", False, False, found.start(), found.end(), own[name])
+    return None
 
 
 def in_what(text: str) -> InWhat | None:
@@ -186,6 +208,8 @@ def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_we
         lined: whether there is a foil bag in it, or round it.
         is_weighed: whether the line says what is in it: then the smallest that holds so much is meant.
     """
+    if found is not None and found.own is not None:
+        return Chosen(found.own)
     kinds = _kinds(found, food, lined=lined)
     of_kind = sorted((each for each in containers().values() if each.kind in kinds), key=closed_volume_ml)
     if found is not None and found.is_ten:

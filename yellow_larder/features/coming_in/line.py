@@ -14,7 +14,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.foods import find_named
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.coming_in.about_when import When, read_dates
-from yellow_larder.features.coming_in.in_what import InWhat, choose, in_what, that_holds
+from yellow_larder.features.coming_in.in_what import InWhat, choose, in_own, in_what, that_holds
 from yellow_larder.reference import kitchen
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
@@ -125,13 +125,27 @@ _WEIGHT = re.compile(
 )
 
 
-def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], units: Units, today: date) -> Read:
+@dataclass(frozen=True, slots=True)
+class Named:
+    """What the household has names for.
+
+    Attributes:
+        foods: the foods by name.
+        places: the places by what they may be called, as `plain` has it.
+        containers: its own containers by name.
+    """
+
+    foods: Names[Food]
+    places: Mapping[str, int]
+    containers: Mapping[str, Container] = field(default_factory=dict)
+
+
+def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     """What a line about something in the house means.
 
     Args:
         text: the line as it was typed.
-        names: the foods by name.
-        places: the places by what they may be called, as `plain` has it.
+        named: what the household has names for.
         units: the household's measures.
         today: today.
 
@@ -143,14 +157,15 @@ def read_stock_line(text: str, names: Names[Food], places: Mapping[str, int], un
         raise Refused("line", f"{len(tidy):,} characters; {LONGEST_LINE} is the most for one line")
     dated = read_dates(_OLD.sub("old, ", tidy), today, units)
     line = _Line(dated.rest, doubts=list(dated.doubts))
-    place = _place(line, places)
+    names = named.foods
+    place = _place(line, named.places)
     at_home = line.take(_CANNED_AT_HOME) is not None
     own = line.take(_names_with_such_words(names))
     closing = _closing(line)
     line.take(_FULL)
     line.take(_CURED)
     lined = line.take(_LINED) is not None
-    found = _take_container(line)
+    found = _take_container(line, named.containers)
     trailing = line.take(_TRAILING_COUNT)
     times = line.take(_WEIGHT)
     count = int(trailing["count"]) if trailing else _count(line, found)
@@ -265,9 +280,9 @@ def _closing(line: _Line) -> Closing | None:
     return None
 
 
-def _take_container(line: _Line) -> InWhat | None:
+def _take_container(line: _Line, own: Mapping[str, Container]) -> InWhat | None:
     """What the food is in: of several such words the one that is counted or measured: "tea bags, 2 boxes"."""
-    found = in_what(line.rest)
+    found = in_own(line.rest, own) or in_what(line.rest)
     if found is not None:
         line.rest = f"{line.rest[: found.start]} {line.rest[found.end :]}"
     return found

@@ -18,7 +18,8 @@ from yellow_larder.core.packing import Case, judge
 from yellow_larder.features.catalog.containers import called, drawing
 from yellow_larder.features.catalog.foods import all_foods, names_of
 from yellow_larder.features.catalog.names import plain
-from yellow_larder.features.coming_in.line import CALLED, Read, read_stock_line
+from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
+from yellow_larder.features.coming_in.line import CALLED, Named, Read, read_stock_line
 from yellow_larder.features.coming_in.views import CameIn, LinesView, LineView, Reading, StockView
 from yellow_larder.features.household.changes import say_called
 from yellow_larder.features.household.events import Settings
@@ -127,11 +128,12 @@ def _lines(text: str) -> list[str]:
 def _entries(session: Session, larder: Larder, lines: list[str]) -> list[_Entry | Refusal]:
     """What each line comes to, or why it cannot be read."""
     household, places, today = settings(session), places_in_use(session), larder.today()
-    foods, called_so = names_of(all_foods(session)), _names(places)
+    own = {plain(each.name): each for key, each in all_containers(session).items() if key in own_numbers(session)}
+    named = Named(names_of(all_foods(session)), _names(places), own)
 
     def entry(text: str) -> _Entry | Refusal:
         try:
-            return _made(read_stock_line(text, foods, called_so, household.units, today), places, household, today)
+            return _made(read_stock_line(text, named, household.units, today), places, household, today)
         except Refusal as refusal:
             return refusal
 

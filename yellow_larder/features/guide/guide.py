@@ -7,12 +7,13 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from yellow_larder.core.containers import Kind
+from yellow_larder.core.containers import Lid, Material
 from yellow_larder.core.drying import TEST_WORDS, Produce
 from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
 from yellow_larder.features.guide.tables import (
     ContainerRow,
     FoodRow,
@@ -47,7 +48,7 @@ from yellow_larder.reference.drying import (
     powder_rows,
     produce,
 )
-from yellow_larder.reference.walls import WallRange, vapor_walls, walls
+from yellow_larder.reference.walls import Lets, lids, materials
 from yellow_larder.words.quantities import Units, say_length, say_mass, say_share, say_temperature, say_thickness
 
 
@@ -134,14 +135,12 @@ class IsothermGuide:
 
 @dataclass(frozen=True, slots=True)
 class WallRow:
-    """What the wall of a kind of container lets through, and past its lid or seam."""
+    """What a wall of some material lets through, or a lid past it."""
 
-    kind: Kind
-    film: str
-    face: str
-    closure: str
-    vapor_face: str
-    vapor_closure: str
+    name: str
+    thick: str
+    oxygen: str
+    vapor: str
     source: str
 
 
@@ -170,6 +169,7 @@ class Guide:
     isotherms: list[IsothermGuide]
     powders: list[PowderRow]
     walls: list[WallRow]
+    lids: list[WallRow]
     sizing: list[SizingRow]
 
 
@@ -178,9 +178,10 @@ def guide(larder: Larder) -> Guide:
     with reading(larder.engine) as session:
         units = settings(session).units
         known = list(all_foods(session).values())
+        boxes, own = all_containers(session), own_numbers(session)
     return Guide(
         foods=food_rows(known),
-        containers=container_rows(units),
+        containers=container_rows(boxes.values(), own, units),
         packets=packet_rows(units),
         lives=[
             LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
@@ -189,7 +190,8 @@ def guide(larder: Larder) -> Guide:
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
         bodies=_body_rows(units),
         thermal=list(thermal().values()),
-        walls=[_wall_row(row) for row in walls().values()],
+        walls=[_wall_row(name, row) for name, row in materials().items()],
+        lids=[_lid_row(name, row) for name, row in lids().items()],
         drying=[_drying_row(each, units) for each in produce().values()],
         machines=[
             *(_machine_row(each, units) for each in machines().values()),
@@ -201,20 +203,20 @@ def guide(larder: Larder) -> Guide:
     )
 
 
-def _wall_row(row: WallRange) -> WallRow:
-    def span(low: float, high: float, unit: str) -> str:
-        return f"{low:g}–{high:g} {unit}" if high else "nothing"
+def _span(low: float, high: float, unit: str) -> str:
+    return f"{low:g}–{high:g} {unit}" if high else "nothing"
 
-    tight, leaky = vapor_walls()[row.kind]
-    return WallRow(
-        row.kind,
-        f"{row.film_mil:g} mil" if row.film_mil else "",
-        span(row.tight.face_ml, row.leaky.face_ml, "mL/m²·day·atm"),
-        span(row.tight.closure_ml, row.leaky.closure_ml, "mL/day·atm"),
-        span(tight.face_g, leaky.face_g, "g/m²·day"),
-        span(1000 * tight.closure_g, 1000 * leaky.closure_g, "mg/day"),
-        row.source,
-    )
+
+def _wall_row(material: Material, row: Lets) -> WallRow:
+    thick = f"{row.thick_mm:.2g} mm" if row.thick_mm else ""
+    oxygen, vapor = _span(*row.oxygen, "mL/m²·day·atm"), _span(*row.vapor, "g/m²·day")
+    return WallRow(material.value, thick, oxygen, vapor, row.source)
+
+
+def _lid_row(lid: Lid, row: Lets) -> WallRow:
+    low, high = row.vapor
+    vapor = _span(1000 * low, 1000 * high, "mg/day")
+    return WallRow(lid.value, "", _span(*row.oxygen, "mL/day·atm"), vapor, row.source)
 
 
 def _drying_row(each: Produce, units: Units) -> DryingRow:

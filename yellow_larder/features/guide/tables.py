@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
-from yellow_larder.core.containers import Closing, Kind, closed_volume_ml
+from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.containers import Drawing, drawing, say_container
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, current_settings
+from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
+from yellow_larder.features.household.larder import Larder, current_settings, settings
 from yellow_larder.journal.database import reading
-from yellow_larder.reference import containers, packets
+from yellow_larder.reference import packets
 from yellow_larder.words.quantities import Units, say_length, say_volume
 
 
@@ -64,6 +65,9 @@ class ContainerRow:
     closings: list[Closing]
     draw: Drawing
     source: str
+    own: int | None
+    """Its number, if it is the household's own."""
+    packed_into: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -92,7 +96,8 @@ def all_food_rows(larder: Larder) -> list[FoodRow]:
 
 def all_container_rows(larder: Larder) -> list[ContainerRow]:
     """Every container of the table, in the household's units."""
-    return container_rows(current_settings(larder).units)
+    with reading(larder.engine) as session:
+        return container_rows(all_containers(session).values(), own_numbers(session), settings(session).units)
 
 
 def all_packet_rows(larder: Larder) -> list[PacketRow]:
@@ -128,8 +133,8 @@ def food_rows(known: Iterable[Food]) -> list[FoodRow]:
     ]
 
 
-def container_rows(units: Units) -> list[ContainerRow]:
-    """The containers of the table."""
+def container_rows(known: Iterable[Container], own: Mapping[str, int], units: Units) -> list[ContainerRow]:
+    """Containers, those of the household's own with their numbers."""
     return [
         ContainerRow(
             key=each.key,
@@ -140,8 +145,10 @@ def container_rows(units: Units) -> list[ContainerRow]:
             closings=list(each.closings),
             draw=drawing(each),
             source=each.source,
+            own=own.get(each.key),
+            packed_into=each.is_packed_into,
         )
-        for each in containers().values()
+        for each in known
     ]
 
 

@@ -12,7 +12,7 @@ from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course, spoilt
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, TESTED_KPA, Spoils, Texture, gel_for_g, standard_units
 from yellow_larder.features.packing.plan import DampInside, DampPoint
-from yellow_larder.reference.walls import walls
+from yellow_larder.reference.walls import source_of
 
 _MOST_PACKETS = 12
 """More packets of gel than this in one container is a wrong container. Source: our judgement."""
@@ -66,7 +66,7 @@ def damp_inside(
         gel_wanted=packets if sensible else None,
         units=_units(within, days),
         says=_says(within, lasts, days, packets if sensible else None, gel_each_g, place),
-        source=f"{walls()[bare.of.container.kind].source}; {texture.source}",
+        source=f"{source_of(bare.of.container)}; {texture.source}",
     )
 
 

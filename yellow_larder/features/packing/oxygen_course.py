@@ -11,7 +11,7 @@ from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course
 from yellow_larder.features.packing.plan import AirInside, OxygenPoint
-from yellow_larder.reference.walls import walls
+from yellow_larder.reference.walls import source_of
 from yellow_larder.words.quantities import say_share
 
 _DAYS = np.geomspace(1 / 24, 40 * DAYS_PER_YEAR, 72)
@@ -31,7 +31,7 @@ def air_inside(course: Course) -> AirInside:
         down_days=None if math.isinf(down) else down,
         holds_days=holds,
         says=says,
-        source=walls()[course.of.container.kind].source,
+        source=source_of(course.of.container),
     )
 
 

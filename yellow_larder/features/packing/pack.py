@@ -124,7 +124,7 @@ def stop_overridden(ask: Ask, planned: Plan) -> str:
 
 def usual_shelf(kind: Kind, shelves: int) -> int:
     """Where things usually stand: jars at the top, bags and cans between, heavy pails at the foot."""
-    if kind in (Kind.PAIL, Kind.LINED_PAIL):
+    if kind in (Kind.PAIL, Kind.LINED_PAIL, Kind.TOTE):
         return shelves
     return 1 if kind is Kind.JAR else (shelves + 1) // 2
 

@@ -26,7 +26,7 @@ from yellow_larder.core.packing import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
+from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, is_own
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.events import Settings
@@ -40,7 +40,7 @@ from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
 from yellow_larder.features.packing.package_course import bests_of, course_of
 from yellow_larder.features.packing.request import Ask, Opened, most_in_g, place_of, read_food, usual_closing
 from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.stock import Stock
+from yellow_larder.features.supplies.stock import SORT_OF, Stock
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import DAYS_PER_YEAR, containers
 from yellow_larder.words.dates import say_best_by
@@ -76,6 +76,7 @@ _USUAL_COINS = {
     Kind.LINED_PAIL: (380.0, 28.0),
     Kind.BOTTLE: (15.0, 5.0),
     Kind.CAN: (120.0, 60.0),
+    Kind.TOTE: (300.0, 20.0),
 }
 """What a container costs where nobody wrote it down: so much, and so much a litre. Source: our judgement."""
 
@@ -271,17 +272,17 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
 
 
 def _offers(stock: Stock) -> list[_Offer]:
-    """What there is to put food into: the table's containers, and bags cut down that are in stock."""
+    """What there is to put food into: the table's containers, and of one's own those that are in stock."""
     tried = [each for each in containers().values() if not each.from_the_shop]
-    cut = [each.key for each in stock.records.values() if each.key.startswith("own:") and each.count]
-    own = [container_by_key(key) for key in cut]
+    counted = [each.key for each in stock.records.values() if each.sort in SORT_OF.values() and each.count]
+    own = [each for each in map(container_by_key, counted) if is_own(each)]
     found = []
     for container in [*tried, *own]:
         supply = stock.container(container)
         count, coins = (supply[1].count, supply[1].coins) if supply else (0, None)
         once, litre = _USUAL_COINS[container.kind]
         price = float(coins) if coins is not None else once + litre * closed_volume_ml(container) / 1000
-        bought = not container.key.startswith("own:")
+        bought = not is_own(container)
         found.append(_Offer(container, count, price, coins is None and bought, bought))
     return found
 

@@ -10,7 +10,7 @@ from datetime import date, timedelta
 from sqlalchemy import or_, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.containers import Closing, Kind
+from yellow_larder.core.containers import Closing, Container, Kind
 from yellow_larder.core.packing import LOOK_DAYS, Advice, Doing, Feel, Indicator, advise
 from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.catalog.foods import all_foods
@@ -97,20 +97,20 @@ def to_look(larder: Larder, *, ahead_days: int = 0) -> list[ToLook]:
                     place=package.place_id,
                     shelf=package.shelf,
                     batch=package.batch,
-                    expected=_expected(_draws_in(session, package.number), container.kind),
+                    expected=_expected(_draws_in(session, package.number), container),
                     is_jar=not container.is_flat,
                 )
             )
         return found
 
 
-def _expected(draws_in: bool, kind: Kind) -> str:
-    if kind is Kind.LINED_PAIL:
+def _expected(draws_in: bool, container: Container) -> str:
+    if container.kind is Kind.LINED_PAIL:
         return "the liner should cling; the pail looks the same"
-    if kind in (Kind.PAIL, Kind.CAN, Kind.BOTTLE):
-        return "looks the same: a stiff wall; the wall of a bottle may dent"
-    if kind is Kind.JAR:
+    if container.lid_dips:
         return "the lid should dip, and not come off to the fingers"
+    if not container.is_flat:
+        return "looks the same: a stiff wall; the wall of a bottle may dent"
     return "should be firm" if draws_in else "may be loose: airy food"
 
 
@@ -179,7 +179,7 @@ def look_over(
                 day=min(day, 3650),
                 food=known[package.food_key],
                 closing=Closing(package.closing),
-                kind=container.kind,
+                lid_dips=container.lid_dips,
                 draws_in=_draws_in(session, look.number),
             )
             acts.append(log.Act(look.number, _looked(look, advice, day, today, package)))

@@ -23,7 +23,7 @@ ORDERED_BY = ("number", "food_name", "container_key", "mass_g", "open_since")
 
 _COLUMNS = [*LIFE_COLUMNS, *(Package.__table__.columns[name] for name in (*ORDERED_BY, "shelf"))]
 
-_LARGE = frozenset({Kind.PAIL, Kind.LINED_PAIL})
+_LARGE = frozenset({Kind.PAIL, Kind.LINED_PAIL, Kind.TOTE})
 """A whole pail is opened when its smaller ones are gone, or to be shared out. Source: common practice."""
 
 

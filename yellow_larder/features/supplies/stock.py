@@ -36,7 +36,7 @@ EXTRAS_MINUTES = 1.0
 _USUAL_GEL_G = 10.0
 """Gel in one packet, g. Source: common practice."""
 
-_COME_BACK = frozenset({Kind.JAR, Kind.PAIL, Kind.BOTTLE})
+_COME_BACK = frozenset({Kind.JAR, Kind.PAIL, Kind.BOTTLE, Kind.TOTE})
 """What is washed and used again once it is empty; film is cut down or thrown away. Source: common practice."""
 
 
@@ -50,6 +50,7 @@ SORT_OF = {
     Kind.LINED_PAIL: Sort.PAILS,
     Kind.BOTTLE: Sort.BOTTLES,
     Kind.CAN: Sort.BOTTLES,
+    Kind.TOTE: Sort.PAILS,
 }
 
 Numbered = tuple[int, SupplyRecord]

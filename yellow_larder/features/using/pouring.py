@@ -13,6 +13,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import Estimate
 from yellow_larder.core.packing import LOOK_DAYS
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
+from yellow_larder.features.catalog.own_containers import all_containers
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packages.contained import Contained, Stretch
 from yellow_larder.features.packages.events import PackageGone, PackagePacked
@@ -33,7 +34,6 @@ from yellow_larder.features.using.opening import (
 )
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.reference import containers
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_mass
 
@@ -118,7 +118,7 @@ def pour_options(larder: Larder, numbers: Sequence[int]) -> list[PourInto]:
         first, stock = held[0], Stock(session)
         total_g = sum(each.package.mass_g for each in held)
         found, enough = [], {}
-        for container in containers().values():
+        for container in all_containers(session).values():
             count = math.ceil(total_g / first.most_in_g(container) - 1e-6)
             if container.from_the_shop or count > MOST_OFFERED:
                 continue
