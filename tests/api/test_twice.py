@@ -206,6 +206,7 @@ def test_every_whole_record_says_what_it_was_based_on(
 
 
 BASED_ON_NOTHING = {
+    "DELETE /api/containers/{number}": "a container is never changed, only put down and taken off",
     "DELETE /api/run/{number}/lines/{line}": "a line is never changed, only put down and taken off",
     "DELETE /api/table/prices/{number}": "a price that was seen is never changed",
     "PUT /api/devices/labels/roll": "a simulated device",

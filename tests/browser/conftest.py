@@ -5,6 +5,7 @@ from __future__ import annotations
 import asyncio
 import multiprocessing
 import os
+import re
 import shutil
 import socket
 import threading
@@ -355,8 +356,12 @@ def settled(page: Page) -> None:
     page.evaluate(SETTLED)
 
 
-def put_on_bench(page: Page, served: Served | Here, line: str) -> None:
-    """Type a line on the bench and wait for its plan."""
+def put_on_bench(page: Page, served: Served | Here, line: str, container: str = "") -> None:
+    """Type a line on the bench and wait for its plan; in the usual container, or in one from the pictures."""
     page.goto(f"{served.url}/bench")
     page.get_by_role("combobox", name="What is on the bench").fill(line)
     expect(page.get_by_role("region", name="Verdict")).to_be_visible()
+    if container:
+        page.get_by_role("button", name="More…").click()
+        page.get_by_role("dialog").get_by_role("button", name=re.compile(rf"^{container} ?[\dh]")).first.click()
+        expect(page.get_by_role("radio", name=container, exact=True)).to_be_checked()

@@ -45,7 +45,7 @@ def test_a_line_that_makes_no_sense(page: Page, served: Here, line: str, says: s
     ],
 )
 def test_a_field_that_cannot_be(page: Page, served: Here, label: str, typed: str, says: str) -> None:
-    put_on_bench(page, served, "10 kg pearl barley")
+    put_on_bench(page, served, "10 kg pearl barley", "1 gal foil bag")
     field = page.get_by_label(label, exact=True)
     field.fill(typed)
     field.press("Tab")
@@ -174,7 +174,7 @@ def test_numbers_as_people_type_them(page: Page, served: Here) -> None:
 
 def test_a_vacuum_below_nothing(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg red lentils")
-    page.get_by_role("radio", name="quart jar", exact=True).click()
+    page.get_by_role("radio", name="1 litre jar", exact=True).click()
     page.get_by_role("radio", name="vacuum").click()
     left = page.get_by_label("Pressure left, kPa")
     left.fill("-3")

@@ -82,9 +82,9 @@ def test_the_whole_job_by_keys_alone(page: Page, served: Here) -> None:
     page.keyboard.type("1.4 kg pearl barley")
     page.keyboard.press("Enter")
     expect(page.get_by_role("region", name="Verdict")).to_be_visible()
-    tab_to(page, "1 gal foil bag")
+    tab_to(page, "3 litre foil bag")
     page.keyboard.press("ArrowRight")
-    expect(page.get_by_role("radio", name="quart jar")).to_be_focused()
+    expect(page.get_by_role("radio", name="1 litre jar")).to_be_focused()
     expect(page.get_by_role("region", name="To do next")).to_contain_text("2 × 700 g")
     tab_to(page, "Pack all 2")
     with page.context.expect_page():

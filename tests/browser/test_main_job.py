@@ -39,7 +39,7 @@ def pack(page: Page) -> Page:
 
 
 def test_type_and_see_at_once(page: Page, served: Here) -> None:
-    put_on_bench(page, served, "10 kg pearl barley")
+    put_on_bench(page, served, "10 kg pearl barley", "1 gal foil bag")
     expect(strip(page)).to_contain_text("4 × 2.5 kg")
     expect(strip(page)).to_contain_text("35,200 kcal")
     expect(strip(page)).to_contain_text("16 person-days")
@@ -132,7 +132,7 @@ def test_the_handle_moves_by_keys(page: Page, served: Here) -> None:
 
 
 def test_type_the_weight_in_each(page: Page, served: Here) -> None:
-    put_on_bench(page, served, "10 kg pearl barley")
+    put_on_bench(page, served, "10 kg pearl barley", "1 gal foil bag")
     page.get_by_label("Weight in each").fill("3 kg")
     expect(strip(page)).to_contain_text("3 × 3 kg + 1 kg")
     expect(stage(page)).to_contain_text("and a last 1 kg")
@@ -155,7 +155,7 @@ def test_switch_the_school(page: Page, served: Here) -> None:
 
 
 def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
-    put_on_bench(page, served, "10 kg pearl barley")
+    put_on_bench(page, served, "10 kg pearl barley", "1 gal foil bag")
     labels = pack(page)
     assert "/api/labels.pdf?batch=" in labels.url or labels.url == "about:blank"
     sheet = page.get_by_role("dialog", name="Packed")
@@ -204,13 +204,13 @@ def test_pack_label_shelve_undo(page: Page, served: Here) -> None:
 
 def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
     put_on_bench(page, served, "1.4 kg pearl barley")
-    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="1 litre jar").click()
     expect(strip(page)).to_contain_text("2 × 700 g")
     pack(page)
     page.goto(f"{served.url}/shelves")
     page.get_by_role("button", name=re.compile("number 2,")).click()
     card = page.get_by_role("complementary", name="Package 2")
-    for said in ("quart jar", "700 g", "2,460 kcal", "Pantry, shelf 1", "Packed with absorbers"):
+    for said in ("1 litre jar", "700 g", "2,460 kcal", "Pantry, shelf 1", "Packed with absorbers"):
         expect(card).to_contain_text(said)
 
     card.get_by_role("button", name="Move", exact=True).click()
@@ -239,7 +239,7 @@ def test_open_move_throw_out_and_take_back(page: Page, served: Here) -> None:
 
 def test_move_by_dragging_and_by_keys(page: Page, served: Here) -> None:
     put_on_bench(page, served, "700 g pearl barley")
-    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="1 litre jar").click()
     expect(strip(page)).to_contain_text("absorbers: 2 × 100 mL")
     pack(page)
     page.goto(f"{served.url}/shelves")
@@ -261,7 +261,7 @@ def test_move_by_dragging_and_by_keys(page: Page, served: Here) -> None:
 
 
 def test_the_power_goes_and_all_is_there(page: Page, mortal: Served) -> None:
-    put_on_bench(page, mortal, "10 kg pearl barley")
+    put_on_bench(page, mortal, "10 kg pearl barley", "1 gal foil bag")
     pack(page)
     mortal.kill()
     page.goto("about:blank")
@@ -273,7 +273,7 @@ def test_the_power_goes_and_all_is_there(page: Page, mortal: Served) -> None:
 
 def test_a_server_that_is_gone_is_said_and_nothing_is_lost(watched: Page, mortal: Served) -> None:
     page = watched
-    put_on_bench(page, mortal, "10 kg pearl barley")
+    put_on_bench(page, mortal, "10 kg pearl barley", "1 gal foil bag")
     # What was asked is answered: it is the packing that finds nobody there.
     page.wait_for_load_state("networkidle")
     mortal.kill()
@@ -354,7 +354,7 @@ def test_oxygen_over_time_and_water_activity(page: Page, served: Here) -> None:
 
 def test_gel_holds_what_is_opened_daily_and_never_with_an_absorber(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
-    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="1 litre jar").click()
     page.get_by_role("radio", name="lid only").click()
     page.get_by_label("Opened").select_option("daily")
     verdict = page.get_by_role("region", name="Verdict")

@@ -37,7 +37,7 @@ def moist(page: Page, served: Here) -> None:
 
 def both(page: Page, served: Here) -> None:
     put_on_bench(page, served, "150 g dried leeks")
-    page.get_by_role("radio", name="quart jar").click()
+    page.get_by_role("radio", name="1 litre jar").click()
     page.get_by_role("radio", name="lid only").click()
     page.get_by_label("Silica gel with it").check()
     page.get_by_role("radio", name="absorbers", exact=True).click()

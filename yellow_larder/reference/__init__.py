@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass
 from functools import lru_cache
+from typing import Literal
 
 from yellow_larder.core.containers import Closing, Container, Kind, Mouth
 from yellow_larder.core.days import DAYS_PER_YEAR as DAYS_PER_YEAR
@@ -151,12 +152,17 @@ def _container(row: dict[str, str]) -> Container:
         top_mm=float(row["top_mm"]),
         base_mm=float(row["base_mm"]),
         nominal_qt=float(row["nominal_qt"]),
+        sold_in=_sold_in(row["sold_in"]),
         headspace_mm=float(row["headspace_mm"]),
         closings=tuple(Closing(closing) for closing in row["closings"].split(";")),
         mouth=Mouth(row["mouth"]) if row["mouth"] else None,
         is_square=row["is_square"] == "yes",
         source=row["source"],
     )
+
+
+def _sold_in(measures: str) -> Literal["", "US", "metric"]:
+    return "US" if measures == "US" else "metric" if measures else ""
 
 
 @lru_cache

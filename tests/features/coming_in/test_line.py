@@ -111,7 +111,7 @@ def test_the_households_own_word_stays_if_the_table_knows_it() -> None:
         ("6 quart jars", "Of what"),
         ("100000 jars rice", "is the most for one line"),
         ("0 kg rice", "amount is zero"),
-        ("10 kg rice in a pint jar", "does not hold"),
+        ("10 kg rice in a pint jar", "does not go into"),
         ("jar of rice, 31 Feb 2024", "There is no 31 Feb 2024"),
         ("jar of rice, May 2031", "in the future"),
         ("jar of rice, best by 2099", "cannot be right"),

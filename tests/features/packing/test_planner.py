@@ -158,7 +158,7 @@ def test_a_bag_of_ones_own(larder: Larder) -> None:
         ("own_bag", "film", {"own_bag": "25 x 35 cm", "own_film_mil": 0.0}),
         ("moisture", "between 0 and 100", {"moisture": 140.0}),
         ("horizon_years", "between 0.1 and 40", {"horizon_years": 400.0}),
-        ("closing", "not closed that way", {"closing": Closing.VACUUM}),
+        ("closing", "Nobody closes", {"closing": Closing.VACUUM}),
         ("container", "not in the table", {"container": "cauldron"}),
         ("container", "pick a larger", {"line": "4 t barley", "container": "jar-half-pint"}),
         ("place", "not there", {"place": 99}),

@@ -125,7 +125,7 @@ def test_what_does_not_go_together(larder: Larder) -> None:
     with refused("hardly anything") as refusal:
         pour(larder, Pouring(numbers=(1,), container="jar-pint", count=200))
     assert refusal.value.field == "count"
-    with refused("not closed that way") as refusal:
+    with refused("Nobody closes") as refusal:
         pour(larder, Pouring(numbers=(1,), container="bag-gallon", closing=Closing.VACUUM))
     assert refusal.value.field == "closing"
     with refused("has shelves 1 to 3"):

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from dataclasses import dataclass, field
 from enum import StrEnum
+from typing import Literal
 
 from yellow_larder.core.containers.making import Held, Lid, Material
 from yellow_larder.core.errors import OutOfRange, check_range
@@ -98,6 +99,7 @@ class Container:
         nominal_qt: the size it is sold as, US quarts, which rules of thumb go by.
         headspace_mm: height left free by custom, mm.
         closings: ways it can be closed, the usual one first.
+        sold_in: the measures it is sold in, "US" or "metric"; empty if in either.
         mouth: which preserving lids fit a jar; none of anything else.
         source: where the figures come from.
         material: what it is made of; none means what its kind usually is.
@@ -120,6 +122,7 @@ class Container:
     top_mm: float = 0
     base_mm: float = 0
     nominal_qt: float = 1
+    sold_in: Literal["", "US", "metric"] = ""
     headspace_mm: float = 0
     closings: tuple[Closing, ...] = field(default=(Closing.LID,))
     mouth: Mouth | None = None

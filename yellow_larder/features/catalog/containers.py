@@ -31,8 +31,23 @@ _LEAST_LEFT_MM = 30.0
 _STIFF_HEADSPACE_MM = {Kind.PAIL: 50.0, Kind.TOTE: 40.0, Kind.BOTTLE: 30.0, Kind.CAN: 10.0}
 """Height left free by custom. Source: as the table of containers; a jar: 20 mm; totes: our judgement."""
 
+_OTHER_MOUTH = 0.75
+"""Width of the lid of a jar that takes no preserving lid, as a share of its own. Source: a gallon jar, 110 of 150."""
+
 _HAND_MM = 50.0
 """A hand's width left at the top of a bag. Source: common practice, about 5 cm."""
+
+
+USUAL: dict[Kind, dict[Units, str]] = {
+    Kind.JAR: {Units.US: "jar-quart", Units.METRIC: "jar-1-litre"},
+    Kind.BAG: {Units.US: "bag-gallon", Units.METRIC: "bag-3-litre"},
+    Kind.PAIL: {Units.US: "pail-5-gallon", Units.METRIC: "pail-10-litre"},
+    Kind.LINED_PAIL: {Units.US: "lined-5-gallon", Units.METRIC: "lined-20-litre"},
+    Kind.SHOP_JAR: dict.fromkeys(Units, "shop-jar"),
+    Kind.TIN: dict.fromkeys(Units, "tin"),
+    Kind.PACKET: dict.fromkeys(Units, "packet-1-kg"),
+}
+"""What is meant by a jar, a bag, a pail that nobody measured. Source: common practice."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -76,8 +91,14 @@ def drawing(container: Container) -> Drawing:
         base_mm=width if flat else container.base_mm,
         # A paper packet lets light in, yet nobody sees through it.
         clear=container.lets_light_in and container.kind is not Kind.PACKET,
-        mouth_mm=LID_MM[container.mouth] if container.mouth else 0,
+        mouth_mm=_mouth_mm(container),
     )
+
+
+def _mouth_mm(container: Container) -> float:
+    if container.mouth is not None:
+        return LID_MM[container.mouth]
+    return _OTHER_MOUTH * container.top_mm if container.kind in (Kind.JAR, Kind.SHOP_JAR) else 0.0
 
 
 def own_bag(size: str, film_mil: float, units: Units, *, field: str = "own_bag") -> Container:

@@ -10,7 +10,9 @@ from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, closed_volume_ml
 from yellow_larder.core.food import Food
 from yellow_larder.core.units import ML_PER_CUP, ML_PER_GALLON, ML_PER_PINT, ML_PER_QUART
+from yellow_larder.features.catalog.containers import USUAL
 from yellow_larder.reference import containers
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Units, read_count
 
@@ -79,7 +81,8 @@ def in_own(text: str, own: Mapping[str, Container]) -> InWhat | None:
     """The containers of the household's own that a line says its food is in, by their names.
 
     Example:
-        >>> from yellow_larder.reference import containers
+        >>> from yellow_larder.features.catalog.containers import USUAL
+    from yellow_larder.reference import containers
         >>> found = in_own("3 ice cream tubs of oats", {"ice cream tub": containers()["pail-1-gallon"]})
         >>> found.count, found.own.key, in_own("oats", {})
         (3.0, 'pail-1-gallon', None)
@@ -174,17 +177,6 @@ def _unsaid(food: Food, *, lined: bool) -> tuple[Kind, ...]:
     return (Kind.BOX,) if food.group == "fresh and frozen" else (Kind.PACKET,)
 
 
-_USUAL = {
-    Kind.JAR: {Units.US: "jar-quart", Units.METRIC: "jar-1-litre"},
-    Kind.BAG: {Units.US: "bag-gallon", Units.METRIC: "bag-3-litre"},
-    Kind.PAIL: {Units.US: "pail-5-gallon", Units.METRIC: "pail-10-litre"},
-    Kind.LINED_PAIL: {Units.US: "lined-5-gallon", Units.METRIC: "lined-20-litre"},
-    Kind.SHOP_JAR: dict.fromkeys(Units, "shop-jar"),
-    Kind.TIN: dict.fromkeys(Units, "tin"),
-    Kind.PACKET: dict.fromkeys(Units, "packet-1-kg"),
-}
-"""What is meant by a jar, a bag, a pail that nobody measured. Source: common practice."""
-
 _NEAR_ENOUGH = 0.15
 """How far the size that was typed may be off that of a container, as a share. Source: our judgement."""
 
@@ -218,12 +210,12 @@ def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_we
     if size is not None:
         nearest = min(of_kind, key=lambda each: abs(each.nominal_qt * ML_PER_QUART / size - 1))
         off = abs(nearest.nominal_qt * ML_PER_QUART / size - 1)
-        return Chosen(nearest, doubt=f"the nearest to that size is a {nearest.name}" if off > _NEAR_ENOUGH else "")
+        return Chosen(nearest, doubt=f"the nearest to that size is {a_or_an(nearest.name)}" if off > _NEAR_ENOUGH else "")
     if is_weighed:
         return Chosen(of_kind[0])
-    usual = containers().get(_USUAL.get(kinds[0], {}).get(units, ""))
+    usual = containers().get(USUAL.get(kinds[0], {}).get(units, ""))
     if usual is not None:
-        return Chosen(usual, taken_as="" if usual.key == "tin" else f"a {usual.name}: the line does not say how big")
+        return Chosen(usual, taken_as="" if usual.key == "tin" else f"{a_or_an(usual.name)}: the line does not say how big")
     return Chosen(of_kind[(len(of_kind) - 1) // 2])
 
 
@@ -240,7 +232,7 @@ def that_holds(container: Container, food: Food, each_g: float, *, is_sized: boo
     if holds(container):
         return container
     if is_sized:
-        raise Refused("line", f"A {container.name} does not hold that much {food.name}")
+        raise Refused("line", f"That much {food.name} does not go into {a_or_an(container.name)}")
     larger = [each for each in containers().values() if each.kind is container.kind and holds(each)]
     if not larger:
         raise Refused("line", f"No {container.kind.value} holds that much {food.name}: write how many there are")

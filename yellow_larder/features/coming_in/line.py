@@ -16,6 +16,7 @@ from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.coming_in.about_when import When, read_dates
 from yellow_larder.features.coming_in.in_what import InWhat, choose, in_own, in_what, that_holds
 from yellow_larder.reference import kitchen
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
 
@@ -220,7 +221,7 @@ _SAYS = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "under vacuum", Clo
 def _closed(line: _Line, closing: Closing | None, container: Container) -> Closing:
     """How it is closed: as it says, if it can be closed so; else as such a container usually is."""
     if closing is not None and closing not in container.closings:
-        line.doubts.append(f"a {container.name} is not closed {_SAYS[closing]}: taken as a lid")
+        line.doubts.append(f"{a_or_an(container.name)} is not closed {_SAYS[closing]}: taken as a lid")
         closing = Closing.LID
     if closing is None and container.kind is Kind.CAN:
         closing = Closing.ABSORBER

@@ -21,6 +21,7 @@ from yellow_larder.features.lots.events import LotCame, LotFrozen
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import say_mass, say_temperature
@@ -96,7 +97,7 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
         freezing = Freezing(
             food_key=cold.food.key,
             mass_g=cold.amount_g,
-            container=ask.container,
+            container=cold.ask.container,
             freezer_c=ask.freezer_c,
             moving=ask.moving,
             hold=ask.hold,
@@ -217,7 +218,7 @@ def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> I
     length = max((until - since).total_seconds(), 1)
     return InFreezer(
         number=number,
-        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in a {called(cold.container, units)}",
+        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in {a_or_an(called(cold.container, units))}",
         food=cold.food.name,
         form=cold.food.form,
         colour=cold.food.colour,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -28,6 +28,7 @@ from yellow_larder.features.catalog.containers import Drawing, called, container
 from yellow_larder.features.catalog.foods import all_foods, read_food_line
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
+from yellow_larder.features.packing.usual import usual_container
 from yellow_larder.reference import stuff_of
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import Refused
@@ -126,7 +127,7 @@ class Cold:
 
     def __init__(self, session: Session, ask: FreezeAsk, content: tuple[Food, float] | None = None) -> None:
         """Read an ask, or what is in already: then its food, and how much of it, g."""
-        self.ask = ask
+        ask = self.ask = replace(ask, container=ask.container or usual_container(session))
         self.household: Settings = settings(session)
         self.food: Food
         self.food, self.amount_g = content or read_food_line(ask.line, all_foods(session))

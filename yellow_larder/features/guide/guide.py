@@ -13,7 +13,6 @@ from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
 from yellow_larder.features.guide.tables import (
     ContainerRow,
     FoodRow,
@@ -178,10 +177,10 @@ def guide(larder: Larder) -> Guide:
     with reading(larder.engine) as session:
         units = settings(session).units
         known = list(all_foods(session).values())
-        boxes, own = all_containers(session), own_numbers(session)
+        boxes = container_rows(session)
     return Guide(
         foods=food_rows(known),
-        containers=container_rows(boxes.values(), own, units),
+        containers=boxes,
         packets=packet_rows(units),
         lives=[
             LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass
+
+from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml
 from yellow_larder.core.food import Food
@@ -11,6 +13,7 @@ from yellow_larder.features.catalog.containers import Drawing, drawing, say_cont
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
 from yellow_larder.features.household.larder import Larder, current_settings, settings
+from yellow_larder.features.packing.usual import usual_containers
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import packets
 from yellow_larder.words.quantities import Units, say_length, say_volume
@@ -68,6 +71,10 @@ class ContainerRow:
     own: int | None
     """Its number, if it is the household's own."""
     packed_into: bool
+    usual: bool
+    """Whether it is one of the few that are offered first."""
+    sold_in: str
+    """The measures it is sold in, "US" or "metric"; empty if in either."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -95,9 +102,9 @@ def all_food_rows(larder: Larder) -> list[FoodRow]:
 
 
 def all_container_rows(larder: Larder) -> list[ContainerRow]:
-    """Every container of the table, in the household's units."""
+    """Every container of the table, in the household's units, those sold in its measures first."""
     with reading(larder.engine) as session:
-        return container_rows(all_containers(session).values(), own_numbers(session), settings(session).units)
+        return container_rows(session)
 
 
 def all_packet_rows(larder: Larder) -> list[PacketRow]:
@@ -133,8 +140,13 @@ def food_rows(known: Iterable[Food]) -> list[FoodRow]:
     ]
 
 
-def container_rows(known: Iterable[Container], own: Mapping[str, int], units: Units) -> list[ContainerRow]:
-    """Containers, those of the household's own with their numbers."""
+def container_rows(session: Session) -> list[ContainerRow]:
+    """Every container: the household's own first, then those sold in its measures."""
+    units, own, usual = settings(session).units, own_numbers(session), usual_containers(session)
+
+    def comes(each: Container) -> tuple[bool, bool]:
+        return each.key not in own, each.sold_in not in ("", units.value)
+
     return [
         ContainerRow(
             key=each.key,
@@ -146,9 +158,11 @@ def container_rows(known: Iterable[Container], own: Mapping[str, int], units: Un
             draw=drawing(each),
             source=each.source,
             own=own.get(each.key),
+            usual=each.key in usual,
+            sold_in=each.sold_in,
             packed_into=each.is_packed_into,
         )
-        for each in known
+        for each in sorted(all_containers(session).values(), key=comes)
     ]
 
 

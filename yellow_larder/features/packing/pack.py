@@ -22,7 +22,7 @@ from yellow_larder.features.packages.contained import Contained, Filling, Portio
 from yellow_larder.features.packages.events import PackagePacked
 from yellow_larder.features.packing.plan import Packed, Plan
 from yellow_larder.features.packing.planner import plan_in
-from yellow_larder.features.packing.request import Ask, read_container
+from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
@@ -198,7 +198,7 @@ def contained(
     by_size = {each.size_ml: each.count for each in group.packets} if packets is None else packets
     return Contained(
         contents=(Portion(food.key, food.name, food.form, food.colour, filling.mass_g),),
-        container_key=read_container(ask, settings(session).units).key,
+        container_key=planned.container,
         closing=planned.closing,
         outer=ask.outer,
         kcal=filling.kcal,

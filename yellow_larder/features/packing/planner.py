@@ -50,6 +50,7 @@ from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
 from yellow_larder.words.quantities import Units, said_kcal, say_kcal, say_length, say_mass, say_share, say_temperature
@@ -74,11 +75,11 @@ def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None
     log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord)
     household = settings(session)
     food, amount, words = read_food(ask, all_foods(session))
-    container = read_container(ask, household.units)
+    container = read_container(session, ask, household.units)
     place = place_of(session, ask.place)
     closing = ask.closing or usual_closing(food, container)
     if closing not in container.closings:
-        raise Refused("closing", f"A {called(container, household.units)} is not closed that way")
+        raise Refused("closing", f"Nobody closes {a_or_an(called(container, household.units))} that way")
     amount_g = amount.weighs_g(food.loose_g_ml)
     eating = appetite(session, today.year)
     lot = lot_of(session, ask.lot, food)

@@ -17,6 +17,8 @@ from yellow_larder.features.catalog.containers import called, container_by_key, 
 from yellow_larder.features.catalog.foods import find_food
 from yellow_larder.features.household.larder import find_place, places_in_use
 from yellow_larder.features.household.state import Place
+from yellow_larder.features.packing.usual import usual_container
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
 
@@ -63,7 +65,7 @@ class Ask:
         line: "10 kg pearl barley"; or else `food` and `amount`.
         food: key of the food.
         amount: "10 kg".
-        container: key of the container.
+        container: key of the container; empty for the one that is usual in this house.
         own_bag: flat size of a bag of one's own, "25 × 35 cm"; goes before `container`.
         own_film_mil: thickness of its film, mil.
         closing: what is done about the air; none means what suits food and container.
@@ -143,17 +145,17 @@ def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount, str]:
     return foods[ask.food], read_amount(ask.amount, "amount"), ""
 
 
-def read_container(ask: Ask, units: Units) -> Container:
-    """The container, or the bag of one's own.
+def read_container(session: Session, ask: Ask, units: Units) -> Container:
+    """The container, or the bag of one's own; what is usual in this house if none is named.
 
     Raises:
         Refused: it is not known, or is nothing that is packed into at home.
     """
     if ask.own_bag:
         return own_bag(ask.own_bag, ask.own_film_mil, units)
-    container = container_by_key(ask.container)
+    container = container_by_key(ask.container or usual_container(session))
     if not container.is_packed_into:
-        raise Refused("container", f"A {container.name} is nothing to pack into at home: pick a bag, a jar, a pail")
+        raise Refused("container", f"Nobody packs into {a_or_an(container.name)} at home: pick a bag, a jar, a pail")
     return container
 
 
@@ -212,7 +214,7 @@ def _read_fill(ask: Ask, food: Food, container: Container, units: Units) -> floa
     if each_g > most_g:
         raise Refused(
             "fill",
-            f"More than fits: a {called(container, units)} takes {say_mass(most_g, units)} of {food.name} "
+            f"More than fits: {a_or_an(called(container, units))} takes {say_mass(most_g, units)} of {food.name} "
             "shaken down and filled to the top",
         )
     return each_g

@@ -12,6 +12,7 @@ from yellow_larder.core.keeping import Course
 from yellow_larder.core.packing import Case
 from yellow_larder.features.catalog.containers import called
 from yellow_larder.reference import containers
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.quantities import Units
 
 _OF_OPENINGS = frozenset({"opened-too-often", "never-without", "vacuum-goes", "goes-soft", "damp-comes-in"})
@@ -61,4 +62,4 @@ def with_smaller(finding: Finding, case: Case, units: Units, smaller: Callable[[
     does = (
         "which it holds for" if holds >= empty else f"but it holds for {say_span(holds)}" if holds > 0 else "no better"
     )
-    return replace(finding, figures=f"at that pace a {called(container, units)} is empty in {say_span(empty)}, {does}")
+    return replace(finding, figures=f"at that pace {a_or_an(called(container, units))} is empty in {say_span(empty)}, {does}")

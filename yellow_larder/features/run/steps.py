@@ -75,6 +75,8 @@ def add_lines(larder: Larder, asks: Sequence[Ask]) -> int:
                 line="",
                 food=planned.food.key,
                 amount=f"{planned.amount_g:.1f} g",
+                container=planned.container,
+                own_bag="",
                 moisture=planned.food.moisture_pct,
             )
             acts.append(log.Act(number, LineAdded(line, lines[line])))

@@ -25,6 +25,7 @@ from yellow_larder.features.supplies.stock import SORT_OF, Stock, spares_act
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import packets
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_length_mm
@@ -111,7 +112,7 @@ def _identity(new: NewSupply, units: Units) -> tuple[str, str]:
         return "", tidy_name(new.name, "name")
     container = own_bag(new.size, 7, units, field="size") if new.size.strip() else container_by_key(new.key)
     if SORT_OF.get(container.kind) is not new.sort:
-        raise Refused("key", f"A {called(container, units)} is not among the {new.sort.value}")
+        raise Refused("key", f"The {called(container, units)} is not among the {new.sort.value}")
     return container.key, called(container, units)
 
 

@@ -36,6 +36,7 @@ from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand, without_absorbers
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
+from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
@@ -246,7 +247,7 @@ def closed_in(
         Refused: it cannot be closed so, or the absorbers that are kept are too small.
     """
     if how.closing not in container.closings:
-        raise Refused("closing", f"A {called(container, held.household.units)} is not closed that way")
+        raise Refused("closing", f"Nobody closes {a_or_an(called(container, held.household.units))} that way")
     ask = Ask(container=container.key, pressed=how.pressed, pull=how.pull)
     chosen: dict[int, int] = {}
     packed_ml = 0.0

@@ -144,6 +144,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/containers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Container
+         * @description Add a container of one's own.
+         */
+        post: operations["make_container_api_containers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/containers/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Container Kinds
+         * @description What containers of one's own may be made of and closed with, by kind.
+         */
+        get: operations["see_container_kinds_api_containers_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/containers/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Own Container
+         * @description What a container of one's own comes to as it is typed; nothing is written down.
+         */
+        post: operations["read_own_container_api_containers_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/containers/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Container
+         * @description Take a container of one's own off the table; what is packed in one keeps it.
+         */
+        delete: operations["drop_container_api_containers__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/devices": {
         parameters: {
             query?: never;
@@ -2851,7 +2931,7 @@ export interface components {
         Activity: "sitting" | "light" | "active" | "hard";
         /**
          * Added
-         * @description A food of one's own, as it now stands in the table.
+         * @description A food or container of one's own, as it now stands in the table.
          */
         Added: {
             /** Key */
@@ -2953,7 +3033,7 @@ export interface components {
          *         line: "10 kg pearl barley"; or else `food` and `amount`.
          *         food: key of the food.
          *         amount: "10 kg".
-         *         container: key of the container.
+         *         container: key of the container; empty for the one that is usual in this house.
          *         own_bag: flat size of a bag of one's own, "25 × 35 cm"; goes before `container`.
          *         own_film_mil: thickness of its film, mil.
          *         closing: what is done about the air; none means what suits food and container.
@@ -3086,6 +3166,74 @@ export interface components {
              * @default false
              */
             waxed?: boolean;
+        };
+        /**
+         * AskedContainer
+         * @description A container of one's own as it is typed; sizes in any units.
+         *
+         *     Attributes:
+         *         name: what the household calls it.
+         *         kind: jar, pail, tote, bottle or can.
+         *         volume: what it holds filled to the brim, "3.5 L"; or else
+         *         full: what it weighs filled with water to the brim, and
+         *         empty: what it weighs empty.
+         *         height: inner height; empty if nobody measured it.
+         *         width: inner width at the top; empty if nobody measured it.
+         *         is_square: whether it is square seen from above.
+         *         material: what it is made of; none means what is usual.
+         *         lid: what closes it; none means what is usual.
+         *         mouth: which preserving lids fit it.
+         *         wall: how thick its wall is; empty if nobody knows.
+         *         see_through: whether food shows through; none means as its material usually is.
+         *         held: what it held before.
+         */
+        AskedContainer: {
+            /**
+             * Empty
+             * @default
+             */
+            empty?: string;
+            /**
+             * Full
+             * @default
+             */
+            full?: string;
+            /**
+             * Height
+             * @default
+             */
+            height?: string;
+            /** @default nothing: made for food */
+            held?: components["schemas"]["Held"];
+            /**
+             * Is Square
+             * @default false
+             */
+            is_square?: boolean;
+            /** @default jar */
+            kind?: components["schemas"]["Kind"];
+            lid?: components["schemas"]["Lid"] | null;
+            material?: components["schemas"]["Material"] | null;
+            mouth?: components["schemas"]["Mouth"] | null;
+            /** Name */
+            name: string;
+            /** See Through */
+            see_through?: boolean | null;
+            /**
+             * Volume
+             * @default
+             */
+            volume?: string;
+            /**
+             * Wall
+             * @default
+             */
+            wall?: string;
+            /**
+             * Width
+             * @default
+             */
+            width?: string;
         };
         /**
          * Basis
@@ -4139,6 +4287,42 @@ export interface components {
             scale: boolean;
         };
         /**
+         * ContainerMade
+         * @description What a kind of container may be of.
+         *
+         *     Attributes:
+         *         kind: the kind.
+         *         materials: what it may be made of, the usual first.
+         *         lids: what may close it, the usual first.
+         */
+        ContainerMade: {
+            /** Kind */
+            kind: string;
+            /** Lids */
+            lids: components["schemas"]["Lid"][];
+            /** Materials */
+            materials: components["schemas"]["Material"][];
+        };
+        /**
+         * ContainerRead
+         * @description What a container of one's own comes to.
+         *
+         *     Attributes:
+         *         size: what it holds, and of what it is.
+         *         inside: its inner height and width, as they were typed or follow from the volume.
+         *         draw: how it is drawn.
+         *         says: what it lets in, and what else is to be known of it.
+         */
+        ContainerRead: {
+            draw: components["schemas"]["Drawing"];
+            /** Inside */
+            inside: string;
+            /** Says */
+            says: string[];
+            /** Size */
+            size: string;
+        };
+        /**
          * ContainerRow
          * @description A container of the table.
          */
@@ -4153,10 +4337,18 @@ export interface components {
             kind: components["schemas"]["Kind"];
             /** Name */
             name: string;
+            /** Own */
+            own: number | null;
+            /** Packed Into */
+            packed_into: boolean;
             /** Size */
             size: string;
+            /** Sold In */
+            sold_in: string;
             /** Source */
             source: string;
+            /** Usual */
+            usual: boolean;
         };
         /**
          * Correction
@@ -5205,6 +5397,8 @@ export interface components {
             isotherms: components["schemas"]["IsothermGuide"][];
             /** Kitchen */
             kitchen: components["schemas"]["KitchenRow"][];
+            /** Lids */
+            lids: components["schemas"]["WallRow"][];
             /** Lives */
             lives: components["schemas"]["LifeTable"][];
             /** Machines */
@@ -5232,6 +5426,12 @@ export interface components {
             /** What */
             what: string;
         };
+        /**
+         * Held
+         * @description What a container held before.
+         * @enum {string}
+         */
+        Held: "nothing: made for food" | "food" | "pickles, sauce or spices" | "something else, or not known";
         /**
          * HoldView
          * @description What one guideline asks of this package.
@@ -5642,7 +5842,7 @@ export interface components {
          * @description The sorts of container the trade tells apart.
          * @enum {string}
          */
-        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "shop packet" | "tin" | "shop jar" | "box";
+        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "tote" | "shop packet" | "tin" | "shop jar" | "box";
         /**
          * KitchenRow
          * @description A thing counted in a kitchen, and what stands for it in the larder.
@@ -5743,6 +5943,12 @@ export interface components {
              */
             weight?: string;
         };
+        /**
+         * Lid
+         * @description What closes a container.
+         * @enum {string}
+         */
+        Lid: "heat seal" | "heat seal above a zip" | "preserving lid" | "rubber ring and clamp" | "screw cap" | "lid with a gasket" | "lid pressed on" | "double seam" | "none";
         /**
          * LifeRow
          * @description How long a class of food keeps in one packing at 21 °C, in years, by three estimates; none if it keeps.
@@ -6089,6 +6295,14 @@ export interface components {
             wants_conditioning: boolean;
         };
         /**
+         * Material
+         * @description What a wall is made of; plastics with the number that is stamped into their foot.
+         *
+         *     Source of the numbers: ASTM D7611, resin identification codes.
+         * @enum {string}
+         */
+        Material: "foil laminate" | "foil with a clear front" | "nylon and polyethylene" | "paper or thin film" | "slats or mesh" | "glass" | "steel" | "PET (1)" | "HDPE (2)" | "polypropylene (5)" | "other plastic";
+        /**
          * Meal
          * @description A meal as written.
          *
@@ -6222,6 +6436,12 @@ export interface components {
             /** Year */
             year: number;
         };
+        /**
+         * Mouth
+         * @description The two widths that preserving jars and their lids come in.
+         * @enum {string}
+         */
+        Mouth: "regular" | "wide";
         /**
          * Need
          * @description What one needs in a day, with the sums behind it.
@@ -8224,22 +8444,19 @@ export interface components {
         };
         /**
          * WallRow
-         * @description What the wall of a kind of container lets through, and past its lid or seam.
+         * @description What a wall of some material lets through, or a lid past it.
          */
         WallRow: {
-            /** Closure */
-            closure: string;
-            /** Face */
-            face: string;
-            /** Film */
-            film: string;
-            kind: components["schemas"]["Kind"];
+            /** Name */
+            name: string;
+            /** Oxygen */
+            oxygen: string;
             /** Source */
             source: string;
-            /** Vapor Closure */
-            vapor_closure: string;
-            /** Vapor Face */
-            vapor_face: string;
+            /** Thick */
+            thick: string;
+            /** Vapor */
+            vapor: string;
         };
         /**
          * WantedLine
@@ -8774,6 +8991,215 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LinesView"];
                 };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    make_container_api_containers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedContainer"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_container_kinds_api_containers_kinds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ContainerMade"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_own_container_api_containers_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedContainer"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ContainerRead"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_container_api_containers__number__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not found */
             404: {

@@ -41,6 +41,8 @@ export function outline(drawn: Drawn, scale: number): Outline {
       return pail(drawn, scale);
     case "box":
       return box(drawn, scale);
+    case "tote":
+      return tote(drawn, scale);
     default:
       return bag(drawn, scale);
   }
@@ -185,6 +187,33 @@ function box(drawn: Drawn, scale: number): Outline {
     top: height,
     half,
     label: { half: half * 0.6, y: height * 0.5 },
+  };
+}
+
+/** A box with a lid: its sides lean a little, the lid's rim stands over. */
+function tote(drawn: Drawn, scale: number): Outline {
+  const wall = Math.max(1.2, 3 * scale);
+  const top = (drawn.top_mm / 2) * scale + wall;
+  const base = (drawn.base_mm / 2) * scale + wall;
+  const height = drawn.height_mm * scale + wall;
+  const rim = Math.max(5, 14 * scale);
+  const corner = Math.min(base * 0.14, 10);
+  const side = (inset: number) =>
+    `M${n(-base + inset + corner)} ${n(-inset)}H${n(base - inset - corner)}Q${n(base - inset)} ${n(-inset)} ${n(base - inset + 0.5)} ${n(-inset - corner)}` +
+    `L${n(top - inset)} ${n(-height)}H${n(-top + inset)}L${n(-base + inset - 0.5)} ${n(-inset - corner)}Q${n(-base + inset)} ${n(-inset)} ${n(-base + inset + corner)} ${n(-inset)}Z`;
+  const at = (y: number) => base + (top - base) * (y / height);
+  const rib = (share: number) => `M${n(at(height) * share)} ${n(-height * 0.86)}V${n(-height * 0.12)}`;
+  return {
+    body: side(0),
+    inside: side(wall),
+    lines: [-0.72, 0.72].map(rib).join(""),
+    lid: `M${n(-top - 3)} ${n(-height)}V${n(-height - rim * 0.55)}Q${n(-top - 3)} ${n(-height - rim)} ${n(-top + 1)} ${n(-height - rim)}H${n(top - 1)}Q${n(top + 3)} ${n(-height - rim)} ${n(top + 3)} ${n(-height - rim * 0.55)}V${n(-height)}Z`,
+    seal: "",
+    bail: "",
+    halfAt: (y) => at(y) - wall,
+    top: height + rim,
+    half: top + 3,
+    label: { half: base * 0.66, y: height * 0.5 },
   };
 }
 

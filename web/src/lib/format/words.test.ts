@@ -1,10 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { capital, inRows, renamed } from "./words";
+import { aOrAn, capital, inRows, renamed } from "./words";
 
 describe("words", () => {
   it("begin a line with a capital", () => {
     expect(capital("brown lentils")).toBe("Brown lentils");
     expect(capital("")).toBe("");
+  });
+
+  it("give a name its article, as it is spoken", () => {
+    const names = ["quart jar", "ice cream tub", "8 L tote", "1 gal jar", "18 L pail", "used tin"];
+    expect(names.map(aOrAn)).toEqual(["a quart jar", "an ice cream tub", "an 8 L tote", "a 1 gal jar", "an 18 L pail", "a used tin"]);
   });
 
   it("name a food otherwise in a line, the amount left as it was typed", () => {

@@ -3,6 +3,9 @@
 /** With a capital letter, to begin a line. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** A name with its article. */
+export const aOrAn = (name: string): string => `${/^(?:8|11(?!\d)|18(?!\d)|[aeio]|u(?!n[iu]|s[eu]))(?!ne\b)/i.test(name) ? "an" : "a"} ${name}`;
+
 /** A line with another name where those words were read as one, the rest as it was typed; as it is, if they are not in it. */
 export function renamed(line: string, words: string, name: string): string {
   const tidy = line.trim().replace(/\s+/g, " ");

@@ -13,7 +13,7 @@
   const GROUPS = [
     ["Bags", ["bag", "zip bag", "clear-front bag", "vacuum pouch", "shop packet"]],
     ["Jars", ["jar"]],
-    ["Pails, bottles, cans", ["pail with liner", "pail", "bottle", "can"]],
+    ["Pails, totes, bottles, cans", ["pail with liner", "pail", "tote", "bottle", "can"]],
   ] as const;
 </script>
 
@@ -46,7 +46,12 @@
 </div>
 
 <label for="goes-in-container" class="head mt-4 block">Closed in</label>
-<select id="goes-in-container" class="field mt-1" value={freezer.ask.container} onchange={(event) => freezer.set({ container: event.currentTarget.value })}>
+<select
+  id="goes-in-container"
+  class="field mt-1"
+  value={freezer.ask.container || containers.find((row) => row.usual)?.key}
+  onchange={(event) => freezer.set({ container: event.currentTarget.value })}
+>
   {#each GROUPS as [name, kinds] (name)}
     <optgroup label={name}>
       {#each containers.filter((row) => (kinds as readonly string[]).includes(row.kind)) as row (row.key)}<option value={row.key}>{row.name}</option>{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { aOrAn } from "$lib/format/words";
   import Stale from "$lib/ui/Stale.svelte";
   import { RadioGroup } from "bits-ui";
   import Page from "$lib/ui/Page.svelte";
@@ -48,7 +49,7 @@
           <h2 class="text-4xl">Out after {plan.holds[plan.chosen]?.ends}</h2>
           <p class="caption">
             {plan.count} × {plan.each}
-            {plan.food} in a {plan.container_name}, {plan.thick} through at the thinnest · the middle is cold after
+            {plan.food} in {aOrAn(plan.container_name)}, {plan.thick} through at the thinnest · the middle is cold after
             <b>{plan.middle_cold}</b>
           </p>
           <Curve {plan} {us} />

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { tenths } from "$lib/format/numbers";
   import Page from "$lib/ui/Page.svelte";
+  import { larder } from "$lib/state/larder.svelte";
   import { query } from "$lib/state/query.svelte";
   import { api, ask } from "$lib/api/client";
+  import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
   import OwnFood from "$lib/features/catalog/OwnFood.svelte";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import { outline } from "$lib/draw/outline";
@@ -17,6 +19,7 @@
   let words = $state("");
   let tab = $state("how");
   let adding = $state(false);
+  let addingContainer = $state(false);
   let open = $state<string>();
 
   const TABS = [
@@ -45,6 +48,10 @@
     drying: drying.length,
     kitchen: kitchen.length,
   });
+
+  async function remove(number: number) {
+    await larder.tell(ask(api.DELETE("/api/containers/{number}", { params: { path: { number } } })), "Removed: what is packed in one keeps it");
+  }
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${tenths(value)} y`;
@@ -184,6 +191,7 @@
 
       <Tabs.Content value="containers" class="mt-4">
         {#if tab === "containers"}
+          <div class="mb-2 flex justify-end"><button class="chip" onclick={() => (addingContainer = true)}>Add a container of your own</button></div>
           <ul class="grid gap-2.5 sm:grid-cols-2 lg:grid-cols-3">
             {#each containers as row (row.key)}
               {@const shape = outline(row.draw, 72 / Math.max(row.draw.height_mm, 250))}
@@ -196,6 +204,7 @@
                 </svg>
                 <div class="min-w-0 text-md leading-snug">
                   <b class="text-base">{row.name}</b><br />{row.size}{#if row.holds}<br />holds {row.holds}{/if}<span class="caption block">{row.source}</span>
+                  {#if row.own !== null}<button class="min-h-11 font-bold underline" onclick={() => void remove(row.own ?? 0)}>Remove</button>{/if}
                 </div>
               </li>
             {/each}
@@ -204,14 +213,14 @@
             <h2 class="mt-7 text-xl">What walls let through</h2>
             <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C and 90 %.</p>
             <dl class="mt-1 border-t-2 border-ink">
-              {#each guide.walls as row (row.kind)}
-                <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[9rem_15rem_14rem_1fr]">
+              {#each [...guide.walls, ...guide.lids] as row (row.name)}
+                <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_1fr_1fr] lg:grid-cols-[11rem_13rem_11rem_1fr]">
                   <dt class="font-semibold">
-                    {row.kind}{#if row.film}<span class="caption block font-normal">film of {row.film}</span>{/if}
+                    {row.name}{#if row.thick}<span class="caption block font-normal">of {row.thick}</span>{/if}
                   </dt>
-                  <dd>oxygen: {row.face}<br />lid or seam: {row.closure}</dd>
-                  <dd>water: {row.vapor_face}<br />lid or seam: {row.vapor_closure}</dd>
-                  <dd class="caption">{row.source}</dd>
+                  <dd>oxygen: {row.oxygen}</dd>
+                  <dd>water: {row.vapor}</dd>
+                  <dd class="caption sm:col-span-2 sm:col-start-2 lg:col-auto">{row.source}</dd>
                 </div>
               {/each}
             </dl>
@@ -256,5 +265,10 @@
     </Tabs.Root>
   </div>
 
+  {#if guide}<OwnContainer
+      bind:open={addingContainer}
+      beside={guide.containers.find((row) => row.usual && row.kind === "jar")?.draw}
+      onadded={() => (tab = "containers")}
+    />{/if}
   {#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
 </Page>

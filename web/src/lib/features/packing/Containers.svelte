@@ -5,6 +5,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { outline } from "$lib/draw/outline";
+  import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
 
   let {
     open = $bindable(false),
@@ -27,14 +28,23 @@
   let size = $state("");
   let film = $state(7);
 
+  let adding = $state(false);
+
+  const packedInto = $derived(containers.filter((row) => row.packed_into));
   const groups = $derived(
     [
+      { name: "Your own", kinds: [] },
       { name: "Foil bags", kinds: ["bag"] },
       { name: "Other bags", kinds: ["zip bag", "clear-front bag", "vacuum pouch", "shop packet"] },
       { name: "Jars", kinds: ["jar"] },
       { name: "Pails with a foil liner", kinds: ["pail with liner"] },
-      { name: "Bare pails, bottles, cans", kinds: ["pail", "bottle", "can"] },
-    ].map((group) => ({ ...group, rows: containers.filter((row) => group.kinds.includes(row.kind)) })),
+      { name: "Bare pails, bottles, cans", kinds: ["pail", "tote", "bottle", "can"] },
+    ]
+      .map((group: { name: string; kinds: string[] }) => ({
+        ...group,
+        rows: packedInto.filter((row) => (row.own === null ? group.kinds.includes(row.kind) : !group.kinds.length)),
+      }))
+      .filter((group) => group.rows.length),
   );
 </script>
 
@@ -56,6 +66,7 @@
       {/each}
     </div>
   {/each}
+  <button class="chip mt-5" onclick={() => (adding = true)}>A jar, pail, tote, bottle or tin of your own…</button>
   <h3 class="head mt-5 font-sans">A bag of your own, or one cut down for another use</h3>
   <form
     class="mt-1.5 grid grid-cols-[1fr_8rem_auto] items-end gap-2"
@@ -71,3 +82,12 @@
   </form>
   {#if wrong.own_bag}<p class="wrong mt-1.5" role="alert">{wrong.own_bag.message}</p>{/if}
 </Sheet>
+
+<OwnContainer
+  bind:open={adding}
+  beside={containers.find((row) => row.usual && row.kind === "jar")?.draw}
+  onadded={(key) => {
+    open = false;
+    onpick(key);
+  }}
+/>

@@ -22,16 +22,16 @@
   } = $props();
 
   const plan = $derived(bench.plan);
-  const OFTEN = ["bag-gallon", "jar-quart", "lined-5-gallon"];
+  const FIRST: Schemas["Kind"][] = ["bag", "jar", "pail with liner"];
   const OWN = "own";
   const CLOSINGS: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "vacuum", lid: "lid only" };
   const YEARS = [1, 5, 10, 25];
 
+  const chosen = $derived(containers.find((row) => row.key === (bench.ask.container || plan?.container)));
   const offered = $derived.by(() => {
-    const often = containers.filter((row) => OFTEN.includes(row.key)).map((row) => [row.key, row.name] as const);
+    const often = FIRST.flatMap((kind) => containers.filter((row) => row.usual && row.kind === kind)).map((row) => [row.key, row.name] as const);
     if (bench.ask.own_bag) return [...often, [OWN, plan?.container_name ?? bench.ask.own_bag] as const];
-    const chosen = containers.find((row) => row.key === bench.ask.container);
-    return chosen && !OFTEN.includes(chosen.key) ? [[chosen.key, chosen.name] as const, ...often.slice(0, 2)] : often;
+    return chosen && !chosen.usual ? [[chosen.key, chosen.name] as const, ...often.slice(0, 2)] : often;
   });
 
   function pick(container: string) {
@@ -47,7 +47,7 @@
   <fieldset>
     <legend class="head">In</legend>
     <div class="mt-1.5 flex flex-wrap gap-2">
-      <Choice label="In" options={offered} value={bench.ask.own_bag ? OWN : bench.ask.container} onset={pick} row="contents" />
+      <Choice label="In" options={offered} value={bench.ask.own_bag ? OWN : chosen?.key} onset={pick} row="contents" />
       <button class="chip" onclick={onmore}>More…</button>
       {#if plan}<button class="chip" onclick={onpropose}>Propose…</button>{/if}
     </div>
@@ -148,7 +148,9 @@
     {/snippet}
     <div class="divide-y divide-line border-y border-line">
       {#if plan.can_press}{@render check("Air pressed out", bench.ask.pressed ?? true, (pressed) => bench.set({ pressed }))}{/if}
-      {#if plan.draw.kind === "pail"}{@render check("Food-grade plastic", bench.ask.food_grade ?? true, (food_grade) => bench.set({ food_grade }))}{/if}
+      {#if plan.draw.kind === "pail" && chosen?.own === null}{@render check("Food-grade plastic", bench.ask.food_grade ?? true, (food_grade) =>
+          bench.set({ food_grade }),
+        )}{/if}
       {#if plan.draw.kind === "bottle"}{@render check("Cap dipped in wax", bench.ask.waxed ?? false, (waxed) => bench.set({ waxed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
       {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) =>

@@ -1,6 +1,7 @@
 <!-- The containers, drawn to scale, with the air told apart from the food and the headspace to drag. -->
 <script lang="ts">
   import { whole } from "$lib/format/numbers";
+  import { aOrAn } from "$lib/format/words";
   import type { Schemas } from "$lib/api/client";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
@@ -134,7 +135,7 @@
     {height}
     viewBox="0 0 {width} {height}"
     role="group"
-    aria-label="{full.count} × {full.mass} {plan.food.name} in a {plan.container_name}, drawn to scale"
+    aria-label="{full.count} × {full.mass} {plan.food.name} in {aOrAn(plan.container_name)}, drawn to scale"
     class="absolute inset-0 touch-pan-y select-none"
   >
     <defs>

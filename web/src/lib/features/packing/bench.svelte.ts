@@ -12,7 +12,7 @@ const NAME = "bench";
 export function nothing(): Ask {
   return {
     line: "",
-    container: "bag-gallon",
+    container: "",
     own_bag: "",
     own_film_mil: 7,
     closing: null,

@@ -13,7 +13,7 @@
     bags: ["bag", "zip bag", "clear-front bag"],
     pouches: ["vacuum pouch"],
     jars: ["jar"],
-    pails: ["pail", "pail with liner"],
+    pails: ["pail", "pail with liner", "tote"],
     "bottles and cans": ["bottle", "can"],
   };
   const none = () => ({ key: "", size: "", name: "", count: "", per: "10", cost: "", low: "" });

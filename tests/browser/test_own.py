@@ -1,0 +1,50 @@
+"""What no table knows: containers, foods and mixes of one's own."""
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.conftest import Here, put_on_bench
+
+
+def test_a_container_of_ones_own_is_drawn_packed_and_named_in_a_line(page: Page, served: Here) -> None:
+    put_on_bench(page, served, "2 kg rolled oats")
+    page.get_by_role("button", name="More…").click()
+    page.get_by_role("button", name="A jar, pail, tote, bottle or tin of your own").click()
+    sheet = page.get_by_role("dialog", name="A container of your own")
+    sheet.get_by_role("radio", name="tote or box").click()
+    sheet.get_by_role("button", name="Weigh it filled with water").click()
+    sheet.get_by_label("Filled with water it weighs").fill("4.3 kg")
+    sheet.get_by_label("Empty it weighs").fill("5 kg")
+    expect(sheet.get_by_text("Empty it weighs less than filled")).to_be_visible()
+    sheet.get_by_label("Empty it weighs").fill("300 g")
+    expect(sheet.get_by_role("img", name=re.compile("holds 4.01 L, polypropylene .*drawn to scale"))).to_be_visible()
+    expect(sheet).to_contain_text("A mouse gnaws through it.")
+    sheet.get_by_role("radio", name="something else, or not known").click()
+    expect(sheet).to_contain_text("Not for food as it is")
+    sheet.get_by_role("radio", name="food", exact=True).click()
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet.get_by_text("Give it a name")).to_be_visible()
+    sheet.get_by_label("What you call it").fill("Ice cream tub")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_be_hidden()
+
+    expect(page.get_by_role("radio", name="Ice cream tub")).to_be_checked()
+    expect(page.get_by_role("group", name="rolled oats in an Ice cream tub, drawn to scale")).to_be_visible()
+    expect(page.get_by_role("radio", name="lid only")).to_be_checked()
+
+    page.goto(f"{served.url}/shelves/coming-in")
+    page.get_by_label("Type a line, or paste many").fill("3 ice cream tubs white rice, May 2024")
+    page.get_by_label("Type a line, or paste many").press("Enter")
+    expect(page.get_by_role("listitem").filter(has_text="white rice")).to_contain_text("Ice cream tub")
+    page.get_by_role("button", name=re.compile("^Put ")).click()
+    page.goto(f"{served.url}/shelves?n=1")
+    expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Ice cream tub")
+
+    # It is taken off the table; what is packed in one keeps it.
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("tab", name="Containers").click()
+    page.get_by_role("listitem").filter(has_text="Ice cream tub").get_by_role("button", name="Remove").click()
+    expect(page.get_by_role("listitem").filter(has_text="Ice cream tub")).to_have_count(0)
+    page.goto(f"{served.url}/shelves?n=1")
+    expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Ice cream tub")
