@@ -128,7 +128,7 @@ def test_the_household_is_changed_and_everything_is_shown_its_way(client: TestCl
 
 def test_a_food_is_added_once(client: TestClient) -> None:
     figures = {"kcal": 350, "protein_g": 11, "fat_g": 2, "carbohydrate_g": 72, "fibre_g": 12, "water_g": 11}
-    food = {"name": "bere meal", "like": "rye-flour", "litre_g": 480, **figures}
+    food = {"name": "bere meal", "like": "rye-flour", "measure": "1 L", "weighs": "480 g", **figures}
     assert client.post("/api/foods", json=food).json() == {"key": "own-1", "name": "bere meal"}
     again = client.post("/api/foods", json=food)
     assert (again.status_code, again.json()["errors"][0]["field"]) == (422, "name")

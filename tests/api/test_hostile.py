@@ -250,7 +250,10 @@ def test_packets_of_a_size_that_is_no_number(client: TestClient) -> None:
 
 def test_a_spreadsheet_runs_nothing_of_a_csv(client: TestClient) -> None:
     figures = {"kcal": 350, "protein_g": 11, "fat_g": 2, "carbohydrate_g": 72, "fibre_g": 12, "water_g": 11}
-    client.post("/api/foods", json={"name": '=HYPERLINK("x")', "like": "rye-flour", "litre_g": 480, **figures})
+    client.post(
+        "/api/foods",
+        json={"name": '=HYPERLINK("x")', "like": "rye-flour", "measure": "1 L", "weighs": "480 g", **figures},
+    )
     client.post("/api/table/meals", json={"name": "odd", "text": '200 g =HYPERLINK("x")'})
     lines = client.get("/api/table/store.csv").text.splitlines()[1:]
     assert lines

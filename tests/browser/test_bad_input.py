@@ -65,7 +65,8 @@ def test_unknown_food_nearest_names_and_ones_own(page: Page, served: Here) -> No
     page.get_by_role("button", name="Add it as a food of your own").click()
     sheet = page.get_by_role("dialog", name="A food of your own")
     expect(sheet.get_by_label("Name")).to_have_value("bere meal")
-    sheet.get_by_label("Most like").select_option("rye-flour")
+    sheet.get_by_label("Most like").fill("rye")
+    sheet.get_by_role("button", name="rye flour").click()
     sheet.get_by_label("Energy, kcal").fill("2000")
     sheet.get_by_role("button", name="Add it").click()
     expect(sheet).to_contain_text("Energy must lie between 0 and 902")
@@ -104,7 +105,7 @@ def test_markup_in_a_name_is_only_text(page: Page, served: Here) -> None:
     name = "<b>bold</b> barley"
     body = {"name": name, "like": "pearl-barley", "kcal": 350, "protein_g": 10, "fat_g": 1, "carbohydrate_g": 70}
     asking.post(
-        f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "litre_g": 780}
+        f"{served.url}/api/foods", json=body | {"fibre_g": 10, "water_g": 11, "measure": "1 L", "weighs": "780 g"}
     ).raise_for_status()
     put_on_bench(page, served, f"1 kg {name}")
     expect(page.get_by_role("link", name="Bench")).to_contain_text(name)

@@ -19,7 +19,7 @@ NAME = "Donaudampfschifffahrtsgesellschaftskapitaensmuetzenfabrikant"[:60]
 TODAY = date.today().isoformat()
 PARTS = {"kcal": 338, "protein_g": 14, "fat_g": 2.5, "carbohydrate_g": 70, "fibre_g": 9, "water_g": 11}
 WRITTEN: list[tuple[str, dict[str, Any]]] = [
-    ("/foods", {"name": NAME, "like": "spelt", "litre_g": 700} | PARTS),
+    ("/foods", {"name": NAME, "like": "spelt", "measure": "1 L", "weighs": "700 g"} | PARTS),
     ("/places", {"name": NAME, "sort": "cupboard", "shelves": 3, "width_mm": 1200, "mean_c": 15, "warmest_c": 18}),
     ("/bench/pack", {"ask": {"line": f"2 kg {NAME}"}}),
     ("/table/meals", {"name": NAME, "text": f"1 kg {NAME}\n2 cups rice", "serves": 4, "per_month": 4}),

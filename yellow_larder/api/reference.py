@@ -9,9 +9,16 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.container_view import ContainerMade, ContainerRead, may_be, see_container
-from yellow_larder.features.catalog.events import NewFood
-from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
+from yellow_larder.features.catalog.own_foods import (
+    AskedFood,
+    AskedMix,
+    MixView,
+    add_mix,
+    add_own_food,
+    see_mix,
+    see_own_food,
+)
 from yellow_larder.features.guide.guide import Guide, guide
 from yellow_larder.features.guide.tables import (
     ContainerRow,
@@ -22,6 +29,7 @@ from yellow_larder.features.guide.tables import (
     all_food_rows,
     all_packet_rows,
     food_names,
+    food_rows,
 )
 
 router = larder_router(tags=["reference"], responses=REFUSALS)
@@ -66,9 +74,28 @@ def see_absorbers(larder: TheLarder) -> list[PacketRow]:
 
 
 @router.post("/foods", status_code=201)
-def make_food(larder: TheLarder, food: NewFood) -> Added:
-    """Add a food of one's own."""
-    added: Food = add_food(larder, food)
+def make_food(larder: TheLarder, food: AskedFood) -> Added:
+    """Add a food of one's own: what is not known of it is taken from what it is like."""
+    added: Food = add_own_food(larder, food)
+    return Added(added.key, added.name)
+
+
+@router.post("/foods/read")
+def read_food(food: AskedFood) -> FoodRow:
+    """What a food of one's own comes to as it is typed; nothing is written down."""
+    return food_rows([see_own_food(food)])[0]
+
+
+@router.post("/mixes/read")
+def read_mix(larder: TheLarder, mix: AskedMix) -> MixView:
+    """What a mix comes to as it is typed; nothing is written down."""
+    return see_mix(larder, mix)
+
+
+@router.post("/mixes", status_code=201)
+def make_mix(larder: TheLarder, mix: AskedMix) -> Added:
+    """Add a mix of one's own: its figures follow from what is in it."""
+    added = add_mix(larder, mix)
     return Added(added.key, added.name)
 
 

@@ -53,7 +53,7 @@ def isotherm_of(food: Food) -> Isotherm | None:
     """
     if texture_of(food).dry_activity is not None:
         return None
-    own = next((row.isotherm for row in isotherms() if food.key in row.foods), None)
+    own = next((row.isotherm for row in isotherms() if food.in_table in row.foods), None)
     return own or next((row.isotherm for row in isotherms() if food.group in row.groups), None)
 
 
@@ -101,7 +101,7 @@ def texture_of(food: Food) -> Texture:
     """
     table = textures()
     for row in table.values():
-        if food.key in row.foods:
+        if food.in_table in row.foods:
             return row.texture
     for row in table.values():
         if food.group in row.groups:

@@ -59,14 +59,14 @@ class _Words(Formatter):
         return f"{value:g}" if isinstance(value, float) else f"{value}"
 
 
-def say_names(names: Sequence[str]) -> str:
-    """Some names, as a person says them; no more than three.
+def say_names(names: Sequence[str], most: int = 3) -> str:
+    """Some names, as a person says them; no more than so many.
 
     Example:
         >>> say_names(["rice"]), say_names(["rice", "oats", "salt"]), say_names(["a", "b", "c", "d", "e"])
         ('rice', 'rice, oats and salt', 'a, b, c and 2 more')
     """
-    shown, more = list(names[:3]), len(names) - 3
+    shown, more = list(names[:most]), len(names) - most
     if more > 0:
         shown.append(f"{more} more")
     return shown[0] if len(shown) == 1 else f"{', '.join(shown[:-1])} and {shown[-1]}"

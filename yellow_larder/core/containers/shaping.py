@@ -76,7 +76,7 @@ def shape_of(
         A jar of a litre is drawn as a jar; one that is 20 cm high is narrower:
 
         >>> shape_of(Kind.JAR, 1000)
-        X
+        Shape(height_mm=154.4, top_mm=90.8, base_mm=90.8)
         >>> shape_of(Kind.JAR, 1000, height_mm=200).top_mm
         79.8
 

@@ -31,6 +31,10 @@ class Trait(StrEnum):
     """Used by the pinch: left out when a menu is added up, if the household likes."""
 
 
+JOINS_LIVES = " + "
+"""What stands between the classes of shelf life of a mix."""
+
+
 @dataclass(frozen=True, slots=True)
 class Food:
     """One food as it is packed.
@@ -43,7 +47,7 @@ class Food:
         group: the part of the table it stands in, "grains", "pulses"…
         form: shape of the pieces, for drawing: "grain", "bean", "flake"…
         colour: colour of the pieces, for drawing, as #rrggbb.
-        life: class of shelf life.
+        life: class of shelf life; of a mix those of all that is in it, joined by " + ".
         traits: see Trait.
         composition: per 100 g as packed.
         loose_g_ml: bulk density poured, g/mL.
@@ -51,6 +55,8 @@ class Food:
         particle_g_ml: density of the solid alone, g/mL.
         nutrition_source: where the composition comes from.
         density_source: where the densities come from.
+        like: key of the food in the table that it behaves as, if it is in none itself.
+        taken: names of the figures that are not its own, but of what it is like.
         fresh_water_g: water in 100 g of the form it was dried from; that of the food itself if it was not.
     """
 
@@ -70,12 +76,24 @@ class Food:
     nutrition_source: str = ""
     density_source: str = ""
     fresh_water_g: float = 0
+    like: str = ""
+    taken: frozenset[str] = field(default_factory=frozenset)
 
     def __post_init__(self) -> None:
         """Refuse densities that no food has, or that contradict one another."""
         check_range("particle_g_ml", self.particle_g_ml, 0.5, 3, "g/mL")
         check_range("settled_g_ml", self.settled_g_ml, 0.01, self.particle_g_ml, "g/mL")
         check_range("loose_g_ml", self.loose_g_ml, 0.01, self.settled_g_ml, "g/mL")
+
+    @property
+    def in_table(self) -> str:
+        """Key of the food in the table that it is, or behaves as."""
+        return self.like or self.key
+
+    @property
+    def lives(self) -> tuple[str, ...]:
+        """The classes of shelf life in it: one, or of a mix several."""
+        return tuple(self.life.split(JOINS_LIVES))
 
     @property
     def carries_insects(self) -> bool:

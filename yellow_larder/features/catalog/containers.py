@@ -154,8 +154,8 @@ def key_of(own: OwnContainer) -> str:
         >>> tub = OwnContainer(
         ...     "tub", Kind.PAIL, 4000, 150, 200, 180, False, Material.HDPE, Lid.PRESSED, Held.FOOD
         ... )
-        >>> key_of(tub)[:42], container_by_key(key_of(tub)).capacity_ml
-        ('own:name=tub&kind=pail&capacity_ml=4000&he', 4000.0)
+        >>> key_of(tub)[:43], container_by_key(key_of(tub)).capacity_ml
+        ('own:name=tub&kind=pail&capacity_ml=4000.0&h', 4000.0)
     """
     return _OWN + urlencode({name: value for name, value in as_json(own).items() if value is not None})
 

@@ -12,7 +12,7 @@ from yellow_larder.journal.events import Event, event
 @event("food", "added")
 @dataclass(frozen=True, slots=True)
 class NewFood(Event):
-    """A food of one's own, per 100 g as it is packed.
+    """A food of one's own, per 100 g as it is packed. What is none is taken from the food that it is like.
 
     Attributes:
         name: what it is called.
@@ -24,19 +24,45 @@ class NewFood(Event):
         fibre_g: fibre.
         water_g: water: its moisture, per cent.
         litre_g: what a litre of it weighs, poured, g.
-        traits: what the rules need to know; none means those of the food it is like.
+        traits: what the rules need to know.
+        fresh_water_g: water in 100 g of what it was dried from; none if it was not dried here.
     """
 
     name: str
     like: str
-    kcal: float
-    protein_g: float
-    fat_g: float
-    carbohydrate_g: float
-    fibre_g: float
-    water_g: float
-    litre_g: float
+    kcal: float | None = None
+    protein_g: float | None = None
+    fat_g: float | None = None
+    carbohydrate_g: float | None = None
+    fibre_g: float | None = None
+    water_g: float | None = None
+    litre_g: float | None = None
     traits: tuple[Trait, ...] | None = None
+    fresh_water_g: float | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class MixPart:
+    """A food in a mix, and its share of the weight, above 0."""
+
+    food_key: str
+    share: float
+
+
+@event("mix", "added")
+@dataclass(frozen=True, slots=True)
+class NewMix(Event):
+    """A mix of one's own.
+
+    Attributes:
+        name: what it is called.
+        parts: what is in it, by weight.
+        litre_g: what a litre of it weighs, poured, g; none means that it follows from the parts.
+    """
+
+    name: str
+    parts: tuple[MixPart, ...]
+    litre_g: float | None = None
 
 
 @event("container", "added")

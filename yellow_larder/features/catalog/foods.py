@@ -9,8 +9,8 @@ from typing import Protocol, TypeVar
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.food import Composition, Food
-from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.core.food import FIGURES, JOINS_LIVES, Food, completed, mixed
+from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.household.larder import Larder, tidy_name
 from yellow_larder.journal import log
@@ -18,6 +18,7 @@ from yellow_larder.journal.database import writing
 from yellow_larder.reference import foods as table
 from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
 from yellow_larder.words.quantities import read_line
+from yellow_larder.words.titles import say_names
 
 _SHAKEN = 1.07
 """How much denser food lies once shaken down, where only the poured weight is known.
@@ -32,7 +33,12 @@ def all_foods(session: Session) -> dict[str, Food]:
 
 
 def _own_foods(session: Session) -> dict[str, Food]:
-    return {f"own-{n}": _own(f"own-{n}", own) for n, own in log.records(session, NewFood).items()}
+    own = {f"own-{n}": own_food(f"own-{n}", own) for n, own in log.records(session, NewFood).items()}
+    # A mix may be in a later one.
+    known = table() | own
+    for n, mix in sorted(log.records(session, NewMix).items()):
+        known[f"mix-{n}"] = mix_of(mix, known, f"mix-{n}")
+    return {key: food for key, food in known.items() if key not in table()}
 
 
 def names_of(foods: Mapping[str, Food]) -> Names[Food]:
@@ -78,43 +84,122 @@ def find_named(words: str, names: Names[_T]) -> _T:
 
 
 def add_food(larder: Larder, new: NewFood) -> Food:
-    """Add a food of one's own to the table."""
-    name = tidy_name(new.name, "name")
-    added = replace(new, name=name)
-    food = _own("own", added)
+    """Add a food of one's own to the table.
+
+    Raises:
+        Refused: it is called as another is, or its figures cannot be those of a food.
+    """
+    added = replace(new, name=tidy_name(new.name, "name"))
+    food = own_food("own", added)
     with writing(larder.engine) as session:
-        if plain(name) in names_of(all_foods(session)).called:
-            raise Refused("name", f"“{name}” is in the table already")
+        check_name(session, added.name)
         number = log.next_number(session, "food")
-        log.record(session, log.title("food.added", name=name), [log.Act(number, added)], at=larder.clock())
+        log.record(session, log.title("food.added", name=added.name), [log.Act(number, added)], at=larder.clock())
     return replace(food, key=f"own-{number}")
 
 
-def _own(key: str, own: NewFood) -> Food:
+def check_name(session: Session, name: str, field: str = "name") -> None:
+    """No food is called so yet.
+
+    Raises:
+        Refused: one is.
+    """
+    if plain(name) in names_of(all_foods(session)).called:
+        raise Refused(field, f"“{name}” is in the table already")
+
+
+def own_food(key: str, own: NewFood) -> Food:
+    """A food of one's own: what is not known of it is taken from what it is like.
+
+    Raises:
+        Refused: it is like nothing in the table.
+        OutOfRange: its figures cannot be those of a food.
+    """
     like = table().get(own.like)
     if like is None:
         raise Refused("like", "Pick the food in the table that it is most like")
-    loose = own.litre_g / 1000
+    known = {name: figure for name in FIGURES if (figure := getattr(own, name)) is not None}
+    composition = completed(known, like.composition)
+    taken = frozenset(FIGURES).difference(known)
+    loose, settled = _bulk(own.litre_g, like)
     return replace(
         like,
         key=key,
         name=own.name,
         aliases=(),
         short=own.name,
-        group="our own",
+        like=like.key,
+        taken=taken if own.litre_g is not None else taken | {"loose_g_ml"},
         traits=like.traits if own.traits is None else frozenset(own.traits),
-        composition=Composition(
-            kcal=own.kcal,
-            protein_g=own.protein_g,
-            fat_g=own.fat_g,
-            carbohydrate_g=own.carbohydrate_g,
-            fibre_g=own.fibre_g,
-            water_g=own.water_g,
-        ),
+        composition=composition,
         loose_g_ml=loose,
-        settled_g_ml=min(loose * _SHAKEN, like.particle_g_ml),
-        nutrition_source="the household's own figures",
-        density_source=f"the household's own weight of a litre; pieces as {like.name}",
+        settled_g_ml=settled,
+        nutrition_source=_whose(taken, like),
+        density_source=f"as {like.name}"
+        if own.litre_g is None
+        else f"the household's own weight of a litre; pieces as {like.name}",
+        fresh_water_g=own.fresh_water_g or max(composition.water_g, like.fresh_water_g),
+    )
+
+
+def _bulk(litre_g: float | None, like: Food) -> tuple[float, float]:
+    """Bulk densities poured and shaken down, g/mL, of food of which a litre was weighed, or else as what it is like."""
+    if litre_g is None:
+        return like.loose_g_ml, like.settled_g_ml
+    loose = litre_g / 1000
+    return loose, min(loose * _SHAKEN, like.particle_g_ml)
+
+
+_CALLED = {
+    "kcal": "energy",
+    "protein_g": "protein",
+    "fat_g": "fat",
+    "carbohydrate_g": "carbohydrate",
+    "fibre_g": "fibre",
+    "water_g": "water",
+}
+
+
+def _whose(taken: frozenset[str], like: Food) -> str:
+    """Whose figures they are: the household's own, or taken."""
+    if not taken:
+        return "the household's own figures"
+    if taken == frozenset(FIGURES):
+        return f"taken from {like.name}: nothing is known of it yet"
+    said = say_names([_CALLED[name] for name in FIGURES if name in taken], most=6)
+    return f"the household's own figures; {said} calculated as of {like.name}"
+
+
+def mix_of(mix: NewMix, foods: Mapping[str, Food], key: str = "mix") -> Food:
+    """A mix as a food: its figures follow from what is in it.
+
+    Raises:
+        OutOfRange: a share is not above 0.
+    """
+    so = mixed([(foods[part.food_key], part.share) for part in mix.parts])
+    loose, settled = so.loose_g_ml, so.settled_g_ml
+    if mix.litre_g is not None:
+        loose = mix.litre_g / 1000
+        settled = min(loose * _SHAKEN, so.particle_g_ml)
+    return replace(
+        so.most,
+        key=key,
+        name=mix.name,
+        aliases=(),
+        short=mix.name,
+        like=so.most.in_table,
+        taken=frozenset() if mix.litre_g is not None else frozenset({"loose_g_ml"}),
+        life=JOINS_LIVES.join(so.lives),
+        traits=so.traits,
+        composition=so.composition,
+        loose_g_ml=loose,
+        settled_g_ml=settled,
+        particle_g_ml=so.particle_g_ml,
+        nutrition_source="calculated from what is in it",
+        density_source="volumes of what is in it added up: weigh a litre to know better"
+        if mix.litre_g is None
+        else "the household's own weight of a litre",
+        fresh_water_g=so.composition.water_g,
     )
 
 

@@ -9,7 +9,7 @@ from __future__ import annotations
 import re
 import unicodedata
 from collections import defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
 from functools import cached_property, lru_cache
 from typing import Generic, TypeVar
@@ -176,7 +176,7 @@ class Names(Generic[_T]):
         counted = {word for word in apart if word not in _SAYS_NOTHING and word not in _HOW_IT_IS} or apart
         shared = sorted(
             (
-                (-len(counted & set(those)) / len(counted | set(those)), len(names[0]), names[0])
+                (-len(counted & set(those)) / len(counted | set(those)), not _is_one_of(names[0], counted), names[0])
                 for those, names in self._by_words.items()
                 if counted & set(those)
             ),
@@ -193,8 +193,14 @@ _HOW_IT_IS = frozenset({"dried", "freezedried", "tinned", "powder", "frozen", "f
 _LONG_ENOUGH, _LONG = 4, 8
 """Letters from which a word may have one wrong, and two. Source: our judgement."""
 
-_LIKE = 75
+_LIKE = 80
 """Likeness, 0–100, above which a name is offered as perhaps meant. Source: our judgement on the table's names."""
+
+
+def _is_one_of(name: str, words: Collection[str]) -> bool:
+    """Whether a name is of one of some things, and not of something made of it: bean curd is no bean."""
+    of = singular(plain(name).split()[-1])
+    return _SAME_WORD.get(of, of) in words
 
 
 def _what_counts(apart: Iterable[str]) -> tuple[str, ...]:

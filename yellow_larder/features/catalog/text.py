@@ -5,6 +5,7 @@ from __future__ import annotations
 TITLES = {
     "container.added": "Added the container {name}",
     "container.removed": "Removed the container {name} from the table",
+    "mix.added": "Added the mix {name}",
     "food.added": "Added the food {name}",
 }
 """What changes are called, by code."""

@@ -81,8 +81,7 @@ def in_own(text: str, own: Mapping[str, Container]) -> InWhat | None:
     """The containers of the household's own that a line says its food is in, by their names.
 
     Example:
-        >>> from yellow_larder.features.catalog.containers import USUAL
-    from yellow_larder.reference import containers
+        >>> from yellow_larder.reference import containers
         >>> found = in_own("3 ice cream tubs of oats", {"ice cream tub": containers()["pail-1-gallon"]})
         >>> found.count, found.own.key, in_own("oats", {})
         (3.0, 'pail-1-gallon', None)
@@ -210,12 +209,16 @@ def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_we
     if size is not None:
         nearest = min(of_kind, key=lambda each: abs(each.nominal_qt * ML_PER_QUART / size - 1))
         off = abs(nearest.nominal_qt * ML_PER_QUART / size - 1)
-        return Chosen(nearest, doubt=f"the nearest to that size is {a_or_an(nearest.name)}" if off > _NEAR_ENOUGH else "")
+        return Chosen(
+            nearest, doubt=f"the nearest to that size is {a_or_an(nearest.name)}" if off > _NEAR_ENOUGH else ""
+        )
     if is_weighed:
         return Chosen(of_kind[0])
     usual = containers().get(USUAL.get(kinds[0], {}).get(units, ""))
     if usual is not None:
-        return Chosen(usual, taken_as="" if usual.key == "tin" else f"{a_or_an(usual.name)}: the line does not say how big")
+        return Chosen(
+            usual, taken_as="" if usual.key == "tin" else f"{a_or_an(usual.name)}: the line does not say how big"
+        )
     return Chosen(of_kind[(len(of_kind) - 1) // 2])
 
 

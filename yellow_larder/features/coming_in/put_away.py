@@ -38,7 +38,7 @@ from yellow_larder.features.shelves.moving import looking_up
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.kinds import Happened, Row
-from yellow_larder.reference import life_classes, lives_of, ways_of
+from yellow_larder.reference import life_class, lives_of, ways_of
 from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_kcal, say_mass
@@ -192,7 +192,7 @@ def _made(read: Read, places: dict[int, Place], household: Settings, today: date
         level=max(0.0, 1 - filled.headspace_mm / container.inner_height_mm),
         place_id=place.id,
         shelf=min(usual_shelf(container.kind, place.shelves), place.shelves),
-        q10=life_classes()[food.life].q10,
+        q10=life_class(food.life).q10,
         lasts={estimate: _as_known(life, estimate, read, day, unsure) for estimate, life in lives.items()},
         closed=closed,
         draws_in=False,

@@ -216,9 +216,10 @@ def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> I
             Phase.COOLING: f"The middle is cold in {_left(cold_at, now)}; the hold ends in {_left(out_at, now)}.",
         }[phase]
     length = max((until - since).total_seconds(), 1)
+    in_what = a_or_an(called(cold.container, units))
     return InFreezer(
         number=number,
-        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in {a_or_an(called(cold.container, units))}",
+        says=f"{cold.count} × {say_mass(cold.each_g, units)} {cold.food.name} in {in_what}",
         food=cold.food.name,
         form=cold.food.form,
         colour=cold.food.colour,

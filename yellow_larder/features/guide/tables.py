@@ -54,6 +54,8 @@ class FoodRow:
     particle_g_ml: float
     source: str
     density_source: str
+    taken: list[str]
+    """Names of the figures that are not its own, but of what it is like, or follow from that."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -119,7 +121,7 @@ def food_rows(known: Iterable[Food]) -> list[FoodRow]:
             key=food.key,
             name=food.name,
             aliases=list(food.aliases),
-            group=food.group,
+            group="our own" if food.like else food.group,
             form=food.form,
             colour=food.colour,
             life=food.life,
@@ -135,6 +137,7 @@ def food_rows(known: Iterable[Food]) -> list[FoodRow]:
             particle_g_ml=food.particle_g_ml,
             source=food.nutrition_source,
             density_source=food.density_source,
+            taken=sorted(food.taken),
         )
         for food in known
     ]

@@ -11,7 +11,7 @@ from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import Best, Course, Ends, Estimate, ageing_rate, rate_band
 from yellow_larder.features.packing.plan import BestBy
-from yellow_larder.reference import life_classes
+from yellow_larder.reference import life_class
 from yellow_larder.words.dates import SHORT_DAYS, say_best_by, say_day
 
 WHY = {
@@ -33,7 +33,7 @@ def best_by_of(food: Food, course: Course, bests: Mapping[Estimate, Best], estim
     day = _day(today, chosen.days)
     if day is None:
         return BestBy(None, None, None, say_best_by(None, today), WHY[Ends.NOTHING], chosen.ends, WHY[Ends.NOTHING])
-    climate, q10 = course.of.climate, life_classes()[food.life].q10
+    climate, q10 = course.of.climate, life_class(food.life).q10
     rate = ageing_rate(climate.mean_c, climate.swing_c, q10)
     slow, fast = rate_band(climate.mean_c, climate.swing_c, q10)
     soonest = _day(today, _at(bests[Estimate.CAUTIOUS], rate, fast))

@@ -26,7 +26,7 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.reference import life_classes
+from yellow_larder.reference import life_class
 from yellow_larder.words.dates import check_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_mass
@@ -207,7 +207,7 @@ def contained(
         level=filling.level,
         place_id=planned.place,
         shelf=shelf,
-        q10=life_classes()[food.life].q10,
+        q10=life_class(food.life).q10,
         lasts={estimate: each.life for estimate, each in planned.lasts.items()},
         closed=filling.closed,
         override=override,

@@ -25,7 +25,7 @@ from yellow_larder.features.packages.contained import Closed
 from yellow_larder.features.packages.state import Package as StoredPackage
 from yellow_larder.features.packing.request import LEAVES_KPA, Ask, Opened
 from yellow_larder.journal.events import from_json
-from yellow_larder.reference import life_classes, lives_of, ways_of
+from yellow_larder.reference import life_class, lives_of, ways_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
 from yellow_larder.reference.walls import walls_of
 
@@ -151,7 +151,7 @@ def course_as_closed(
 
 def bests_of(food: Food, course: Course, used: Mapping[Estimate, float] | None = None) -> dict[Estimate, Best]:
     """Until when a package is good, by each estimate; `used` is the share of life it had used up when it was closed."""
-    of, life = course.of, life_classes()[food.life]
+    of, life = course.of, life_class(food.life)
     rate = ageing_rate(of.climate.mean_c, of.climate.swing_c, life.q10)
     packing, table, ways = packing_class(of.container, of.closing), lives_of(food.life), ways_of(food.life)
     return {

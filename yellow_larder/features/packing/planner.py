@@ -18,7 +18,7 @@ from yellow_larder.core.food import Food, nutrients, person_days
 from yellow_larder.core.keeping import Course
 from yellow_larder.core.packing import Case, draws_in, judge, moisture_line_pct, protections
 from yellow_larder.features.catalog.containers import called, drawing, say_container
-from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.clock import day_of
@@ -72,7 +72,7 @@ def plan(larder: Larder, ask: Ask) -> Plan:
 def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
     today = packed_on or day_of(now)
-    log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord)
+    log.read_records(session, Settings, NewFood, NewMix, EaterKept, SupplyRecord)
     household = settings(session)
     food, amount, words = read_food(ask, all_foods(session))
     container = read_container(session, ask, household.units)

@@ -62,4 +62,6 @@ def with_smaller(finding: Finding, case: Case, units: Units, smaller: Callable[[
     does = (
         "which it holds for" if holds >= empty else f"but it holds for {say_span(holds)}" if holds > 0 else "no better"
     )
-    return replace(finding, figures=f"at that pace {a_or_an(called(container, units))} is empty in {say_span(empty)}, {does}")
+    return replace(
+        finding, figures=f"at that pace {a_or_an(called(container, units))} is empty in {say_span(empty)}, {does}"
+    )

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection
 from dataclasses import dataclass
 
 import numpy as np
@@ -23,7 +24,7 @@ from yellow_larder.features.planning.goal import Goal, Wanted, wanted_in
 from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.reference import DAYS_PER_YEAR, life_classes, lives_of
+from yellow_larder.reference import DAYS_PER_YEAR, life_class, lives_of
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import Units, say_mass
 from yellow_larder.words.tables import as_csv
@@ -124,7 +125,7 @@ def master_list(larder: Larder) -> StoreView:
     with reading(larder.engine) as session:
         household = settings(session)
         wanted = wanted_in(session, larder.today())
-        rate = _coolest(session)
+        rate = _coolest(session, {food.life for food in wanted.foods})
         goal_version = log.version(session, "goal", 1)
         eaten = ever_eaten(session)
         eating = appetite(session, larder.today().year)
@@ -211,7 +212,7 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], estimate: Estimate, uni
     keeping = best_kept(
         food,
         lives_of(food.life),
-        life_classes()[food.life].frozen,
+        life_class(food.life).frozen,
         wanted_days=wanted.goal.keep_years * DAYS_PER_YEAR,
         rate=rate[food.life],
         estimate=estimate,
@@ -241,12 +242,11 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], estimate: Estimate, uni
     )
 
 
-def _coolest(session: Session) -> dict[str, float]:
+def _coolest(session: Session, lives: Collection[str]) -> dict[str, float]:
     """Days of life used per day in the coolest place there is, by class of life."""
     places = places_in_use(session).values()
     return {
-        name: min(ageing_rate(place.mean_c, place.swing_c, each.q10) for place in places)
-        for name, each in life_classes().items()
+        life: min(ageing_rate(place.mean_c, place.swing_c, life_class(life).q10) for place in places) for life in lives
     }
 
 

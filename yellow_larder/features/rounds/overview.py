@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
 from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freezer.events import Freezing
@@ -62,7 +62,7 @@ _UNDER_WAY = (LoadRecord, JarRecord, FreezeLoadRecord, Freezing)
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, NewFood, EaterKept, SupplyRecord, MachineAdded, *_UNDER_WAY)
+        log.read_records(session, Settings, NewFood, NewMix, EaterKept, SupplyRecord, MachineAdded, *_UNDER_WAY)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         change = log.ends(session).last

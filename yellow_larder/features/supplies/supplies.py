@@ -25,7 +25,6 @@ from yellow_larder.features.supplies.stock import SORT_OF, Stock, spares_act
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import packets
-from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units, read_length_mm

@@ -24,7 +24,7 @@ from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import recut, refuse_puffed, used_up
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
-from yellow_larder.reference import life_classes
+from yellow_larder.reference import life_class
 from yellow_larder.words.dates import check_day, say_day
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import read_amount
@@ -207,5 +207,5 @@ def _as_it_was(held: InHand, mass_g: float, used: Mapping[Estimate, float]) -> C
     right = held.with_mass(mass_g, "amount")
     portion = Portion(food.key, food.name, food.form, food.colour, mass_g)
     kcal = nutrients(food.composition, mass_g).kcal
-    q10 = life_classes()[food.life].q10
+    q10 = life_class(food.life).q10
     return replace(right, contents=(portion,), kcal=kcal, moisture_pct=moisture, q10=q10, lasts=lasts)

@@ -834,9 +834,29 @@ export interface paths {
         put?: never;
         /**
          * Make Food
-         * @description Add a food of one's own.
+         * @description Add a food of one's own: what is not known of it is taken from what it is like.
          */
         post: operations["make_food_api_foods_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/foods/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Food
+         * @description What a food of one's own comes to as it is typed; nothing is written down.
+         */
+        post: operations["read_food_api_foods_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1005,6 +1025,46 @@ export interface paths {
         get: operations["try_own_layout_api_labels_own_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Mix
+         * @description Add a mix of one's own: its figures follow from what is in it.
+         */
+        post: operations["make_mix_api_mixes_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mixes/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Mix
+         * @description What a mix comes to as it is typed; nothing is written down.
+         */
+        post: operations["read_mix_api_mixes_read_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3236,6 +3296,79 @@ export interface components {
             width?: string;
         };
         /**
+         * AskedFood
+         * @description A food of one's own as it is typed: a figure that is not known is none.
+         *
+         *     Attributes:
+         *         name: what it is called.
+         *         like: key of the food in the table that it is most like.
+         *         kcal: energy of 100 g.
+         *         protein_g: protein in 100 g.
+         *         fat_g: fat in 100 g.
+         *         carbohydrate_g: carbohydrate in 100 g, fibre included.
+         *         fibre_g: fibre in 100 g.
+         *         water_g: water in 100 g.
+         *         measure: how much of it was weighed, poured loosely: "1 cup", "1 L".
+         *         weighs: what that weighs: "185 g"; empty if nobody weighed it.
+         *         traits: what the rules need to know; none means as what it is like.
+         */
+        AskedFood: {
+            /** Carbohydrate G */
+            carbohydrate_g?: number | null;
+            /** Fat G */
+            fat_g?: number | null;
+            /** Fibre G */
+            fibre_g?: number | null;
+            /** Kcal */
+            kcal?: number | null;
+            /** Like */
+            like: string;
+            /**
+             * Measure
+             * @default 1 cup
+             */
+            measure?: string;
+            /** Name */
+            name: string;
+            /** Protein G */
+            protein_g?: number | null;
+            /** Traits */
+            traits?: components["schemas"]["Trait"][] | null;
+            /** Water G */
+            water_g?: number | null;
+            /**
+             * Weighs
+             * @default
+             */
+            weighs?: string;
+        };
+        /**
+         * AskedMix
+         * @description A mix as it is typed.
+         *
+         *     Attributes:
+         *         name: what it is called.
+         *         lines: what is in it, a line each: "2 cups red lentils", "300 g rice"; or shares, "40 % red lentils".
+         *         measure: how much of it was weighed, poured loosely: "1 cup", "1 L".
+         *         weighs: what that weighs; empty if nobody weighed it.
+         */
+        AskedMix: {
+            /** Lines */
+            lines: string;
+            /**
+             * Measure
+             * @default 1 cup
+             */
+            measure?: string;
+            /** Name */
+            name: string;
+            /**
+             * Weighs
+             * @default
+             */
+            weighs?: string;
+        };
+        /**
          * Basis
          * @description What the master list rests on.
          * @enum {string}
@@ -4983,6 +5116,8 @@ export interface components {
             settled_g_ml: number;
             /** Source */
             source: string;
+            /** Taken */
+            taken: string[];
             /** Traits */
             traits: string[];
             /** Water G */
@@ -6404,6 +6539,79 @@ export interface components {
             where: components["schemas"]["Whereabouts"];
         };
         /**
+         * MixLine
+         * @description A line of a mix as it was read.
+         *
+         *     Attributes:
+         *         text: as it was typed.
+         *         food: the food; empty if it could not be read.
+         *         form: how its pieces are drawn.
+         *         colour: their colour.
+         *         mass: its weight, if it was not typed as a share.
+         *         share: its share of the weight, 0–1.
+         *         wrong: why it could not be read; empty if it was.
+         *         nearest: what was perhaps meant.
+         */
+        MixLine: {
+            /** Colour */
+            colour: string;
+            /** Food */
+            food: string;
+            /** Form */
+            form: string;
+            /** Mass */
+            mass: string;
+            /** Nearest */
+            nearest: string[];
+            /** Share */
+            share: number;
+            /** Text */
+            text: string;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
+         * MixView
+         * @description What a mix comes to.
+         *
+         *     Attributes:
+         *         lines: its lines as they were read.
+         *         wrong: what is wrong with all of them together; empty if nothing is.
+         *         kcal: energy of 100 g.
+         *         protein_g: protein in 100 g.
+         *         fat_g: fat in 100 g.
+         *         carbohydrate_g: carbohydrate in 100 g, fibre included.
+         *         fibre_g: fibre in 100 g.
+         *         water_g: water in 100 g.
+         *         cup: what a cup of it weighs.
+         *         keeps: what sets how long it keeps; empty if not all of it was read.
+         *         traits: what the rules know it as.
+         */
+        MixView: {
+            /** Carbohydrate G */
+            carbohydrate_g: number;
+            /** Cup */
+            cup: string;
+            /** Fat G */
+            fat_g: number;
+            /** Fibre G */
+            fibre_g: number;
+            /** Kcal */
+            kcal: number;
+            /** Keeps */
+            keeps: string;
+            /** Lines */
+            lines: components["schemas"]["MixLine"][];
+            /** Protein G */
+            protein_g: number;
+            /** Traits */
+            traits: string[];
+            /** Water G */
+            water_g: number;
+            /** Wrong */
+            wrong: string;
+        };
+        /**
          * MonthView
          * @description A month of the diary on one screen.
          */
@@ -6457,44 +6665,6 @@ export interface components {
             protein_g: number;
             /** Protein Working */
             protein_working: string;
-        };
-        /**
-         * NewFood
-         * @description A food of one's own, per 100 g as it is packed.
-         *
-         *     Attributes:
-         *         name: what it is called.
-         *         like: key of the food in the table it keeps and looks most like.
-         *         kcal: energy.
-         *         protein_g: protein.
-         *         fat_g: fat.
-         *         carbohydrate_g: carbohydrate, fibre included.
-         *         fibre_g: fibre.
-         *         water_g: water: its moisture, per cent.
-         *         litre_g: what a litre of it weighs, poured, g.
-         *         traits: what the rules need to know; none means those of the food it is like.
-         */
-        NewFood: {
-            /** Carbohydrate G */
-            carbohydrate_g: number;
-            /** Fat G */
-            fat_g: number;
-            /** Fibre G */
-            fibre_g: number;
-            /** Kcal */
-            kcal: number;
-            /** Like */
-            like: string;
-            /** Litre G */
-            litre_g: number;
-            /** Name */
-            name: string;
-            /** Protein G */
-            protein_g: number;
-            /** Traits */
-            traits?: components["schemas"]["Trait"][] | null;
-            /** Water G */
-            water_g: number;
         };
         /**
          * NewMachine
@@ -10987,7 +11157,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewFood"];
+                "application/json": components["schemas"]["AskedFood"];
             };
         };
         responses: {
@@ -10998,6 +11168,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_food_api_foods_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedFood"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodRow"];
                 };
             };
             /** @description Not found */
@@ -11542,6 +11766,114 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Layout"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    make_mix_api_mixes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedMix"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_mix_api_mixes_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedMix"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixView"];
                 };
             };
             /** @description Not found */

@@ -22,6 +22,7 @@
   let addingContainer = $state(false);
   let open = $state<string>();
 
+  const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
   const TABS = [
     ["how", "How it is worked out"],
     ["foods", "Foods"],
@@ -91,7 +92,9 @@
       <Tabs.Content value="foods" class="mt-4">
         {#if tab === "foods"}
           <div class="mb-2 flex flex-wrap items-center justify-between gap-3">
-            <p class="caption">Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources.</p>
+            <p class="caption">
+              Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources. * of your own foods: calculated as of what it is like.
+            </p>
             <button class="chip" onclick={() => (adding = true)}>Add a food of your own</button>
           </div>
           <div class="overflow-x-auto">
@@ -120,10 +123,12 @@
                         >{food.name}<span class="caption block font-normal">{food.group}</span></button
                       >
                     </td>
-                    {#each [food.kcal, food.protein_g, food.fat_g, food.carbohydrate_g, food.fibre_g, food.water_g] as value, n (n)}<td class="px-2 text-right"
-                        >{value}</td
+                    {#each FIGURES as figure (figure)}<td class="px-2 text-right {food.taken.includes(figure) ? 'text-soft italic' : ''}"
+                        >{food[figure]}{food.taken.includes(figure) ? "*" : ""}</td
                       >{/each}
-                    <td class="px-2 text-right whitespace-nowrap">{Math.round(food.loose_g_ml * 1000)}–{Math.round(food.settled_g_ml * 1000)}</td>
+                    <td class="px-2 text-right whitespace-nowrap {food.taken.includes('loose_g_ml') ? 'text-soft italic' : ''}"
+                      >{Math.round(food.loose_g_ml * 1000)}–{Math.round(food.settled_g_ml * 1000)}</td
+                    >
                     <td class="px-2 text-right">{food.particle_g_ml.toFixed(2)}</td>
                     <td class="pl-3 text-sm">{food.traits.join(", ")}</td>
                   </tr>

@@ -1,0 +1,112 @@
+<!-- A food from its name and what it is most like: only what is known is written, the rest is taken and marked. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { sent } from "$lib/format/numbers";
+  import { larder } from "$lib/state/larder.svelte";
+  import { latest } from "$lib/state/latest";
+  import Field from "$lib/ui/Field.svelte";
+  import { untrack } from "svelte";
+  import FoodPick from "./FoodPick.svelte";
+
+  let { name, foods, onadded }: { name: string; foods: Schemas["FoodName"][]; onadded: (food: Schemas["Added"]) => void } = $props();
+
+  const PARTS = [
+    ["kcal", "Energy, kcal"],
+    ["protein_g", "Protein, g"],
+    ["fat_g", "Fat, g"],
+    ["carbohydrate_g", "Carbohydrate, g"],
+    ["fibre_g", "of it fibre, g"],
+    ["water_g", "Water, g (its moisture, %)"],
+  ] as const;
+  const TRAITS: [Schemas["Trait"], string][] = [
+    ["oil-rich", "oily"],
+    ["sugar-like", "sugar, or mostly sugar"],
+    ["salt-like", "salt"],
+    ["sticky", "sticky"],
+    ["powdery", "a powder"],
+    ["seasoning", "a seasoning"],
+    ["raw-animal", "raw meat or egg"],
+    ["home-dried", "dried at home"],
+    ["freeze-dried", "freeze-dried"],
+    ["commodity", "traded grain, pulse or pasta"],
+  ];
+  type Part = (typeof PARTS)[number][0];
+
+  let called = $state(untrack(() => name));
+  let like = $state("");
+  let figures = $state<Partial<Record<Part, number | string | null>>>({});
+  let measure = $state("1 cup");
+  let weighs = $state("");
+  /** None means those of the food it is like. */
+  let traits = $state<Schemas["Trait"][] | null>(null);
+  let read = $state<Schemas["FoodRow"]>();
+  let wrong = $state<Wrong>({});
+  let tried = $state(false);
+
+  const known = $derived(traits ?? ((read?.traits ?? []) as Schemas["Trait"][]));
+
+  const asked = (): Schemas["AskedFood"] => ({
+    ...(Object.fromEntries(PARTS.map(([part]) => [part, figures[part] === "" ? null : (sent(figures[part] ?? null) as number | null)])) as Record<
+      Part,
+      number | null
+    >),
+    name: called,
+    like,
+    measure,
+    weighs,
+    traits,
+  });
+
+  const reread = latest(async () => {
+    if (!like) return void (read = undefined);
+    const answered = await ask(api.POST("/api/foods/read", { body: { ...asked(), name: called.trim() || "?" } }));
+    wrong = answered.wrong ?? {};
+    if (answered.data) read = answered.data;
+  });
+
+  $effect(() => {
+    void [like, JSON.stringify(figures), measure, weighs, traits];
+    untrack(() => void reread());
+  });
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    tried = true;
+    const done = await ask(api.POST("/api/foods", { body: asked() }));
+    wrong = done.wrong ?? {};
+    if (done.data) onadded(done.data);
+  }
+
+  const a_cup = (g_ml: number) => (larder.us ? `${((g_ml * 236.6) / 28.35).toFixed(1)} oz a cup` : `${Math.round(g_ml * 236.6)} g a cup`);
+  const of = (part: Part) => (read ? String(Math.round(read[part] * 10) / 10) : "");
+  const toggled = (trait: Schemas["Trait"]) => (known.includes(trait) ? known.filter((each) => each !== trait) : [...known, trait]);
+</script>
+
+<form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
+  <Field label="Name" name="name" bind:value={called} {wrong} />
+  <FoodPick label="Most like" name="like" {foods} bind:value={like} near={called} wrong={tried ? wrong : {}} onpick={() => (traits = null)} />
+  <fieldset class="sm:col-span-2">
+    <legend class="head">In 100 g, from its packet: only what you know</legend>
+    <p class="caption">
+      {read ? `What is empty is calculated as of ${foods.find((food) => food.key === like)?.name ?? "it"}, and marked so.` : "First say what it is most like."}
+    </p>
+    <div class="mt-1 grid grid-cols-2 gap-3 sm:grid-cols-3">
+      {#each PARTS as [part, label] (part)}<Field {label} name={part} type="number" bind:value={figures[part]} {wrong} placeholder={of(part)} />{/each}
+    </div>
+  </fieldset>
+  <div class="grid grid-cols-2 items-start gap-3">
+    <Field label="This much, loose" name="measure" bind:value={measure} {wrong} />
+    <Field label="weighs" name="weighs" bind:value={weighs} {wrong} placeholder={read ? a_cup(read.loose_g_ml) : larder.us ? "6.5 oz" : "185 g"} />
+  </div>
+  <p class="caption self-end pb-2">Fill a level cup, weigh it, take the cup off. Left empty, it is taken to lie as what it is like.</p>
+  <fieldset class="sm:col-span-2">
+    <legend class="head">Tell us if it is</legend>
+    <div class="mt-1 flex flex-wrap gap-2">
+      {#each TRAITS as [trait, words] (trait)}
+        <button type="button" class="chip" aria-pressed={known.includes(trait)} onclick={() => (traits = toggled(trait))}>{words}</button>
+      {/each}
+    </div>
+  </fieldset>
+  {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+  <div class="flex justify-end sm:col-span-2"><button class="do" type="submit" disabled={!foods.length}>Add it</button></div>
+</form>

@@ -1,0 +1,139 @@
+<!-- A mix: what is in it, a line each, and what that comes to. -->
+<script lang="ts">
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { larder } from "$lib/state/larder.svelte";
+  import { latest } from "$lib/state/latest";
+  import Field from "$lib/ui/Field.svelte";
+  import { renamed } from "$lib/format/words";
+  import { untrack } from "svelte";
+
+  let { name, onadded }: { name: string; onadded: (food: Schemas["Added"]) => void } = $props();
+
+  const EXAMPLE = "2 cups red lentils\n1 cup white rice\n¼ cup dried onions\n2 tbsp salt";
+
+  let called = $state(untrack(() => name));
+  let lines = $state("");
+  let measure = $state("1 cup");
+  let weighs = $state("");
+  let read = $state<Schemas["MixView"]>();
+  let wrong = $state<Wrong>({});
+
+  const asked = (): Schemas["AskedMix"] => ({ name: called, lines, measure, weighs });
+  const id = $props.id();
+
+  const reread = latest(async () => {
+    const answered = await ask(api.POST("/api/mixes/read", { body: { ...asked(), name: called.trim() || "?" } }));
+    wrong = answered.wrong ?? {};
+    if (answered.data) read = answered.data;
+  });
+
+  $effect(() => {
+    void [lines, measure, weighs];
+    untrack(() => void reread());
+  });
+
+  async function save(event: SubmitEvent) {
+    event.preventDefault();
+    const done = await ask(api.POST("/api/mixes", { body: asked() }));
+    wrong = done.wrong ?? {};
+    if (done.data) onadded(done.data);
+  }
+
+  /** Where one line of the mix is to name another food. */
+  function mean(line: Schemas["MixLine"], food: string) {
+    const words = line.text.replace(/^[\d.,½¼¾⅓⅔\s/%x×]*(?:[a-z]+\s+)?/i, "");
+    lines = lines
+      .split("\n")
+      .map((each) => (each.trim().replace(/\s+/g, " ") === line.text ? renamed(each, words, food) : each))
+      .join("\n");
+  }
+
+  const parts = $derived(read?.lines.filter((line) => line.share > 0) ?? []);
+  const figures = $derived(
+    read?.kcal
+      ? ([
+          [`${read.kcal} kcal`, "energy"],
+          [`${read.protein_g} g`, "protein"],
+          [`${read.fat_g} g`, "fat"],
+          [`${read.carbohydrate_g} g`, "carbohydrate"],
+          [`${read.fibre_g} g`, "of it fibre"],
+          [`${read.water_g} g`, "water"],
+        ] as const)
+      : [],
+  );
+</script>
+
+<form class="grid gap-x-6 gap-y-4 sm:grid-cols-2" onsubmit={save} novalidate>
+  <div class="grid content-start gap-4">
+    <Field label="Name" name="name" bind:value={called} {wrong} placeholder="red soup mix" />
+    <div>
+      <label class="head block" for={id}>What is in it, a line each</label>
+      <textarea
+        {id}
+        class="field mt-1 min-h-40"
+        rows="6"
+        placeholder={EXAMPLE}
+        bind:value={lines}
+        aria-invalid={wrong.lines ? "true" : undefined}
+        aria-describedby="{id}-note"
+        spellcheck="false"></textarea>
+      <p id="{id}-note" class={wrong.lines ? "wrong" : "caption"}>
+        {wrong.lines ? wrong.lines.message : "Cups, spoons or weights; or shares of the weight, as 40 % red lentils."}
+      </p>
+    </div>
+    <div class="grid grid-cols-2 items-start gap-3">
+      <Field label="This much, loose" name="measure" bind:value={measure} {wrong} />
+      <Field label="weighs, if weighed" name="weighs" bind:value={weighs} {wrong} placeholder={read?.cup || (larder.us ? "6.5 oz" : "185 g")} />
+    </div>
+  </div>
+  <div aria-live="polite">
+    {#if read?.lines.length}
+      <ul>
+        {#each read.lines as line (line.text)}
+          <li class="border-b border-line py-1.5">
+            <div class="flex items-baseline justify-between gap-3">
+              <span class={line.wrong ? "font-semibold text-rust" : ""}>{line.food || line.text}</span>
+              <span class="whitespace-nowrap text-soft"
+                >{#if !line.wrong}{line.mass} <b class="ml-2 inline-block min-w-12 text-right text-ink">{Math.round(line.share * 100)} %</b>{/if}</span
+              >
+            </div>
+            {#if line.wrong}
+              <p class="caption">{line.wrong}</p>
+              <div class="mt-1 flex flex-wrap gap-1.5 empty:hidden">
+                {#each line.nearest as near (near)}<button type="button" class="chip !px-3" onclick={() => mean(line, near)}>{near}</button>{/each}
+              </div>
+            {/if}
+          </li>
+        {/each}
+      </ul>
+      <svg viewBox="0 0 100 8" class="mt-3 h-6 w-full" preserveAspectRatio="none" aria-hidden="true">
+        {#each parts as line, n (n)}
+          {@const before = parts.slice(0, n).reduce((sum, each) => sum + each.share, 0)}
+          <rect
+            x={before * 100}
+            width={line.share * 100}
+            height="8"
+            fill={line.colour}
+            stroke="var(--ink)"
+            stroke-width=".5"
+            vector-effect="non-scaling-stroke"
+          />
+        {/each}
+      </svg>
+      {#if read.wrong}<p class="wrong mt-2" role="alert">{read.wrong}</p>{/if}
+      <dl class="mt-3 grid grid-cols-3 gap-x-4 gap-y-2">
+        {#each figures as [figure, words] (words)}<div>
+            <dt class="caption">{words}</dt>
+            <dd class="font-bold">{figure}</dd>
+          </div>{/each}
+      </dl>
+      {#if read.cup}<p class="mt-3 text-md">In 100 g. A cup of it weighs {weighs ? "" : "about "}{read.cup}.</p>{/if}
+      {#if read.keeps}<p class="mt-1 text-md">{read.keeps}</p>{/if}
+      {#if read.traits.length}<p class="caption mt-1">The rules know it as {read.traits.join(", ")}.</p>{/if}
+    {:else}
+      <p class="caption">What it comes to shows here: energy, protein, how long it keeps.</p>
+    {/if}
+  </div>
+  {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+  <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
+</form>
