@@ -28,7 +28,7 @@ from yellow_larder.features.catalog.containers import Drawing, called, container
 from yellow_larder.features.catalog.foods import all_foods, read_food_line
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
-from yellow_larder.features.packing.usual import usual_container
+from yellow_larder.features.supplies.usual import usual_container
 from yellow_larder.reference import stuff_of
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.errors import Refused

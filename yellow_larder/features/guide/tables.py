@@ -13,7 +13,7 @@ from yellow_larder.features.catalog.containers import Drawing, drawing, say_cont
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
 from yellow_larder.features.household.larder import Larder, current_settings, settings
-from yellow_larder.features.packing.usual import usual_containers
+from yellow_larder.features.supplies.usual import usual_containers
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import packets
 from yellow_larder.words.quantities import Units, say_length, say_volume

@@ -17,7 +17,7 @@ from yellow_larder.features.catalog.containers import called, container_by_key, 
 from yellow_larder.features.catalog.foods import find_food
 from yellow_larder.features.household.larder import find_place, places_in_use
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packing.usual import usual_container
+from yellow_larder.features.supplies.usual import usual_container
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Amount, Units, read_amount, read_length_mm, read_line, say_mass
