@@ -18,7 +18,12 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
     """Whenever in the day it is made."""
     larder = furnish(tmp_path / "demo.db", lambda: datetime(2026, 11, 24, hour, 40))
     view = shelves(larder)
-    assert [place.name for place in view.places] == ["Stair cupboard", "Stone cellar", "Boat-shed loft"]
+    assert [place.name for place in view.places] == [
+        "Stair cupboard",
+        "Stone cellar",
+        "Boat-shed loft",
+        "Chest freezer",
+    ]
     assert len(view.packages) > 50
     due = {package.food: package.due for package in view.packages}
     assert due["hazelnuts"] is Due.PAST, "nuts in a warm loft, for years"

@@ -117,4 +117,4 @@ def test_amounts_that_make_no_sense(text: str) -> None:
 
 
 def test_degrees() -> None:
-    assert (say_temperature(0, Units.US), say_temperature(-18, Units.METRIC)) == ("32 °F", "-18 °C")
+    assert (say_temperature(0, Units.US), say_temperature(-18, Units.METRIC)) == ("32 °F", "−18 °C")

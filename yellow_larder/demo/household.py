@@ -14,6 +14,7 @@ from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
 from yellow_larder.demo.measuring import measure
 from yellow_larder.demo.packing import pack_in_runs
+from yellow_larder.demo.pantry import bring_home
 from yellow_larder.demo.table import lay_the_table
 from yellow_larder.demo.using import eat_from_the_shelves
 from yellow_larder.features.household.clock import utc_now
@@ -61,6 +62,7 @@ def furnish(file: Path, now: Now = utc_now) -> Larder:
     fill_the_freezer(years.larder, ago)
     dry_the_garden(years.larder, ago)
     pack_in_runs(years.larder, ago)
+    bring_home(years.larder, ago)
     years.larder.clock = now
     return years.larder
 

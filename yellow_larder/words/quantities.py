@@ -272,7 +272,9 @@ def say_temperature(temperature_c: float, units: Units) -> str:
         >>> say_temperature(-18, Units.US), say_temperature(-0.4, Units.METRIC)
         ('0 °F', '0 °C')
     """
-    return f"{round(temperature_c)} °C" if units is Units.METRIC else f"{round(temperature_c * 1.8 + 32)} °F"
+    degrees = round(temperature_c if units is Units.METRIC else temperature_c * 1.8 + 32)
+    sign = "−" if degrees < 0 else ""
+    return f"{sign}{abs(degrees)} °{'C' if units is Units.METRIC else 'F'}"
 
 
 def say_dial(temperature_c: float, units: Units) -> str:

@@ -18,7 +18,7 @@ def test_drawn_at_its_own_size(container: Container) -> None:
 
 def test_food_shows_through_glass_and_not_through_foil_or_paper() -> None:
     clear = {each.kind for each in reference.containers().values() if drawing(each).clear}
-    assert clear == {Kind.JAR, Kind.BOTTLE, Kind.CLEAR_BAG, Kind.POUCH, Kind.SHOP_JAR}
+    assert clear == {Kind.JAR, Kind.BOTTLE, Kind.CLEAR_BAG, Kind.POUCH, Kind.SHOP_JAR, Kind.CANNED_JAR}
 
 
 def test_a_bag_of_ones_own_is_told_by_its_key_alone() -> None:

@@ -157,4 +157,6 @@ def test_what_could_be_dried_canned_or_fresh_is_not_taken_for_dried_in_silence()
 def test_what_was_canned_at_home_says_what_is_never_tasted() -> None:
     found = read("6 quart jars home-canned peaches, 2026")
     assert (found.food.key, found.canned_at_home) == ("tinned-peaches", True)
+    assert (found.container.key, found.called) == ("canned-quart", "home-canned peaches")
+    assert read("pressure-canned chicken, 3 pints").container.key == "canned-pint"
     assert any("never tasted" in doubt for doubt in found.doubts)

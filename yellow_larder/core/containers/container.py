@@ -30,6 +30,8 @@ class Kind(StrEnum):
     """Sealed and sterilised by its maker, as a tin from the shop is."""
     SHOP_JAR = "shop jar"
     """A jar or bottle closed by its maker."""
+    CANNED_JAR = "canned jar"
+    """A preserving jar that was canned at home: sealed and sterilised with what is in it."""
     BOX = "box"
     """A box, basket or crate: it holds food together, and keeps nothing out."""
 
@@ -56,7 +58,7 @@ class Closing(StrEnum):
 
 _FLAT = frozenset({Kind.BAG, Kind.ZIP_BAG, Kind.CLEAR_BAG, Kind.POUCH, Kind.PACKET})
 _HAS_FILM = _FLAT | {Kind.LINED_PAIL}
-_BY_ITS_MAKER = frozenset({Kind.TIN, Kind.SHOP_JAR})
+_BY_ITS_MAKER = frozenset({Kind.TIN, Kind.SHOP_JAR, Kind.CANNED_JAR})
 _FROM_THE_SHOP = _BY_ITS_MAKER | {Kind.PACKET, Kind.BOX}
 _USUALLY = {
     Kind.BAG: (Material.FOIL, Lid.HEAT_SEAL),
@@ -72,6 +74,7 @@ _USUALLY = {
     Kind.PACKET: (Material.PAPER, Lid.HEAT_SEAL),
     Kind.TIN: (Material.STEEL, Lid.SEAM),
     Kind.SHOP_JAR: (Material.GLASS, Lid.PRESERVING),
+    Kind.CANNED_JAR: (Material.GLASS, Lid.PRESERVING),
     Kind.BOX: (Material.SLATS, Lid.NONE),
 }
 """What each kind is made of, and closed with, where nothing else is said. Source: common practice."""

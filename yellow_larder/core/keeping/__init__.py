@@ -19,7 +19,7 @@ from yellow_larder.core.keeping.shelf_life import (
     soonest_end,
 )
 from yellow_larder.core.keeping.stretches import share_used
-from yellow_larder.core.keeping.ways import Way, way_kept
+from yellow_larder.core.keeping.ways import Way, usual_way, way_kept
 
 __all__ = [
     "COOL_STRETCH",
@@ -49,5 +49,6 @@ __all__ = [
     "share_used",
     "soonest_end",
     "spoilt",
+    "usual_way",
     "way_kept",
 ]

@@ -156,6 +156,9 @@ class Package:
         return self.container.closed_by_maker and not self.opened_a_day
 
 
+_WETTEST = 0.985
+"""Water activity above which no isotherm tells anything. Source: where the tables end that they were fitted to."""
+
 MOST_MOISTURE_PCT = 60.0
 """Moisture above which no isotherm tells anything: it is as wet as fresh food."""
 
@@ -297,7 +300,7 @@ class Course:
     def moisture_after_pct(self, days: float) -> float:
         """Its moisture after some days by the middle wall, wet basis, %: what it takes along when it is opened.
 
-        What has no isotherm, or is wetter than any tells of, stays as it was.
+        What has no isotherm, is wetter than its isotherm tells of, or stays as its maker closed it, stays as it was.
 
         Args:
             days: days since it was closed, 0 or more.
@@ -305,10 +308,12 @@ class Course:
         Source: `Damp`.
         """
         of = self.of
-        if self.damp is None or of.isotherm is None or days <= 0:
+        if self.damp is None or of.isotherm is None or days <= 0 or of.is_as_it_was_made:
+            return of.moisture_pct
+        if of.moisture_pct >= float(of.isotherm.moisture_pct(np.array(_WETTEST), self.store_c)):
             return of.moisture_pct
         activity = self.damp.after(np.array([days]))[0]
-        return float(of.isotherm.moisture_pct(np.minimum(activity, 0.985), self.store_c)[0])
+        return float(of.isotherm.moisture_pct(np.minimum(activity, _WETTEST), self.store_c)[0])
 
     def comes_to(self, days: float) -> ComeTo:
         """What it has come to after some days, to go on from elsewhere.

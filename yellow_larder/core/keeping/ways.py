@@ -45,3 +45,26 @@ def way_kept(mean_c: float, closing: Closing, ways: Mapping[Way, Life]) -> Way:
     if mean_c <= FRIDGE_C:
         return Way.FRIDGE_VACUUM if closing is Closing.VACUUM and Way.FRIDGE_VACUUM in ways else Way.FRIDGE
     return Way.CELLAR if mean_c <= CELLAR_C else Way.ROOM
+
+
+_CELLAR_DAYS, _FRIDGE_DAYS = 30.0, 5.0
+
+
+def usual_way(ways: Mapping[Way, Life]) -> Way:
+    """Where food that is not dry usually stands.
+
+    In a cellar, if that keeps it for a month, and as long as a fridge would; in a freezer, if it would keep for less
+    than five days in a fridge; or else in a fridge.
+
+    Example:
+        >>> meat = {Way.CELLAR: Life(0.5, 1, 2), Way.FRIDGE: Life(3, 4, 5), Way.FREEZER: Life(120, 240, 365)}
+        >>> onions = {Way.CELLAR: Life(90, 150, 240), Way.FRIDGE: Life(30, 60, 120), Way.FREEZER: Life(90, 180, 300)}
+        >>> usual_way(meat).value, usual_way(onions).value
+        ('freezer', 'cellar')
+
+    Source: our judgement on the table of ways.
+    """
+    cellar, fridge = ways[Way.CELLAR].customary, ways[Way.FRIDGE].customary
+    if cellar >= max(_CELLAR_DAYS, fridge):
+        return Way.CELLAR
+    return Way.FRIDGE if fridge >= _FRIDGE_DAYS else Way.FREEZER

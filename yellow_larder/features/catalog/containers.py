@@ -45,6 +45,7 @@ USUAL: dict[Kind, dict[Units, str]] = {
     Kind.LINED_PAIL: {Units.US: "lined-5-gallon", Units.METRIC: "lined-20-litre"},
     Kind.SHOP_JAR: dict.fromkeys(Units, "shop-jar"),
     Kind.TIN: dict.fromkeys(Units, "tin"),
+    Kind.CANNED_JAR: {Units.US: "canned-quart", Units.METRIC: "canned-1-litre"},
     Kind.PACKET: dict.fromkeys(Units, "packet-1-kg"),
 }
 """What is meant by a jar, a bag, a pail that nobody measured. Source: common practice."""

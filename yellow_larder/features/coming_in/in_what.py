@@ -189,7 +189,9 @@ class Chosen:
     doubt: str = ""
 
 
-def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_weighed: bool) -> Chosen:
+def choose(
+    found: InWhat | None, food: Food, units: Units, *, lined: bool, is_weighed: bool, at_home: bool = False
+) -> Chosen:
     """The container of the table that a line means.
 
     Args:
@@ -198,10 +200,11 @@ def choose(found: InWhat | None, food: Food, units: Units, *, lined: bool, is_we
         units: the household's measures.
         lined: whether there is a foil bag in it, or round it.
         is_weighed: whether the line says what is in it: then the smallest that holds so much is meant.
+        at_home: whether it was canned at home.
     """
     if found is not None and found.own is not None:
         return Chosen(found.own)
-    kinds = _kinds(found, food, lined=lined)
+    kinds = (Kind.CANNED_JAR,) if at_home else _kinds(found, food, lined=lined)
     of_kind = sorted((each for each in containers().values() if each.kind in kinds), key=closed_volume_ml)
     if found is not None and found.is_ten:
         return Chosen(next((each for each in of_kind if each.key in ("can-10", "tin-10")), of_kind[-1]))

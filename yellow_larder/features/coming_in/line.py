@@ -110,6 +110,7 @@ _CANNED_AT_HOME = re.compile(
     r",?\s*\b(?:home[\s-]*(?:canned|bottled|tinned)|canned at home|we canned|pressure[\s-]*canned|water[\s-]*bathed)\b",
     re.IGNORECASE,
 )
+_JARS_OF = re.compile(r"\b((?:half[\s-]*)?(?:pint|pt|quart|qt))s?\b(?!\s*jars?)", re.IGNORECASE)
 _HOME_CANNING = (
     "canned at home: a year, eighteen months at the most, if it was by a tested recipe. A lid that is up, a jar that "
     "spurts or smells is thrown out, never tasted"
@@ -160,8 +161,12 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     line = _Line(dated.rest, doubts=list(dated.doubts))
     names = named.foods
     place = _place(line, named.places)
-    at_home = line.take(_CANNED_AT_HOME) is not None
+    canned = line.take(_CANNED_AT_HOME)
+    at_home = canned is not None
     own = line.take(_names_with_such_words(names))
+    if at_home:
+        # Who cans says pints and means jars.
+        line.rest = _JARS_OF.sub(r"\1 jars", line.rest)
     closing = _closing(line)
     line.take(_FULL)
     line.take(_CURED)
@@ -176,7 +181,7 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     food = _food(f"canned {words}" if at_home else words, names, found)
     line.doubts += _doubts_about(food, tidy, at_home=at_home)
     weighed = times is not None or bool(found and found.holds)
-    chosen = choose(found, food, units, lined=lined, is_weighed=weighed)
+    chosen = choose(found, food, units, lined=lined, is_weighed=weighed, at_home=at_home)
     container = chosen.container
     line.taken_as += filter(None, [chosen.taken_as])
     line.doubts += filter(None, [chosen.doubt])
@@ -190,7 +195,7 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     closing = _closed(line, closing, container)
     return Read(
         food,
-        _called(words, food, names),
+        _called(words, food, names) if canned is None else " ".join(f"{canned[0].strip(' ,')} {words}".lower().split()),
         container,
         count,
         each_g,

@@ -13,7 +13,7 @@ from yellow_larder.core.containers import Closing, closed_volume_ml
 from yellow_larder.core.errors import Refusal
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.food import nutrients
-from yellow_larder.core.keeping import Estimate
+from yellow_larder.core.keeping import Estimate, Way, usual_way
 from yellow_larder.core.packing import Case, judge
 from yellow_larder.features.catalog.containers import called, drawing
 from yellow_larder.features.catalog.foods import all_foods, names_of
@@ -230,18 +230,20 @@ _COLD_C = 16.0
 """The warmest mean, °C, at which fresh food is meant to stand. Source: a cellar, see `FREEZER_C`."""
 
 
+_STANDS = {
+    Way.FREEZER: ("freezer", "fridge"),
+    Way.FRIDGE: ("fridge", "freezer"),
+    Way.CELLAR: ("cellar", "fridge"),
+}
+"""The sorts of place that food which is not dry stands in, the best first."""
+
+
 def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, tuple[str, ...], tuple[str, ...]]:
     """Where it goes, what was taken for that, and what is doubtful about it."""
     if read.place is not None:
         return places[read.place], (), ()
     ways = ways_of(read.food.life)
-    wanted = (
-        ()
-        if not ways or read.container.closed_by_maker
-        else ("freezer", "fridge")
-        if _is_frozen(read)
-        else (("cellar", "fridge") if read.food.life.startswith(("cured", "cellar")) else ("fridge", "freezer"))
-    )
+    wanted = () if not ways or read.container.closed_by_maker else _STANDS[usual_way(ways)]
     for sort in wanted:
         for place in places.values():
             if place.sort == sort:
@@ -250,10 +252,6 @@ def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, tuple[str, 
     if wanted:
         return dry[0], (f"in the {dry[0].name}",), (f"there is no {wanted[0]} yet: add the place, or say where it is",)
     return dry[0], (f"in the {dry[0].name}",), ()
-
-
-def _is_frozen(read: Read) -> bool:
-    return read.food.life.startswith(("frozen", "fresh poultry", "fresh mince", "fresh meat", "fresh fish", "ready"))
 
 
 def _packed_on(read: Read, life: Life, today: date) -> tuple[date, int, tuple[str, ...]]:
@@ -300,7 +298,7 @@ def _shown(text: str, entry: _Entry, household: Settings, row: Row, places: dict
         count=read.count,
         mass=say_mass(what.mass_g, units),
         kcal=say_kcal(what.kcal * read.count),
-        closing="as its maker closed it" if read.container.closed_by_maker else SAYS_CLOSED[read.closing],
+        closing=_say_closing(read),
         place_name=entry.place.name,
         packed=_say_packed(entry),
         best_by=best_by(row, float(days), today),
@@ -314,6 +312,12 @@ def _shown(text: str, entry: _Entry, household: Settings, row: Row, places: dict
         level=round(what.level, 3),
     )
     return LineView(text, Reading.DOUBTFUL if entry.doubts else Reading.READ, stock, "", "", ())
+
+
+def _say_closing(read: Read) -> str:
+    if read.canned_at_home:
+        return "canned at home"
+    return "as its maker closed it" if read.container.closed_by_maker else SAYS_CLOSED[read.closing]
 
 
 def _say_packed(entry: _Entry) -> str:

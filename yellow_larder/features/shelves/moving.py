@@ -22,6 +22,7 @@ from yellow_larder.features.packages.state import PACKAGE, Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.journal.kinds import Happened, LookUp, Row
+from yellow_larder.reference import ways_of
 
 
 def lasts_there(
@@ -39,8 +40,12 @@ def lasts_there(
         on: the day.
     """
     carried = [package for package in packages if package.place_id != target.id]
-    there = bests_there(carried, all_foods(session), places_in(session), target)
-    return {package.number: _goes_on(package, bests, on) for package, bests in there}
+    foods = all_foods(session)
+    there = bests_there(carried, foods, places_in(session), target)
+    return {
+        package.number: _goes_on(package, bests, on, is_dry=not ways_of(foods[package.food_key].life))
+        for package, bests in there
+    }
 
 
 def bests_there(
@@ -83,7 +88,7 @@ def row_there(session: Session, row: Row, target: Place, on: date) -> Row:
     return PACKAGE.step(row, Happened(0, "moved", moved), number, looking_up(places))
 
 
-def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict[Estimate, Life]:
+def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date, *, is_dry: bool) -> dict[Estimate, Life]:
     kept, age = {}, (on - package.closed_on).days
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
@@ -91,7 +96,9 @@ def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date) -> dict
         rest = rest_days(most, there.most_days, age)
         if package.printed_on is not None and package.open_since is None:
             rest = min(rest, float((package.printed_on - package.closed_on).days))
-        new = Lasts.of(replace(there, base_days=min(base, there.base_days), most_days=rest)).life
+        # What is not dry has a life of its own wherever it is kept: of that it has the share left that it had here.
+        of = min(base, there.base_days) if is_dry else there.base_days
+        new = Lasts.of(replace(there, base_days=of, most_days=rest)).life
         kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, age))
     return kept
 

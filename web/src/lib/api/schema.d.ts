@@ -5977,7 +5977,7 @@ export interface components {
          * @description The sorts of container the trade tells apart.
          * @enum {string}
          */
-        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "tote" | "shop packet" | "tin" | "shop jar" | "box";
+        Kind: "bag" | "zip bag" | "clear-front bag" | "vacuum pouch" | "jar" | "pail" | "pail with liner" | "bottle" | "can" | "tote" | "shop packet" | "tin" | "shop jar" | "canned jar" | "box";
         /**
          * KitchenRow
          * @description A thing counted in a kitchen, and what stands for it in the larder.

@@ -30,6 +30,7 @@ export function outline(drawn: Drawn, scale: number): Outline {
   switch (drawn.kind) {
     case "jar":
     case "shop jar":
+    case "canned jar":
       return jar(drawn, scale);
     case "bottle":
       return bottle(drawn, scale);
