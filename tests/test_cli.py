@@ -98,7 +98,7 @@ def test_the_demo_is_made_anew_and_leaves_ones_own_larder_alone(
     for _ in range(2):
         assert run.invoke(cli.app, ["demo", "--port", str(free_port())]).exit_code == 0
         with open_larder(tmp_path / "demo.db") as demo:
-            assert len(shelves(demo).places) == 3
+            assert len(shelves(demo).places) == 4
             pack(demo, Ask(line="2 kg pearl barley"))
     assert (tmp_path / "larder.db").read_bytes() == before
     assert not list(tmp_path.glob("*.making*"))

@@ -55,6 +55,7 @@ VIEWS = [
     "/bench by date",
     "/start",
     "/shelves/spread",
+    "/shelves/seeds",
 ]
 
 

@@ -29,6 +29,7 @@ from yellow_larder.api import (
     reference,
     rounds,
     run,
+    seeds,
     shelves,
     storing,
     supplies,
@@ -62,6 +63,7 @@ def make_app(larder: Larder, web: Path | None = None, instruments: Devices | Non
         # Before the card of a package, whose address has a number where these have a word.
         using,
         shelves,
+        seeds,
         coming_in,
         places,
         supplies,

@@ -12,6 +12,7 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.demo.ago import Ago, Now
 from yellow_larder.demo.drying import dry_the_garden
 from yellow_larder.demo.freezer import fill_the_freezer
+from yellow_larder.demo.garden import save_seeds
 from yellow_larder.demo.measuring import measure
 from yellow_larder.demo.packing import pack_in_runs
 from yellow_larder.demo.pantry import bring_home
@@ -63,6 +64,7 @@ def furnish(file: Path, now: Now = utc_now) -> Larder:
     dry_the_garden(years.larder, ago)
     pack_in_runs(years.larder, ago)
     bring_home(years.larder, ago)
+    save_seeds(years.larder, ago, cupboard=CUPBOARD, cellar=CELLAR)
     years.larder.clock = now
     return years.larder
 

@@ -23,6 +23,8 @@ from yellow_larder.features.planning.state import BUDGET, DIARY, GOAL, MEAL, MEA
 from yellow_larder.features.planning.text import TITLES as PLANNING_TITLES
 from yellow_larder.features.run.state import RUN
 from yellow_larder.features.run.text import TITLES as RUN_TITLES
+from yellow_larder.features.seeds.state import SEED
+from yellow_larder.features.seeds.text import TITLES as SEEDS_TITLES
 from yellow_larder.features.shelves.text import TITLES as SHELVES_TITLES
 from yellow_larder.features.supplies.state import SUPPLY
 from yellow_larder.features.supplies.text import TITLES as SUPPLIES_TITLES
@@ -31,7 +33,7 @@ from yellow_larder.journal import kinds
 from yellow_larder.words.titles import register_titles
 
 kinds.register(HOUSEHOLD, PLACE, FOOD, MIX, CONTAINER, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
-kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD)
+kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD, SEED)
 
 for titles in (
     CATALOG_TITLES,
@@ -44,6 +46,7 @@ for titles in (
     PACKING_TITLES,
     PLANNING_TITLES,
     RUN_TITLES,
+    SEEDS_TITLES,
     SHELVES_TITLES,
     SUPPLIES_TITLES,
     USING_TITLES,

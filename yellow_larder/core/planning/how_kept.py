@@ -52,7 +52,7 @@ def best_kept(
         lives: how long it keeps at 21 °C, by packing.
         frozen: the most days it keeps in a freezer as published.
         wanted_days: how long it is meant to keep, days, 1–15,000.
-        rate: days of life used per day in the coolest place there is, 0.05–20.
+        rate: days of life used per day in the coolest store there is, 0.000001–20.
         estimate: whose word is taken.
 
     Returns:
@@ -64,7 +64,7 @@ def best_kept(
     Source: table of lives; see `shelf_life.days_left`.
     """
     check_range("wanted_days", wanted_days, 1, 15_000, "days")
-    check_range("rate", rate, 0.05, 20, "")
+    check_range("rate", rate, 1e-6, 20, "")
     allowed = [each for each in _BY_TROUBLE if each not in _WITHOUT_OXYGEN or may_meet_absorber(food)]
     bases = {each: lives[each].by(estimate) for each in allowed}
     kept = [(each, min(base / rate, most_days(base, frozen.by(estimate)))) for each, base in bases.items()]

@@ -23,7 +23,7 @@ from yellow_larder.features.coming_in.line import CALLED, Named, Read, read_stoc
 from yellow_larder.features.coming_in.views import CameIn, LinesView, LineView, Reading, StockView
 from yellow_larder.features.household.changes import say_called
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, places_in_use, settings
+from yellow_larder.features.household.larder import COLD_SORTS, Larder, places_in_use, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion
 from yellow_larder.features.packages.events import Found, PackagePacked
@@ -248,7 +248,7 @@ def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, tuple[str, 
         for place in places.values():
             if place.sort == sort:
                 return place, (f"in the {place.name}",), ()
-    dry = [each for each in places.values() if each.sort not in ("fridge", "freezer")] or list(places.values())
+    dry = [each for each in places.values() if each.sort not in COLD_SORTS] or list(places.values())
     if wanted:
         return dry[0], (f"in the {dry[0].name}",), (f"there is no {wanted[0]} yet: add the place, or say where it is",)
     return dry[0], (f"in the {dry[0].name}",), ()

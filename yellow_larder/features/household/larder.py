@@ -40,6 +40,9 @@ ROOM_C = (1.0, 45.0)
 SORTS_OF_PLACE = ("cupboard", "cellar", "loft", "fridge", "freezer")
 """How a place can be drawn."""
 
+COLD_SORTS = frozenset({"fridge", "freezer"})
+"""Places that a machine keeps cold."""
+
 
 @dataclass(frozen=True, slots=True)
 class NewPlace:

@@ -14,7 +14,7 @@ from yellow_larder.core.keeping import Estimate, ageing_rate
 from yellow_larder.core.planning import best_kept, whole_meals
 from yellow_larder.core.units import ML_PER_CUP
 from yellow_larder.features.catalog.foods import all_foods
-from yellow_larder.features.household.larder import Larder, places_in_use, settings
+from yellow_larder.features.household.larder import COLD_SORTS, Larder, places_in_use, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.lots.lots import cupboard_g
 from yellow_larder.features.packages.state import Package
@@ -243,10 +243,11 @@ def _row(wanted: Wanted, n: int, rate: dict[str, float], estimate: Estimate, uni
 
 
 def _coolest(session: Session, lives: Collection[str]) -> dict[str, float]:
-    """Days of life used per day in the coolest place there is, by class of life."""
+    """Days of life used per day in the coolest store there is, by class of life: a freezer is no store for sacks."""
     places = places_in_use(session).values()
+    stores = [place for place in places if place.sort not in COLD_SORTS] or list(places)
     return {
-        life: min(ageing_rate(place.mean_c, place.swing_c, life_class(life).q10) for place in places) for life in lives
+        life: min(ageing_rate(place.mean_c, place.swing_c, life_class(life).q10) for place in stores) for life in lives
     }
 
 

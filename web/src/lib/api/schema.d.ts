@@ -2167,6 +2167,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/seeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Seeds
+         * @description All seeds for planting, what germinates worst first.
+         */
+        get: operations["list_seeds_api_seeds_get"];
+        put?: never;
+        /**
+         * Add Seeds
+         * @description Seeds come in; answers with their number.
+         */
+        post: operations["add_seeds_api_seeds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Seed Kinds
+         * @description Every kind of seed of the table, with how long it lives and its source.
+         */
+        get: operations["list_seed_kinds_api_seeds_kinds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Seeds
+         * @description The seeds are gone.
+         */
+        delete: operations["drop_seeds_api_seeds__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{number}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Recount Seeds
+         * @description There are so many of them.
+         */
+        put: operations["recount_seeds_api_seeds__number__count_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{number}/store": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Move Seeds
+         * @description Seeds are kept otherwise from today on.
+         */
+        put: operations["move_seeds_api_seeds__number__store_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/seeds/{number}/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Test
+         * @description A germination test was counted: so many were laid out, so many came.
+         */
+        post: operations["add_test_api_seeds__number__tests_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelves": {
         parameters: {
             query?: never;
@@ -3369,6 +3493,50 @@ export interface components {
             weighs?: string;
         };
         /**
+         * AskedSeed
+         * @description Seeds as they are typed.
+         *
+         *     Attributes:
+         *         name: what they are called, "carrot, Autumn King"; their kind is read from it.
+         *         kind: key of the kind; empty to read it from the name.
+         *         harvested: about when, "2024", "Sep 2024", "about 2021".
+         *         own: whether they were saved at home.
+         *         amount: how many, or what they weigh: "200", "15 g".
+         *         store: what they are kept in.
+         *         place: number of the place.
+         *         moisture_pct: their moisture, if it was measured.
+         */
+        AskedSeed: {
+            /**
+             * Amount
+             * @default
+             */
+            amount?: string;
+            /**
+             * Harvested
+             * @default
+             */
+            harvested?: string;
+            /**
+             * Kind
+             * @default
+             */
+            kind?: string;
+            /** Moisture Pct */
+            moisture_pct?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Own
+             * @default false
+             */
+            own?: boolean;
+            /** Place */
+            place?: number | null;
+            /** @default paper packet */
+            store?: components["schemas"]["Store"];
+        };
+        /**
          * Basis
          * @description What the master list rests on.
          * @enum {string}
@@ -3426,6 +3594,25 @@ export interface components {
             male: string;
             /** Source */
             source: string;
+        };
+        /** Body_add_test_api_seeds__number__tests_post */
+        Body_add_test_api_seeds__number__tests_post: {
+            /**
+             * Came
+             * @example 7
+             */
+            came: number;
+            /**
+             * On
+             * @description none means today
+             * @example 2026-11-24
+             */
+            on?: string | null;
+            /**
+             * Sown
+             * @example 10
+             */
+            sown: number;
         };
         /** Body_add_to_a_day_api_table_diary__day__lines_post */
         Body_add_to_a_day_api_table_diary__day__lines_post: {
@@ -3709,6 +3896,18 @@ export interface components {
              */
             shelf: number;
         };
+        /** Body_move_seeds_api_seeds__number__store_put */
+        Body_move_seeds_api_seeds__number__store_put: {
+            /** Moisture Pct */
+            moisture_pct?: number | null;
+            /**
+             * Place
+             * @example 1
+             */
+            place: number;
+            /** @example closed jar */
+            store: components["schemas"]["Store"];
+        };
         /** Body_note_api_supplies__number__put */
         Body_note_api_supplies__number__put: {
             /** Cost */
@@ -3885,6 +4084,14 @@ export interface components {
              *     10 tins sardines, best by 2028-03
              */
             text: string;
+        };
+        /** Body_recount_seeds_api_seeds__number__count_put */
+        Body_recount_seeds_api_seeds__number__count_put: {
+            /**
+             * Amount
+             * @example 120
+             */
+            amount: string;
         };
         /** Body_remember_words_api_table_words_post */
         Body_remember_words_api_table_words_post: {
@@ -4527,20 +4734,6 @@ export interface components {
             weighed: number;
         };
         /**
-         * CurvePoint
-         * @description A point of a food's curve: hours since it went in, and the weight of all its trays, with the band, g.
-         */
-        CurvePoint: {
-            /** High G */
-            high_g: number;
-            /** Hours */
-            hours: number;
-            /** Likely G */
-            likely_g: number;
-            /** Low G */
-            low_g: number;
-        };
-        /**
          * DampInside
          * @description How the damp goes, when it is too much, and what gel would do.
          */
@@ -4705,7 +4898,7 @@ export interface components {
             /** Colour */
             colour: string;
             /** Curve */
-            curve: components["schemas"]["CurvePoint"][];
+            curve: components["schemas"]["yellow_larder__features__drying__load_state__CurvePoint"][];
             /** Cut */
             cut: string;
             /**
@@ -5432,6 +5625,26 @@ export interface components {
             waste: string;
             /** Ways */
             ways: components["schemas"]["SharedWay"][];
+        };
+        /**
+         * GerminationTest
+         * @description A germination test, with what it tells.
+         */
+        GerminationTest: {
+            /** Came */
+            came: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** On */
+            on: string;
+            /** Says */
+            says: string;
+            /** Sown */
+            sown: number;
+            /** Years */
+            years: number;
         };
         /**
          * Gives
@@ -7753,6 +7966,99 @@ export interface components {
             text: string;
         };
         /**
+         * SeedKindView
+         * @description A kind of seed to pick from.
+         */
+        SeedKindView: {
+            /** Aliases */
+            aliases: string[];
+            /** Family */
+            family: string;
+            /** Key */
+            key: string;
+            /** Lives */
+            lives: string;
+            /** Name */
+            name: string;
+            /** New */
+            new: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * SeedView
+         * @description Seeds of one kind and harvest, with what is to be known of them.
+         *
+         *     Attributes:
+         *         number: their number.
+         *         version: the version of the record.
+         *         name: what they are called.
+         *         kind: key of their kind.
+         *         kind_name: its name.
+         *         harvested: about when, in words.
+         *         own: whether they were saved at home.
+         *         count: how many there are.
+         *         amount: the same in words.
+         *         store: what they are kept in.
+         *         place: number of the place.
+         *         place_name: its name.
+         *         moisture_pct: how moist they are.
+         *         germination: what is expected of them today, 0–1.
+         *         says: that in words, and what it rests on.
+         *         sow: how thick to sow, in words.
+         *         half_by: when half of what was sown will come no more, in words; empty if it does not already.
+         *         lives: how long new seed of the kind lives so.
+         *         cautions: what may harm them.
+         *         years: their age, years.
+         *         curve: germination over the years.
+         *         tests: the tests.
+         */
+        SeedView: {
+            /** Amount */
+            amount: string;
+            /** Cautions */
+            cautions: string[];
+            /** Count */
+            count: number;
+            /** Curve */
+            curve: components["schemas"]["yellow_larder__features__seeds__seeds__CurvePoint"][];
+            /** Germination */
+            germination: number;
+            /** Half By */
+            half_by: string;
+            /** Harvested */
+            harvested: string;
+            /** Kind */
+            kind: string;
+            /** Kind Name */
+            kind_name: string;
+            /** Lives */
+            lives: string;
+            /** Moisture Pct */
+            moisture_pct: number;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Own */
+            own: boolean;
+            /** Place */
+            place: number;
+            /** Place Name */
+            place_name: string;
+            /** Says */
+            says: string;
+            /** Sow */
+            sow: string;
+            store: components["schemas"]["Store"];
+            /** Tests */
+            tests: components["schemas"]["GerminationTest"][];
+            /** Version */
+            version: number;
+            /** Years */
+            years: number;
+        };
+        /**
          * Seen
          * @description A price as seen in a shop.
          *
@@ -8109,6 +8415,12 @@ export interface components {
             /** Taken As */
             taken_as: string[];
         };
+        /**
+         * Store
+         * @description What seeds are kept in.
+         * @enum {string}
+         */
+        Store: "paper packet" | "closed jar" | "closed jar with silica gel";
         /**
          * StoreRow
          * @description A food of the master list.
@@ -8807,6 +9119,30 @@ export interface components {
          * @enum {string}
          */
         yellow_larder__features__coming_in__views__Reading: "read" | "doubtful" | "unread";
+        /**
+         * CurvePoint
+         * @description A point of a food's curve: hours since it went in, and the weight of all its trays, with the band, g.
+         */
+        yellow_larder__features__drying__load_state__CurvePoint: {
+            /** High G */
+            high_g: number;
+            /** Hours */
+            hours: number;
+            /** Likely G */
+            likely_g: number;
+            /** Low G */
+            low_g: number;
+        };
+        /**
+         * CurvePoint
+         * @description Germination that is expected some years after harvest.
+         */
+        yellow_larder__features__seeds__seeds__CurvePoint: {
+            /** Germination */
+            germination: number;
+            /** Years */
+            years: number;
+        };
     };
     responses: never;
     parameters: never;
@@ -14998,6 +15334,385 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["RunView"];
                 };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_seeds_api_seeds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeedView"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_seeds_api_seeds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedSeed"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    list_seed_kinds_api_seeds_kinds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeedKindView"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_seeds_api_seeds__number__delete: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    recount_seeds_api_seeds__number__count_put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_recount_seeds_api_seeds__number__count_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    move_seeds_api_seeds__number__store_put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_move_seeds_api_seeds__number__store_put"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_test_api_seeds__number__tests_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_add_test_api_seeds__number__tests_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not found */
             404: {

@@ -22,7 +22,10 @@
 </script>
 
 <aside aria-label="Due, and what is here" class="p-4 sm:p-5 lg:px-6">
-  <a class="float-right inline-block min-h-11 pt-1 font-semibold text-soft underline" href="/shelves/spread">How it is spread</a>
+  <span class="float-right flex gap-4">
+    <a class="inline-block min-h-11 pt-1 font-semibold text-soft underline" href="/shelves/spread">How it is spread</a>
+    <a class="inline-block min-h-11 pt-1 font-semibold text-soft underline" href="/shelves/seeds">Seeds</a>
+  </span>
   <h2 class="text-2xl">{due.length ? "Due" : "Nothing is due"}</h2>
   {#if due.length}
     <ul class="mt-2 divide-y divide-line border-y border-line">

@@ -1,0 +1,5 @@
+<script lang="ts">
+  import Seeds from "$lib/features/seeds/Seeds.svelte";
+</script>
+
+<Seeds />

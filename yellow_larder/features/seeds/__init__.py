@@ -1,0 +1,1 @@
+"""Seeds for planting: what there is, how it germinates, how thick to sow."""
