@@ -10,11 +10,14 @@ from typing import Any
 from PIL import Image
 from sqlalchemy import select
 
-from yellow_larder.core.containers import Closing
+from yellow_larder.core.containers import Closing, Kind
 from yellow_larder.core.drying import Look
 from yellow_larder.core.packing import Feel
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
+from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
+from yellow_larder.features.catalog.own_foods import AskedMix, add_mix
+from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.features.drying.dryness_test import take_out, try_dry
 from yellow_larder.features.drying.load_plan import Item, LoadAsk
@@ -56,6 +59,15 @@ from yellow_larder.features.planning.state import DiaryDay, Price
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.record import RunPhase
 from yellow_larder.features.run.view import see_run
+from yellow_larder.features.seeds.events import Store
+from yellow_larder.features.seeds.seeds import (
+    AskedSeed,
+    count_seeds,
+    keep_seeds,
+    record_test,
+    remove_seeds,
+    store_seeds,
+)
 from yellow_larder.features.shelves import inspection
 from yellow_larder.features.shelves.inspection import empty_out, look_over
 from yellow_larder.features.shelves.photos import keep_photo
@@ -81,7 +93,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 82
+ACTS = 91
 """How many different things `do` does."""
 
 
@@ -195,6 +207,15 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: seen_to(larder, n + 1, list(Alarm)[n % 3]),
         lambda: _counted(larder, n),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
+        lambda: add_mix(larder, AskedMix(name=f"mix {n}", lines="60 % red lentils\n40 % rice")),
+        lambda: add_container(larder, AskedContainer(name=f"tub {n}", kind=Kind.TOTE, volume=f"{n + 2} L")),
+        lambda: remove_container(larder, n + 1),
+        lambda: keep_seeds(larder, AskedSeed(name="carrot", harvested="2024", amount=f"{n}00")),
+        lambda: record_test(larder, n + 1, 10, n % 10),
+        lambda: store_seeds(larder, n + 1, list(Store)[n % 3], 1),
+        lambda: count_seeds(larder, n + 1, f"{n}5"),
+        lambda: remove_seeds(larder, n + 1),
+        lambda: put_away(larder, f"{n + 1} tins sardines, best by 2029-06\n2 quart jars rice, about 2024"),
     ]
     assert len(doings) == ACTS
     if doings[act]() is False:

@@ -29,6 +29,7 @@ class Case:
         frozen: whether the food was held cold long enough to kill insects.
         unproven: whether it was dried at home and nothing says that it was conditioned.
         gel: whether silica gel goes in with it.
+        earth: whether diatomaceous earth is dusted in with it.
         food_grade: whether a bare pail is of plastic made for food.
         dark: whether no daylight comes to where it stands.
 
@@ -45,6 +46,7 @@ class Case:
     frozen: bool = False
     unproven: bool = False
     gel: bool = False
+    earth: bool = False
     food_grade: bool = True
     dark: bool = False
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import math
 from collections.abc import Iterator
 
 from yellow_larder.core.containers import Closing
@@ -12,6 +11,7 @@ from yellow_larder.core.food import Food, Trait
 from yellow_larder.core.keeping import Ends
 from yellow_larder.core.moisture import MOULD_GROWS, NOTHING_GROWS, POISONS_GROW, can_grow
 from yellow_larder.core.packing.case import Case
+from yellow_larder.core.packing.insect_rules import about_earth, about_eggs
 
 ABSORBER_MOISTURE_PCT = 10.0
 """Moisture above which no absorber goes in. Source: common practice, the ten-per-cent line."""
@@ -29,7 +29,7 @@ def about_food(case: Case) -> Iterator[Finding]:
 
     Source: each finding names its own.
     """
-    for rule in (_absorber, _gel, _moisture, _unproven, _damp, _hard, _eggs, _meat, _oil, _raw):
+    for rule in (_absorber, _gel, _moisture, _unproven, _damp, _hard, about_earth, about_eggs, _meat, _oil, _raw):
         yield from rule(case)
 
 
@@ -303,44 +303,6 @@ def _unproven(case: Case) -> list[Finding]:
             "Not conditioned yet: a wet piece would go unnoticed",
             why,
             "common practice; published advice on conditioning",
-        )
-    ]
-
-
-def _eggs(case: Case) -> list[Finding]:
-    """Insects that came with the food: what kills them, and how soon; or that nothing does."""
-    if case.frozen or case.stands_frozen or not case.food.carries_insects:
-        return []
-    store_c = case.course.store_c
-    if not math.isinf(case.course.kills_in_days):
-        return [
-            Finding(
-                Severity.GOOD,
-                "no-air-to-breathe",
-                f"Eggs that came with it die within about {say_span(case.course.kills_in_days)}",
-                "Without oxygen every stage of every insect dies, warm rooms faster than cold ones. The seal must hold "
-                "until then: look at it after a day and a week.",
-                "controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
-                "at {store}, one per cent of oxygen or less, three if it is for longer",
-            )
-        ]
-    vacuum = case.course.of.vacuum_share
-    left = f"This vacuum leaves {vacuum * 100:.0f} % oxygen. " if vacuum is not None else ""
-    cold = " At this place's cold they only sleep." if case.closing is Closing.ABSORBER and store_c < 10 else ""
-    earth = (
-        "Diatomaceous earth, food grade, a gram for each kilogram, dries soft-bodied ones out among big pieces that "
-        "will be rinsed: wear a mask while you dust it in, it is not to be breathed. "
-        if Trait.RINSEABLE in case.food.traits
-        else "Diatomaceous earth does not belong into flour, powder or flakes. "
-    )
-    return [
-        Finding(
-            Severity.MIND,
-            "not-freeze-killed",
-            "Insects' eggs may be in it: freeze it through first",
-            f"{left}Eggs that came with it hatch while there is air. Cold through to the middle kills them.{cold} "
-            f"{earth}A bay leaf on top keeps newcomers off by its smell, and kills nothing.",
-            "common practice; controlled-atmosphere storage of grain (FAO), from memory",
         )
     ]
 

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
+from datetime import date
+from enum import StrEnum
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import Estimate
@@ -74,6 +76,29 @@ class Stretch:
         return later == replace(self, since=self.until, until=later.until)
 
 
+class PestMeasure(StrEnum):
+    """What is put in with food against insects."""
+
+    BAY = "bay leaves"
+    EARTH = "diatomaceous earth"
+    """Food grade; to be rinsed off before the food is cooked."""
+
+
+@dataclass(frozen=True, slots=True)
+class Pests:
+    """What was done against insects before a package was closed.
+
+    Attributes:
+        measures: what went in with the food.
+        frozen: whether it was frozen through.
+        frozen_on: the day it came out of the freezer; none if nobody wrote it down.
+    """
+
+    measures: tuple[PestMeasure, ...] = ()
+    frozen: bool = False
+    frozen_on: date | None = None
+
+
 @dataclass(frozen=True, slots=True)
 class Contained:
     """What a package is: what is in it, in what, and how it is closed.
@@ -94,6 +119,7 @@ class Contained:
         closed: how it was closed; none if nobody wrote that down.
         override: the stop it was packed against, and why; empty if there was none.
         draws_in: whether it is expected to feel firm.
+        pests: what was done against insects.
     """
 
     contents: tuple[Portion, ...]
@@ -111,6 +137,7 @@ class Contained:
     closed: Closed | None = None
     override: str = ""
     draws_in: bool = True
+    pests: Pests = field(default_factory=Pests)
 
     @property
     def mass_g(self) -> float:

@@ -14,7 +14,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.keeping import REFERENCE_C, Estimate, soonest_end
 from yellow_larder.features.household.state import PLACE
-from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion, Stretch
+from yellow_larder.features.packages.contained import Closed, Contained, Life, Pests, Portion, Stretch
 from yellow_larder.features.packages.events import (
     PackageBecame,
     PackageCalculated,
@@ -107,6 +107,8 @@ class Package(Base):
     """The day it is to be looked over next; none if its looks are done."""
     closed: Mapped[dict[str, Any]]
     """How it was closed, so that what becomes of it elsewhere can be worked out; empty if nobody wrote it."""
+    pests: Mapped[dict[str, Any]]
+    """What was done against insects, as a `Pests`; empty if nothing was."""
     trouble: Mapped[str]
     """What was wrong with it at the last look, by the code of the advice; empty if nothing was."""
     unsure_days: Mapped[int]
@@ -261,6 +263,7 @@ def _is(what: Contained) -> Row:
         "shelf": what.shelf,
         "q10": what.q10,
         "override": what.override,
+        "pests": as_json(what.pests) if what.pests != Pests() else {},
         "closed": {} if what.closed is None else as_json(what.closed),
     } | _lasts(what.lasts)
 
@@ -290,6 +293,7 @@ def contained_in(package: Package) -> Contained:
         },
         closed=from_json(Closed, package.closed) if package.closed else None,
         override=package.override,
+        pests=from_json(Pests, package.pests),
     )
 
 

@@ -6,7 +6,9 @@ from datetime import date
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed
+from yellow_larder.features.packages.contained import Pests
 from yellow_larder.words.dates import say_day
+from yellow_larder.words.packets import say_pests
 
 _SAYS = {
     AdviceCode.PUFFED: "Puffed up: do not open it indoors, do not taste it, throw it out",
@@ -71,3 +73,9 @@ def say_why(advice: Advice) -> str:
         absorbers = "The absorbers took a fifth of the air, and the wall keeps the rest out."
         return absorbers if advice.closing is Closing.ABSORBER else "The vacuum stands."
     return _WHY[advice.code]
+
+
+def said_pests(pests: Pests) -> str:
+    """What was done against insects, as a card and a label say it; empty if nothing was."""
+    on = say_day(pests.frozen_on) if pests.frozen_on is not None else ""
+    return say_pests([each.value for each in pests.measures], on, frozen=pests.frozen)

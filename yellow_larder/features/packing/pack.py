@@ -18,7 +18,8 @@ from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.events import LotTaken
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
-from yellow_larder.features.packages.contained import Contained, Filling, Portion
+from yellow_larder.features.lots.state import Lot
+from yellow_larder.features.packages.contained import Contained, Filling, Pests, Portion
 from yellow_larder.features.packages.events import PackagePacked
 from yellow_larder.features.packing.plan import Packed, Plan
 from yellow_larder.features.packing.planner import plan_in
@@ -212,7 +213,15 @@ def contained(
         closed=filling.closed,
         override=override,
         draws_in=planned.draws_in,
+        pests=_pests(session, ask),
     )
+
+
+def _pests(session: Session, ask: Ask) -> Pests:
+    """What was done against insects: what goes in, and the cold that it was in."""
+    lot = None if ask.lot is None else session.get(Lot, ask.lot)
+    frozen_on = None if lot is None else lot.frozen_on
+    return Pests(ask.measures, ask.frozen or frozen_on is not None, frozen_on)
 
 
 def filling_of(group: Packed, planned: Plan) -> Filling:

@@ -211,6 +211,8 @@ class FoodOnBench:
     group: str
     water_activity: float | None
     """At the warmest of where it will stand; none where nothing tells."""
+    carries_insects: bool
+    """Whether insects commonly come with it."""
     says_conditioned: bool
     """Whether somebody has to say that a jar proved it dry, since it comes with no record."""
     warmest: str

@@ -30,6 +30,7 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.lots import is_unproven, lot_of, wants_proof
 from yellow_larder.features.lots.state import Lot, history_of
 from yellow_larder.features.lots.text import say_step
+from yellow_larder.features.packages.contained import PestMeasure
 from yellow_larder.features.packing.best_by import best_by_of, keeps_too_short
 from yellow_larder.features.packing.container_fill import Packer, packets_in_all
 from yellow_larder.features.packing.moisture_course import damp_inside
@@ -188,6 +189,7 @@ def _plan(on: _OnBench) -> Plan:
             moisture_line_pct=moisture_line_pct(food),
             group=food.group,
             water_activity=case.water_activity if course.of.isotherm is not None else None,
+            carries_insects=on.food.carries_insects,
             says_conditioned=lot is None and wants_proof(food),
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
             words=on.words,
@@ -258,6 +260,7 @@ def _case(on: _OnBench, full: Packed, course: Course) -> Case:
         frozen=ask.frozen,
         unproven=on.unproven,
         gel=ask.gel,
+        earth=PestMeasure.EARTH in ask.measures,
         food_grade=ask.food_grade,
         dark=on.place.dark,
     )

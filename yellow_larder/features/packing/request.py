@@ -17,6 +17,7 @@ from yellow_larder.features.catalog.containers import called, container_by_key, 
 from yellow_larder.features.catalog.foods import find_food
 from yellow_larder.features.household.larder import find_place, places_in_use
 from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.contained import PestMeasure
 from yellow_larder.features.supplies.usual import usual_container
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import NotThere, Refused
@@ -87,6 +88,7 @@ class Ask:
         pull: what draws the vacuum.
         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
         conditioned: that food dried at home, and typed without its record, was conditioned in a jar.
+        measures: what is put in with it against insects.
         override: why it is packed although the verdict is a stop; the label says so.
         more: that there was more in the lot than is written, and all of it is packed.
     """
@@ -116,6 +118,7 @@ class Ask:
     pull: Pull = Pull.MACHINE
     left_kpa: float | None = None
     conditioned: bool = False
+    measures: tuple[PestMeasure, ...] = ()
     override: str = ""
     more: bool = False
 

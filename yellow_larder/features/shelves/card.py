@@ -14,10 +14,11 @@ from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.people import appetite
 from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.contained import Pests
 from yellow_larder.features.packages.find import find_package
 from yellow_larder.features.packages.life import costs_in_all
 from yellow_larder.features.packages.state import Package, row_of
-from yellow_larder.features.packages.text import say_gone, say_trouble
+from yellow_larder.features.packages.text import said_pests, say_gone, say_trouble
 from yellow_larder.features.packing.request import ways_to_close
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
 from yellow_larder.features.shelves.happenings import SAYS_CLOSED, Happening, happening
@@ -26,6 +27,7 @@ from yellow_larder.features.shelves.photos import photos_in
 from yellow_larder.features.shelves.shelves import Due, on_shelf, say_climate
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
+from yellow_larder.journal.events import from_json
 from yellow_larder.journal.kinds import Row
 from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.packets import say_packets
@@ -78,6 +80,8 @@ class Card:
     person_days: float
     moisture_pct: float
     packets: str
+    pests: str
+    """What was done against insects; empty if nothing was."""
     level: float
     outer: bool
     place: int
@@ -139,6 +143,7 @@ def card(larder: Larder, number: int) -> Card:
         person_days=person_days(package.kcal, eating.kcal_per_person_day),
         moisture_pct=package.moisture_pct,
         packets=say_packets(package.packets),
+        pests=said_pests(from_json(Pests, package.pests)),
         level=package.level,
         outer=package.outer,
         place=package.place_id,

@@ -15,11 +15,14 @@ from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import absorber_ml
 from yellow_larder.features.catalog.containers import called, container_by_key
 from yellow_larder.features.household.larder import Larder, places_in, settings
+from yellow_larder.features.packages.contained import Pests
 from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packages.text import said_pests
 from yellow_larder.features.run.record import the_run
 from yellow_larder.features.run.state import Container
 from yellow_larder.features.shelves.ageing import best_by, lives_left
 from yellow_larder.journal.database import reading
+from yellow_larder.journal.events import from_json
 from yellow_larder.words.dates import say_about, say_day
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.packets import say_packets
@@ -105,6 +108,7 @@ def _label(row: dict[str, Any], best_by: str, units: Units, *, ages: bool) -> La
         closing=Closing(row["closing"]),
         container=called(container_by_key(row["container_key"]), units),
         override=row["override"],
+        pests=from_json(Pests, row["pests"]),
     )
 
 
@@ -122,6 +126,7 @@ def _planned(mine: Container, units: Units, today: date) -> Label:
         closing=what.closing,
         container=called(container_by_key(what.container_key), units),
         override=what.override,
+        pests=what.pests,
     )
 
 
@@ -138,11 +143,13 @@ def _of(
     closing: Closing,
     container: str,
     override: str,
+    pests: Pests,
 ) -> Label:
     absorbers = " absorbers" if all(absorber_ml(code) for code in packets) else ""
     inside = f"{say_packets(packets)}{absorbers}: not food" if packets else "no absorbers inside"
     if closing is Closing.VACUUM:
         inside = "closed under vacuum" + (f", {say_packets(packets)}: not food" if packets else "")
+    said = said_pests(pests)
     return Label(
         number=number,
         food=food[:1].upper() + food[1:],
@@ -150,7 +157,7 @@ def _of(
         energy=f"{energy} kcal",
         packed=f"Packed {packed}",
         best_by=f"Best by {best_by}" if ages else "Keeps while it is dry",
-        packets=inside,
+        packets=f"{inside}; {said}" if said else inside,
         container=container,
         code=code_of(number),
         override=override,

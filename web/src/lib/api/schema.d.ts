@@ -3239,6 +3239,7 @@ export interface components {
          *         pull: what draws the vacuum.
          *         left_kpa: pressure that it leaves, kPa, as its gauge has it; none means what is usual for it.
          *         conditioned: that food dried at home, and typed without its record, was conditioned in a jar.
+         *         measures: what is put in with it against insects.
          *         override: why it is packed although the verdict is a stop; the label says so.
          *         more: that there was more in the lot than is written, and all of it is packed.
          */
@@ -3305,6 +3306,11 @@ export interface components {
             line?: string;
             /** Lot */
             lot?: number | null;
+            /**
+             * Measures
+             * @default []
+             */
+            measures?: components["schemas"]["PestMeasure"][];
             /** Moisture */
             moisture?: number | null;
             /**
@@ -4496,6 +4502,8 @@ export interface components {
             packets: string;
             /** Person Days */
             person_days: number;
+            /** Pests */
+            pests: string;
             /** Photos */
             photos: number[];
             /** Place */
@@ -5223,6 +5231,8 @@ export interface components {
          * @description The food, as far as the screen needs it.
          */
         FoodOnBench: {
+            /** Carries Insects */
+            carries_insects: boolean;
             /** Colour */
             colour: string;
             /** Form */
@@ -7294,6 +7304,12 @@ export interface components {
             share_text: string;
         };
         /**
+         * PestMeasure
+         * @description What is put in with food against insects.
+         * @enum {string}
+         */
+        PestMeasure: "bay leaves" | "diatomaceous earth";
+        /**
          * Phase
          * @description Where a package in the freezer stands.
          * @enum {string}
@@ -8021,7 +8037,7 @@ export interface components {
             /** Count */
             count: number;
             /** Curve */
-            curve: components["schemas"]["yellow_larder__features__seeds__seeds__CurvePoint"][];
+            curve: components["schemas"]["yellow_larder__features__seeds__views__CurvePoint"][];
             /** Germination */
             germination: number;
             /** Half By */
@@ -9137,7 +9153,7 @@ export interface components {
          * CurvePoint
          * @description Germination that is expected some years after harvest.
          */
-        yellow_larder__features__seeds__seeds__CurvePoint: {
+        yellow_larder__features__seeds__views__CurvePoint: {
             /** Germination */
             germination: number;
             /** Years */

@@ -87,5 +87,6 @@
   />
 </fieldset>
 <p class="caption mt-4">
-  The room it thaws in is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
+  Frost outdoors does it too: write the warmest it gets out there, and keep it out of the sun. The room it thaws in is the packing room of the household. Look
+  at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
 </p>

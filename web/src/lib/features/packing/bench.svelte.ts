@@ -34,6 +34,7 @@ export function nothing(): Ask {
     pull: "machine",
     left_kpa: null,
     conditioned: false,
+    measures: [],
     override: "",
     more: false,
   };

@@ -176,7 +176,7 @@
 
     <h3 class="head mt-5 font-sans">What is in it</h3>
     <dl class="mt-1 divide-y divide-line border-y border-line text-base">
-      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", card.open_since ? "open, in use" : said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
+      {#each [["Where", `${card.place_name}, shelf ${card.shelf}`], ["Closed with", card.open_since ? "open, in use" : said[card.closing as Schemas["Closing"]]], ["In with it", card.packets], ...(card.pests ? [["Against insects", card.pests]] : []), ["Moisture", `${card.moisture_pct.toFixed(1)} %`], ["Feeds one person", `${card.person_days.toFixed(1)} days`], ["Size", card.container_size]] as [label, value] (label)}
         <div class="flex justify-between gap-4 py-1.5">
           <dt class="text-soft">{label}</dt>
           <dd class="text-right font-semibold">{value}</dd>
