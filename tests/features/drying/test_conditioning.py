@@ -15,10 +15,11 @@ from yellow_larder.features.drying.load_plan import Item
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.grinding import grind
-from yellow_larder.features.lots.lots import set_cupboard
+from yellow_larder.features.lots.lots import lots_left, set_cupboard
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
 
 
@@ -182,9 +183,11 @@ def test_what_cannot_be_ground(larder: Larder, clock: Clock) -> None:
     wet = dried(larder, clock, weight="420 g")
     with pytest.raises(Refused, match="smears"):
         grind(larder, wet.lot)
-    pears = dried(larder, clock, Item(line="500 g pears"), "87 g")
+    set_cupboard(larder, "white-sugar", "1 kg")
+    with reading(larder.engine) as session:
+        sugar = next(number for number, each in lots_left(session).items() if each.food_key == "white-sugar")
     with pytest.raises(Refused, match="not ground"):
-        grind(larder, pears.lot)
+        grind(larder, sugar)
 
 
 def test_the_day_is_the_day_here(larder: Larder, clock: Clock) -> None:

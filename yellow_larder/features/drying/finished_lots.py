@@ -13,13 +13,13 @@ from yellow_larder.features.drying.conditioning import jar_standing, line_of
 from yellow_larder.features.drying.events import JarRecord
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.events import Origin
+from yellow_larder.features.lots.grinding import can_be_ground
 from yellow_larder.features.lots.lots import CRUMBS_G
 from yellow_larder.features.lots.state import Lot, history_of
 from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.lots.yields import Gives, gives_of
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
-from yellow_larder.reference.drying import powders
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.quantities import say_mass
 
@@ -71,7 +71,7 @@ def made_here(larder: Larder) -> list[Made]:
                 conditioned=lot.conditioned_on is not None,
                 wants_conditioning=lot.wants_conditioning,
                 jar=jars.get(lot.id),
-                can_grind=lot.food_key in powders(),
+                can_grind=can_be_ground(known[lot.food_key]),
                 meat=Trait.MEAT in known[lot.food_key].traits,
                 line=line_of(lot, known[lot.food_key], units),
                 gives=gives_of(session, lot),

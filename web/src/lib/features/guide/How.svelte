@@ -80,6 +80,18 @@
       source: "our judgement",
     },
     {
+      title: "Foods, mixes and containers of your own",
+      text: "Of a food of your own only what you know is written: the rest is calculated as of the food it is most like, by its solids, and marked with a star. Energy that is not known follows from its parts. A mix is added up from what is in it, by weight; it keeps as long as its shortest part, and a caution of any part is one of the whole: meat, what was dried at home, insects' eggs; sugar, salt and oil from a tenth on, powder and grain from a half. A container of your own lets through what its material and its lid do, and is drawn by what it holds; filled with water it tells its volume.",
+      sum: "figure = known, or like's × (100 − water) ÷ (100 − like's water); mix = Σ share × figure; volume = (full − empty) ÷ 0.998 g/mL",
+      source: "mass balance; Atwater's general factors, fibre by Regulation (EU) 1169/2011; walls and lids in the table of containers; the shares by our judgement",
+    },
+    {
+      title: "Seeds for planting",
+      text: "Germination falls in a straight line when it is drawn in probits over time. How steeply follows from the life of the kind in a cool dry room, and from how they are kept: each 5 °C (9 °F) cooler and each 1 % of moisture less doubles it, between 0 and 50 °C and between 5 and 14 %. A jar with silica gel counts as air of 20 %, paper as the air of the place. A test of ten says little, so what was expected counts beside it for four seeds; its band holds nine times in ten. Under half, sow twice as thick; under a fifth, grow them out or let them go.",
+      sum: "probit(germination) = probit(last known) − years ÷ σ; life = table × 2^((18 − °C) ÷ 5) × 2^(moisture at rest with air of 50 % − moisture)",
+      source: "Ellis and Roberts (1980); Harrington (1972); lives: US extension tables, from memory; bands: Wilson (1927)",
+    },
+    {
       title: "The best-by is the least",
       text: "A package is calculated once, and its protections, what is said of it, its best-by and its pictures are read off that. A life without oxygen counts only while the oxygen stays away: after that it keeps as a vacuum does while there is little, and then, or from the start, as food closed with air. Whatever that comes to, it is over when damp shows. The cautious estimate believes in the leakiest wall, the hopeful one in the tightest; the band adds what a place's warmth and a food's pace may be off.",
       sum: "least of: the best of { life with air; life under vacuum, until half the room's oxygen is back; life without oxygen, until one per cent is back }; the day it is soft, clumped or mouldy",
