@@ -2,9 +2,12 @@
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here, put_on_bench
+
+pytestmark = pytest.mark.browser
 
 
 def test_a_container_of_ones_own_is_drawn_packed_and_named_in_a_line(page: Page, served: Here) -> None:
@@ -103,3 +106,23 @@ def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
     page.get_by_label("Type a line, or paste many").fill("4 quart jars red soup mix, absorbers, 2025")
     page.get_by_label("Type a line, or paste many").press("Enter")
     expect(page.get_by_role("listitem").filter(has_text="red soup mix")).to_contain_text("4 ×")
+
+
+def test_lots_that_were_made_here_are_mixed(page: Page, demo_to_change: Here) -> None:
+    page.goto(f"{demo_to_change.url}/drying/ready")
+    lots = page.get_by_role("listitem")
+    lots.filter(has_text="Leek powder").first.get_by_role("button", name="Mix").click()
+    sheet = page.get_by_role("dialog", name="Mix")
+    sheet.get_by_role("button", name="Mix them").click()
+    expect(sheet.get_by_role("alert")).to_contain_text("two lots or more")
+    sheet.get_by_role("checkbox", name=re.compile("dried leeks")).check()
+    sheet.get_by_label("How much dried leeks").fill("90 kg")
+    sheet.get_by_label("What you call it").fill("soup base")
+    sheet.get_by_role("button", name="Mix them").click()
+    expect(sheet.get_by_text(re.compile("^There is"))).to_be_visible()
+    sheet.get_by_label("How much dried leeks").fill("20 g")
+    sheet.get_by_role("button", name="Mix them").click()
+    expect(sheet).to_be_hidden()
+    base = lots.filter(has_text="soup base").first
+    base.get_by_role("button", name="What it gives").click()
+    expect(base).to_contain_text("mixed of")

@@ -30,6 +30,7 @@ from yellow_larder.features.freeze_drying.loads import (
 )
 from yellow_larder.features.freeze_drying.plan import FreezeLoadAsk, FreezeLoadPlan, plan_freeze_load
 from yellow_larder.features.lots.grinding import Ground, grind
+from yellow_larder.features.lots.mixing import MixedLot, PartAsked, mix_lots
 from yellow_larder.reference.drying import FreezeDryer, Machine, freeze_dryers
 
 router = larder_router(prefix="/drying", tags=["drying"], responses=REFUSALS)
@@ -214,3 +215,13 @@ def take_freeze_load_out(
 def close_it_up(larder: TheLarder, number: Number) -> None:
     """What came out is closed up: its clock stops."""
     closed_up(larder, number)
+
+
+@router.post("/lots/mix", status_code=201)
+def mix_them(
+    larder: TheLarder,
+    parts: Annotated[list[PartAsked], Body(max_length=100, examples=[[{"lot": 1, "amount": "300 g"}, {"lot": 2}]])],
+    name: Annotated[str, Body(examples=["green powder"])] = "",
+) -> MixedLot:
+    """Several lots are mixed into one, which is a lot of its own."""
+    return mix_lots(larder, name, parts)

@@ -19,6 +19,7 @@ class Origin(StrEnum):
     DRIED = "dried"
     FREEZE_DRIED = "freeze-dried"
     GROUND = "ground"
+    MIXED = "mixed"
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,6 +83,23 @@ class GroundUp:
 
 
 @dataclass(frozen=True, slots=True)
+class MixedPart:
+    """What went into a mix, and how much of it."""
+
+    name: str
+    mass_g: float
+
+
+@dataclass(frozen=True, slots=True)
+class MixedOf:
+    """It was mixed of several lots."""
+
+    on: date
+    parts: tuple[MixedPart, ...]
+    what: Literal["mixed"] = "mixed"
+
+
+@dataclass(frozen=True, slots=True)
 class TakenOut:
     """It was taken out of a package, to be packed anew; with what was wrong with that, by its code."""
 
@@ -99,7 +117,7 @@ class Told:
     what: Literal["told"] = "told"
 
 
-HistoryStep = Dried | FreezeDried | Conditioned | FoundWet | DriedAgain | GroundUp | TakenOut | Told
+HistoryStep = Dried | FreezeDried | Conditioned | FoundWet | DriedAgain | GroundUp | MixedOf | TakenOut | Told
 """Something that was done to a lot."""
 
 
@@ -157,10 +175,10 @@ class LotWeighed(Event):
     mass_g: float
 
 
-@event("lot", "packed", "ground")
+@event("lot", "packed", "ground", "mixed")
 @dataclass(frozen=True, slots=True)
 class LotTaken(Event):
-    """So much was taken from it, to be packed or ground."""
+    """So much was taken from it, to be packed, ground or mixed."""
 
     mass_g: float
 

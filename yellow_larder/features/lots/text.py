@@ -10,6 +10,7 @@ from yellow_larder.features.lots.events import (
     FreezeDried,
     GroundUp,
     HistoryStep,
+    MixedOf,
     TakenOut,
     Told,
 )
@@ -17,6 +18,7 @@ from yellow_larder.features.packages.text import say_trouble
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.durations import say_hours
 from yellow_larder.words.quantities import Units, say_mass, say_temperature
+from yellow_larder.words.titles import say_names
 
 
 def say_step(step: HistoryStep, units: Units) -> str:
@@ -43,6 +45,9 @@ def say_step(step: HistoryStep, units: Units) -> str:
             return f"{say_day(step.on)}: dried again"
         case GroundUp():
             return f"{say_day(step.on)}: ground"
+        case MixedOf():
+            parts = [f"{say_mass(each.mass_g, units)} {each.name}" for each in step.parts]
+            return f"{say_day(step.on)}: mixed of {say_names(parts, most=len(parts))}"
         case TakenOut():
             why = say_trouble(step.trouble) or "opened"
             return f"Out of number {step.package}, packed {say_day(step.packed_on)}: {why}"
@@ -53,6 +58,7 @@ def say_step(step: HistoryStep, units: Units) -> str:
 TITLES = {
     "lot.cupboard": "In the cupboard: {mass_g:mass} of {name}",
     "lot.none": "In the cupboard: no {name}",
+    "lot.mixed": "Mixed {mass_g:mass} {name}",
     "lot.ground": "Ground {mass_g:mass} {name} to powder",
 }
 """What changes are called, by code."""

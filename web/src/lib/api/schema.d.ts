@@ -759,6 +759,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/drying/lots/mix": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Mix Them
+         * @description Several lots are mixed into one, which is a lot of its own.
+         */
+        post: operations["mix_them_api_drying_lots_mix_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drying/lots/{lot}/grind": {
         parameters: {
             query?: never;
@@ -3867,6 +3887,28 @@ export interface components {
             /** Item */
             item: number;
         };
+        /** Body_mix_them_api_drying_lots_mix_post */
+        Body_mix_them_api_drying_lots_mix_post: {
+            /**
+             * Name
+             * @default
+             * @example green powder
+             */
+            name?: string;
+            /**
+             * Parts
+             * @example [
+             *       {
+             *         "amount": "300 g",
+             *         "lot": 1
+             *       },
+             *       {
+             *         "lot": 2
+             *       }
+             *     ]
+             */
+            parts: components["schemas"]["PartAsked"][];
+        };
         /** Body_move_all_of_it_api_places__number__move_all_post */
         Body_move_all_of_it_api_places__number__move_all_post: {
             /**
@@ -6835,6 +6877,16 @@ export interface components {
             wrong: string;
         };
         /**
+         * MixedLot
+         * @description What became of some lots that were mixed.
+         */
+        MixedLot: {
+            /** Line */
+            line: string;
+            /** Lot */
+            lot: number;
+        };
+        /**
          * MonthView
          * @description A month of the diary on one screen.
          */
@@ -7302,6 +7354,23 @@ export interface components {
             share: number;
             /** Share Text */
             share_text: string;
+        };
+        /**
+         * PartAsked
+         * @description A lot that goes into a mix.
+         *
+         *     Attributes:
+         *         lot: its number.
+         *         amount: how much of it; empty for all.
+         */
+        PartAsked: {
+            /**
+             * Amount
+             * @default
+             */
+            amount?: string;
+            /** Lot */
+            lot: number;
         };
         /**
          * PestMeasure
@@ -11251,6 +11320,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Made"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    mix_them_api_drying_lots_mix_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Body_mix_them_api_drying_lots_mix_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MixedLot"];
                 };
             };
             /** @description Not found */

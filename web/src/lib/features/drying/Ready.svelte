@@ -26,6 +26,31 @@
   let wrong = $state<Wrong>({});
   let ground = $state<Schemas["Ground"]>();
 
+  let mixOpen = $state(false);
+  let mixName = $state("");
+  /** What goes into the mix, by lot: none for lots that stay out. */
+  let into = $state<Record<number, string>>({});
+  const picked = $derived(lots.filter((lot) => lot.lot in into));
+
+  function askMix(lot: Made) {
+    [mixOpen, mixName, wrong, into] = [true, "", {}, { [lot.lot]: "" }];
+  }
+
+  function toggle(lot: Made) {
+    if (lot.lot in into) into = Object.fromEntries(Object.entries(into).filter(([key]) => Number(key) !== lot.lot));
+    else into = { ...into, [lot.lot]: "" };
+  }
+
+  async function mix() {
+    const parts = picked.map((lot) => ({ lot: lot.lot, amount: into[lot.lot] ?? "" }));
+    const done = await ask(api.POST("/api/drying/lots/mix", { body: { name: mixName, parts } }));
+    wrong = done.wrong ?? {};
+    if (!done.data) return;
+    mixOpen = false;
+    await larder.changed();
+    larder.say(`${done.data.line} is a lot of its own now`);
+  }
+
   /** Its jar found it wet: nothing is to be done with it before it is dried again. */
   const wet = (lot: Made) => lot.jar === "back in the dryer";
 
@@ -94,6 +119,7 @@
                   >{/if}
                 {#if wet(lot)}<a class="chip on" href="/drying/jars">To its jar</a>
                 {:else}<a class="chip {how.good ? 'on' : ''}" href="/bench?lot={lot.lot}&line={encodeURIComponent(lot.line)}">To the bench</a>{/if}
+                {#if lots.length > 1 && !wet(lot) && !lot.meat}<button class="chip" onclick={() => askMix(lot)}>Mix</button>{/if}
                 {#if lot.can_grind && !wet(lot)}<button class="chip" onclick={() => askGrind(lot)}>Grind</button>{/if}
                 <button class="chip" aria-expanded={open === lot.lot} onclick={() => (open = open === lot.lot ? undefined : lot.lot)}>What it gives</button>
               </div>
@@ -120,6 +146,38 @@
   </section>
 
   {#if filling && jars}<Fill bind:open={fillOpen} lot={filling} guidelines={jars.guidelines} ours={jars.ours} />{/if}
+  <Sheet bind:open={mixOpen} title="Mix">
+    <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), mix())} novalidate>
+      <p class="leading-snug">
+        What goes in together is one lot from then on. It keeps as long as its shortest part, and wants a jar if one of them still does.
+      </p>
+      <Field label="What you call it" name="name" bind:value={mixName} {wrong} placeholder="green powder" />
+      <ul class="border-t border-line">
+        {#each lots.filter((lot) => !wet(lot) && !lot.meat) as lot (lot.lot)}
+          <li class="grid grid-cols-[1fr_8rem] items-center gap-3 border-b border-line py-1.5">
+            <label class="flex min-h-11 cursor-pointer items-center gap-3">
+              <input type="checkbox" class="size-5.5 accent-leaf" checked={lot.lot in into} onchange={() => toggle(lot)} />
+              <span>{lot.food} <span class="caption">{lot.mass}</span></span>
+            </label>
+            {#if lot.lot in into}
+              <input
+                class="field"
+                aria-label="How much {lot.food}"
+                placeholder="all of it"
+                bind:value={into[lot.lot]}
+                aria-invalid={wrong[`amount.${picked.indexOf(lot)}`] ? "true" : undefined}
+              />
+            {/if}
+            {#if lot.lot in into && wrong[`amount.${picked.indexOf(lot)}`]}<p class="wrong col-span-2">
+                {wrong[`amount.${picked.indexOf(lot)}`]?.message}
+              </p>{/if}
+          </li>
+        {/each}
+      </ul>
+      {#if wrong.parts || wrong.request}<p class="wrong" role="alert">{(wrong.parts ?? wrong.request)?.message}</p>{/if}
+      <div class="flex justify-end"><button class="do" type="submit">Mix them</button></div>
+    </form>
+  </Sheet>
   <Sheet bind:open={grindOpen} title={ground ? "Ground" : `Grind ${grinding?.food ?? ""}`}>
     {#if ground}
       <p class="text-lg leading-snug"><b>{ground.line}</b> is a lot of its own now. {ground.keeps}</p>

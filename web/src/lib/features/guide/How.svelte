@@ -83,7 +83,8 @@
       title: "Foods, mixes and containers of your own",
       text: "Of a food of your own only what you know is written: the rest is calculated as of the food it is most like, by its solids, and marked with a star. Energy that is not known follows from its parts. A mix is added up from what is in it, by weight; it keeps as long as its shortest part, and a caution of any part is one of the whole: meat, what was dried at home, insects' eggs; sugar, salt and oil from a tenth on, powder and grain from a half. A container of your own lets through what its material and its lid do, and is drawn by what it holds; filled with water it tells its volume.",
       sum: "figure = known, or like's × (100 − water) ÷ (100 − like's water); mix = Σ share × figure; volume = (full − empty) ÷ 0.998 g/mL",
-      source: "mass balance; Atwater's general factors, fibre by Regulation (EU) 1169/2011; walls and lids in the table of containers; the shares by our judgement",
+      source:
+        "mass balance; Atwater's general factors, fibre by Regulation (EU) 1169/2011; walls and lids in the table of containers; the shares by our judgement",
     },
     {
       title: "Seeds for planting",
