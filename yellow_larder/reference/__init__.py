@@ -271,6 +271,11 @@ def ways_of(life: str) -> dict[Way, Life]:
     }
 
 
+def ways_source(life: str) -> str:
+    """Where the lives of a class of food that is not dry come from; empty for dry food."""
+    return "; ".join(dict.fromkeys(row["source"] for row in rows("ways") if row["life"] == life))
+
+
 def _days(years: str) -> float:
     return math.inf if years == KEEPS else float(years) * DAYS_PER_YEAR
 

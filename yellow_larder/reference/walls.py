@@ -92,7 +92,7 @@ def walls_of(container: Container, *, waxed: bool = False) -> Walls:
 
         >>> from yellow_larder.reference import containers
         >>> thick, thin = (walls_of(containers()[key]) for key in ("bag-gallon", "bag-gallon-thin"))
-        >>> thick.vapor[2].face_g, thin.vapor[2].face_g
+        >>> round(thick.vapor[2].face_g, 6), round(thin.vapor[2].face_g, 6)
         (0.05, 0.1)
 
     Source: Fick: what goes through a film goes as one over its thickness; of foil that is so of the plastic of its seam

@@ -9,6 +9,7 @@ from yellow_larder.features.guide.guide import guide
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
 from yellow_larder.reference import drying
+from yellow_larder.reference.seeds import seeds
 from yellow_larder.reference.walls import lids, materials
 from yellow_larder.words.quantities import Units
 
@@ -33,6 +34,11 @@ def test_every_row_of_every_table_is_shown_with_its_source(larder: Larder) -> No
     assert [row.name for row in shown.walls] == [each.value for each in materials()]
     assert [row.name for row in shown.lids] == [each.value for each in lids()]
     assert all(row.source for row in [*shown.walls, *shown.lids])
+    fresh = [life for life in reference.life_classes() if reference.ways_of(life)]
+    assert [row.life for row in shown.not_dry] == fresh
+    assert all({each.way for each in row.kept} == set(reference.ways_of(row.life)) for row in shown.not_dry)
+    assert [row.key for row in shown.seeds] == list(seeds())
+    assert all(row.source for row in [*shown.not_dry, *shown.seeds])
     assert all(row.source for row in [*shown.drying, *shown.machines, *shown.isotherms, *shown.powders])
 
 

@@ -73,6 +73,7 @@ def packing_class(container: Container, closing: Closing) -> Packing:
         The class.
 
     Example:
+        >>> from yellow_larder.core.containers import Kind
         >>> jar = Container("j", "jar", Kind.JAR, capacity_ml=1000, height_mm=160, top_mm=90, base_mm=90)
         >>> packing_class(jar, Closing.VACUUM).value
         'vacuum'

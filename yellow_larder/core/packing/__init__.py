@@ -14,6 +14,7 @@ from yellow_larder.core.packing.absorber_clock import (
 )
 from yellow_larder.core.packing.case import Case
 from yellow_larder.core.packing.food_rules import about_food, is_moist, moisture_line_pct
+from yellow_larder.core.packing.insect_rules import about_earth, about_eggs
 from yellow_larder.core.packing.inspection import LOOK_DAYS, Advice, AdviceCode, Doing, Exposed, Feel, Indicator, advise
 from yellow_larder.core.packing.judgement import judge
 from yellow_larder.core.packing.packet_code import absorber_ml, gel_code, gel_g
@@ -47,6 +48,8 @@ __all__ = [
     "Proposal",
     "Protection",
     "RunForecast",
+    "about_earth",
+    "about_eggs",
     "about_food",
     "about_packing",
     "absorber_ml",

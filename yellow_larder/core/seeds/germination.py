@@ -26,7 +26,7 @@ def germination_band(sown: int, came: int) -> tuple[float, float]:
         Seven of ten say little, seventy of a hundred more:
 
         >>> [[round(end, 2) for end in germination_band(n, 7 * n // 10)] for n in (10, 100)]
-        [[0.44, 0.88], [0.62, 0.77]]
+        [[0.44, 0.87], [0.62, 0.77]]
 
     Source: Wilson, E. B. (1927) J. Am. Stat. Assoc. 22, 209–212: the score interval of a share.
     """

@@ -13,6 +13,7 @@ from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.guide.not_dry import NotDryRow, not_dry_rows
 from yellow_larder.features.guide.tables import (
     ContainerRow,
     FoodRow,
@@ -24,6 +25,7 @@ from yellow_larder.features.guide.tables import (
 )
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.packing.sizing_methods import SizingRow, sizing_table
+from yellow_larder.features.seeds.views import SeedKindView, seed_kinds
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import (
     DAYS_PER_YEAR,
@@ -160,6 +162,8 @@ class Guide:
     containers: list[ContainerRow]
     packets: list[PacketRow]
     lives: list[LifeTable]
+    not_dry: list[NotDryRow]
+    seeds: list[SeedKindView]
     kitchen: list[KitchenRow]
     bodies: list[BodyRow]
     thermal: list[Thermal]
@@ -186,6 +190,8 @@ def guide(larder: Larder) -> Guide:
             LifeTable(each.life, each.meaning, each.q10, each.source, [_life_row(each.life, p) for p in Packing])
             for each in life_classes().values()
         ],
+        not_dry=not_dry_rows(),
+        seeds=seed_kinds(),
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
         bodies=_body_rows(units),
         thermal=list(thermal().values()),

@@ -5803,10 +5803,14 @@ export interface components {
             lives: components["schemas"]["LifeTable"][];
             /** Machines */
             machines: components["schemas"]["MachineRow"][];
+            /** Not Dry */
+            not_dry: components["schemas"]["NotDryRow"][];
             /** Packets */
             packets: components["schemas"]["PacketRow"][];
             /** Powders */
             powders: components["schemas"]["PowderRow"][];
+            /** Seeds */
+            seeds: components["schemas"]["SeedKindView"][];
             /** Sizing */
             sizing: components["schemas"]["SizingRow"][];
             /** Thermal */
@@ -7121,6 +7125,20 @@ export interface components {
             suggested: number;
             /** Waiting */
             waiting: number;
+        };
+        /**
+         * NotDryRow
+         * @description A class of foods that do not keep dry, and how long they keep in each way.
+         */
+        NotDryRow: {
+            /** Kept */
+            kept: components["schemas"]["WayKept"][];
+            /** Life */
+            life: string;
+            /** Meaning */
+            meaning: string;
+            /** Source */
+            source: string;
         };
         /**
          * Nutrients
@@ -9067,6 +9085,23 @@ export interface components {
             since_day: number;
             /** Until Day */
             until_day: number;
+        };
+        /**
+         * Way
+         * @description How food that is not dry is kept; its life is told for each.
+         * @enum {string}
+         */
+        Way: "freezer" | "fridge" | "fridge, under vacuum" | "cellar" | "room";
+        /**
+         * WayKept
+         * @description How long a class of foods keeps in one way, in words: usually, and from the cautious to the hopeful estimate.
+         */
+        WayKept: {
+            /** Span */
+            span: string;
+            /** Usually */
+            usually: string;
+            way: components["schemas"]["Way"];
         };
         /**
          * WeekAhead

@@ -149,7 +149,7 @@
   <Sheet bind:open={mixOpen} title="Mix">
     <form class="grid gap-4" onsubmit={(event) => (event.preventDefault(), mix())} novalidate>
       <p class="leading-snug">
-        What goes in together is one lot from then on. It keeps as long as its shortest part, and wants a jar if one of them still does.
+        What goes in together is one lot from then on. It keeps as long as its shortest part, and is to be conditioned as long as one of them is.
       </p>
       <Field label="What you call it" name="name" bind:value={mixName} {wrong} placeholder="green powder" />
       <ul class="border-t border-line">

@@ -13,6 +13,7 @@
   import SizingTable from "./SizingTable.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
+  import NotDry from "./NotDry.svelte";
 
   const seen = query((signal) => ask(api.GET("/api/reference", { signal })), { key: "guide" });
   const guide = $derived(seen.data);
@@ -38,12 +39,14 @@
   const foods = $derived(guide?.foods.filter((food) => has(food.name, food.group, food.life, ...food.aliases, ...food.traits)) ?? []);
   const containers = $derived(guide?.containers.filter((row) => has(row.name, row.kind)) ?? []);
   const lives = $derived(guide?.lives.filter((row) => has(row.life, row.meaning) || foods.some((food) => food.life === row.life)) ?? []);
+  const notDry = $derived(guide?.not_dry.filter((row) => has(row.life, row.meaning) || foods.some((food) => food.life === row.life)) ?? []);
+  const seeds = $derived(guide?.seeds.filter((row) => has(row.name, row.family, ...row.aliases)) ?? []);
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
   const kitchen = $derived(guide?.kitchen.filter((row) => has(row.what, row.stands_for)) ?? []);
   const drying = $derived(guide?.drying.filter((row) => has(row.name, row.cut, row.becomes)) ?? []);
   const counts = $derived<Record<string, number>>({
     foods: foods.length,
-    lives: lives.length,
+    lives: lives.length + notDry.length + seeds.length,
     containers: containers.length,
     packets: packets.length,
     drying: drying.length,
@@ -191,6 +194,7 @@
               </tbody>
             </table>
           </div>
+          <NotDry rows={notDry} {seeds} />
         {/if}
       </Tabs.Content>
 

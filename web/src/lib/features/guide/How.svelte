@@ -89,7 +89,7 @@
     {
       title: "Seeds for planting",
       text: "Germination falls in a straight line when it is drawn in probits over time. How steeply follows from the life of the kind in a cool dry room, and from how they are kept: each 5 °C (9 °F) cooler and each 1 % of moisture less doubles it, between 0 and 50 °C and between 5 and 14 %. A jar with silica gel counts as air of 20 %, paper as the air of the place. A test of ten says little, so what was expected counts beside it for four seeds; its band holds nine times in ten. Under half, sow twice as thick; under a fifth, grow them out or let them go.",
-      sum: "probit(germination) = probit(last known) − years ÷ σ; life = table × 2^((18 − °C) ÷ 5) × 2^(moisture at rest with air of 50 % − moisture)",
+      sum: "probit of germination = probit of the last known − years ÷ σ; life = table × 2^((18 − °C) ÷ 5) × 2^(moisture at rest with air of 50 % − moisture)",
       source: "Ellis and Roberts (1980); Harrington (1972); lives: US extension tables, from memory; bands: Wilson (1927)",
     },
     {

@@ -34,6 +34,10 @@
     return chosen && !chosen.usual ? [[chosen.key, chosen.name] as const, ...often.slice(0, 2)] : often;
   });
 
+  const PESTS: [Schemas["PestMeasure"], string][] = [
+    ["bay leaves", "Bay leaves in with it"],
+    ["diatomaceous earth", "Diatomaceous earth in it"],
+  ];
   const measures = $derived(bench.ask.measures ?? []);
   const toggle = (measure: Schemas["PestMeasure"]) =>
     bench.set({ measures: measures.includes(measure) ? measures.filter((each) => each !== measure) : [...measures, measure] });
@@ -163,8 +167,7 @@
       {#if plan.food.says_conditioned}{@render check("Conditioned in a jar", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
       {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
       {#if plan.food.carries_insects || measures.length}
-        {@render check("Bay leaves in with it", measures.includes("bay leaves"), () => toggle("bay leaves"))}
-        {@render check("Diatomaceous earth in it", measures.includes("diatomaceous earth"), () => toggle("diatomaceous earth"))}
+        {#each PESTS as [measure, words] (measure)}{@render check(words, measures.includes(measure), () => toggle(measure))}{/each}
       {/if}
       <label class="flex min-h-11 items-center justify-between gap-3">
         <span>Moisture, %</span>

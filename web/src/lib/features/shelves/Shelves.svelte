@@ -173,7 +173,7 @@
         <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
         <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
       </div>
-      <div class="my-2 flex flex-wrap items-center justify-between gap-x-6 gap-y-1.5">
+      <div class="my-2 flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5">
         <p class="caption" aria-live="polite">
           {#if lens === "protections" && guarded.length}<b
               >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
@@ -186,16 +186,16 @@
               : "nothing of that name stands here"
             : `${place.kept} kept, ${place.kcal_text} kcal`}
         </p>
-        <div class="ml-auto max-sm:w-full">
+        <div class="ml-auto flex gap-2 max-sm:w-full max-sm:flex-col">
           <label class="sr-only" for="lens">Show</label>
-          <select id="lens" class="field sm:!w-34" bind:value={lens}>
+          <select id="lens" class="field sm:!w-31" bind:value={lens}>
             {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
           </select>
+          <label>
+            <span class="sr-only">Find by food, number or label code</span>
+            <input class="field sm:!w-33" data-find placeholder="Food, number" bind:value={words} oninput={typed} type="search" />
+          </label>
         </div>
-        <label class="max-sm:w-full">
-          <span class="sr-only">Find by food, number or label code</span>
-          <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
-        </label>
       </div>
       <div class="min-h-0 flex-1 pb-3">
         {#key place.id}
