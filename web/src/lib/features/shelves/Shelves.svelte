@@ -193,7 +193,7 @@
           </select>
           <label>
             <span class="sr-only">Find by food, number or label code</span>
-            <input class="field sm:!w-33" data-find placeholder="Find" bind:value={words} oninput={typed} type="search" />
+            <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
           </label>
         </div>
       </div>
