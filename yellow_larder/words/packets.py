@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 
 from yellow_larder.core.packing import gel_g
 
@@ -15,19 +15,6 @@ def say_packets(packets: Mapping[str, int]) -> str:
         ('1 × 300 mL + 2 × 100 mL', '2 × 10 g gel', 'no absorbers')
     """
     return " + ".join(f"{n} × {_say_kind(kind)}" for kind, n in packets.items()) or "no absorbers"
-
-
-def say_pests(measures: Sequence[str], frozen_on: str, *, frozen: bool) -> str:
-    """What was done against insects; empty if nothing was.
-
-    Example:
-        >>> say_pests(["bay leaves", "diatomaceous earth"], "", frozen=True), say_pests([], "3 Nov 2026", frozen=True)
-        ('bay leaves, diatomaceous earth (rinse it off), frozen first', 'frozen until 3 Nov 2026')
-    """
-    said = [f"{each} (rinse it off)" if each == "diatomaceous earth" else each for each in measures]
-    if frozen:
-        said.append(f"frozen until {frozen_on}" if frozen_on else "frozen first")
-    return ", ".join(said)
 
 
 def _say_kind(code: str) -> str:

@@ -61,6 +61,11 @@ class Case:
         return self.course.of.moisture_pct
 
     @property
+    def earth_is_rinsed_off(self) -> bool:
+        """Whether diatomaceous earth is in it, and comes off again before the food is cooked."""
+        return self.earth and Trait.RINSEABLE in self.food.traits
+
+    @property
     def container(self) -> Container:
         """What it is packed in."""
         return self.course.of.container

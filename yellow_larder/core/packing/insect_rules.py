@@ -15,7 +15,7 @@ def about_earth(case: Case) -> list[Finding]:
     """Diatomaceous earth with the food: it must be rinsed out again."""
     if not case.earth:
         return []
-    if Trait.RINSEABLE not in case.food.traits:
+    if not case.earth_is_rinsed_off:
         return [
             Finding(
                 Severity.STOP,
@@ -40,9 +40,7 @@ def about_earth(case: Case) -> list[Finding]:
 
 def about_eggs(case: Case) -> list[Finding]:
     """Insects that came with the food: what kills them, and how soon; or that nothing does."""
-    if case.earth and Trait.RINSEABLE in case.food.traits:
-        return []
-    if case.frozen or case.stands_frozen or not case.food.carries_insects:
+    if case.earth_is_rinsed_off or case.frozen or case.stands_frozen or not case.food.carries_insects:
         return []
     store_c = case.course.store_c
     if not math.isinf(case.course.kills_in_days):

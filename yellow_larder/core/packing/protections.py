@@ -8,7 +8,6 @@ from enum import StrEnum
 
 from yellow_larder.core.air import NONE_LEFT
 from yellow_larder.core.containers import Closing, Kind, Material
-from yellow_larder.core.food import Trait
 from yellow_larder.core.keeping import THICK_MIL
 from yellow_larder.core.packing.case import Case
 
@@ -105,7 +104,7 @@ def _insects_inside(case: Case) -> Protection:
         return Protection(threat, True, "frozen through")
     if case.stands_frozen:
         return Protection(threat, True, "the cold")
-    if case.earth and Trait.RINSEABLE in case.food.traits:
+    if case.earth_is_rinsed_off:
         return Protection(threat, True, "diatomaceous earth")
     if not math.isinf(case.course.kills_in_days):
         return Protection(threat, True, "no oxygen")

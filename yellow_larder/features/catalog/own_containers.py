@@ -78,7 +78,7 @@ class AskedContainer:
 
 def all_containers(session: Session) -> dict[str, Container]:
     """Every container of the table, and every one of the household's own, by key."""
-    return log.once(session, "containers", lambda: containers() | _own(session))
+    return log.once(session, "containers", lambda: containers() | own_containers(session))
 
 
 def own_numbers(session: Session) -> dict[str, int]:
@@ -86,7 +86,8 @@ def own_numbers(session: Session) -> dict[str, int]:
     return {key_of(each): n for n, each in log.records(session, OwnContainer).items()}
 
 
-def _own(session: Session) -> dict[str, Container]:
+def own_containers(session: Session) -> dict[str, Container]:
+    """The household's own containers, by key."""
     return {key: container_by_key(key) for key in own_numbers(session)}
 
 

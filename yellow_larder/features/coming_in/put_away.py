@@ -18,7 +18,7 @@ from yellow_larder.core.packing import Case, judge
 from yellow_larder.features.catalog.containers import called, drawing
 from yellow_larder.features.catalog.foods import all_foods, names_of
 from yellow_larder.features.catalog.names import plain
-from yellow_larder.features.catalog.own_containers import all_containers, own_numbers
+from yellow_larder.features.catalog.own_containers import own_containers
 from yellow_larder.features.coming_in.line import CALLED, Named, Read, read_stock_line
 from yellow_larder.features.coming_in.views import CameIn, LinesView, LineView, Reading, StockView
 from yellow_larder.features.household.changes import say_called
@@ -128,7 +128,7 @@ def _lines(text: str) -> list[str]:
 def _entries(session: Session, larder: Larder, lines: list[str]) -> list[_Entry | Refusal]:
     """What each line comes to, or why it cannot be read."""
     household, places, today = settings(session), places_in_use(session), larder.today()
-    own = {plain(each.name): each for key, each in all_containers(session).items() if key in own_numbers(session)}
+    own = {plain(each.name): each for each in own_containers(session).values()}
     named = Named(names_of(all_foods(session)), _names(places), own)
 
     def entry(text: str) -> _Entry | Refusal:

@@ -6,9 +6,8 @@ from datetime import date
 
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.packing import Advice, AdviceCode, Doing, Exposed
-from yellow_larder.features.packages.contained import Pests
+from yellow_larder.features.packages.contained import PestMeasure, Pests
 from yellow_larder.words.dates import say_day
-from yellow_larder.words.packets import say_pests
 
 _SAYS = {
     AdviceCode.PUFFED: "Puffed up: do not open it indoors, do not taste it, throw it out",
@@ -76,6 +75,15 @@ def say_why(advice: Advice) -> str:
 
 
 def said_pests(pests: Pests) -> str:
-    """What was done against insects, as a card and a label say it; empty if nothing was."""
-    on = say_day(pests.frozen_on) if pests.frozen_on is not None else ""
-    return say_pests([each.value for each in pests.measures], on, frozen=pests.frozen)
+    """What was done against insects, as a card and a label say it; empty if nothing was.
+
+    Example:
+        >>> said_pests(Pests((PestMeasure.BAY, PestMeasure.EARTH), frozen=True)), said_pests(Pests())
+        ('bay leaves, diatomaceous earth (rinse it off), frozen first', '')
+        >>> said_pests(Pests(frozen=True, frozen_on=date(2026, 11, 3)))
+        'frozen until 3 Nov 2026'
+    """
+    said = [f"{each.value}{' (rinse it off)' if each is PestMeasure.EARTH else ''}" for each in pests.measures]
+    if pests.frozen:
+        said.append("frozen first" if pests.frozen_on is None else f"frozen until {say_day(pests.frozen_on)}")
+    return ", ".join(said)
