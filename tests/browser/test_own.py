@@ -126,3 +126,39 @@ def test_lots_that_were_made_here_are_mixed(page: Page, demo_to_change: Here) ->
     base = lots.filter(has_text="soup base").first
     base.get_by_role("button", name="What it gives").click()
     expect(base).to_contain_text("mixed of")
+
+
+def test_a_fresh_food_that_no_table_knows_is_dried(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying")
+    page.get_by_label("What goes on the trays: an amount and a food").fill("60 loquats")
+    page.get_by_role("button", name="Add it as a fresh food of your own").click()
+    sheet = page.get_by_role("dialog", name="A fresh food of your own")
+    expect(sheet.get_by_label("Name, as it is fresh")).to_have_value("loquats")
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet.get_by_text("Pick the fresh food that it is most like")).to_be_visible()
+    sheet.get_by_label("Most like, cut and dried").fill("apric")
+    sheet.get_by_role("button", name="apricots", exact=True).click()
+    expect(sheet).to_contain_text("It becomes dried loquats")
+    sheet.get_by_label("Water in it, %").fill("8")
+    expect(sheet.get_by_text(re.compile("^The water in it .*must lie between"))).to_be_visible()
+    sheet.get_by_label("Water in it, %").fill("86,7")
+    sheet.get_by_label("One of them weighs").fill("16 g")
+    expect(sheet).to_contain_text(re.compile(r"1 kg becomes about 1\d\d g"))
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_be_hidden()
+    expect(page.get_by_role("heading", name=re.compile("^Dry in"))).to_be_visible()
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("tab", name="Drying").click()
+    expect(page.get_by_role("row", name=re.compile("^loquats halves"))).to_contain_text("dried loquats")
+
+
+def test_a_fresh_food_that_no_table_knows_is_freeze_dried(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying/freeze")
+    page.get_by_label("What goes into the freeze dryer: an amount and a food").fill("2 kg jabuticaba")
+    page.get_by_role("button", name="Add it as a fresh food of your own").click()
+    sheet = page.get_by_role("dialog", name="A fresh food of your own")
+    sheet.get_by_label("Most like, cut and dried").fill("strawb")
+    sheet.get_by_role("button", name="strawberries", exact=True).click()
+    sheet.get_by_role("button", name="Add it").click()
+    expect(sheet).to_be_hidden()
+    expect(page.get_by_role("list", name="What goes in").or_(page.get_by_text("jabuticaba")).first).to_be_visible()

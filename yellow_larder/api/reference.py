@@ -1,4 +1,4 @@
-"""The reference tables with their sources, and foods and containers of one's own."""
+"""The reference tables with their sources, and foods, fresh foods, mixes and containers of one's own."""
 
 from __future__ import annotations
 
@@ -9,6 +9,14 @@ from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.container_view import ContainerMade, ContainerRead, may_be, see_container
+from yellow_larder.features.catalog.fresh_produce import (
+    AskedProduce,
+    ProduceName,
+    ProduceView,
+    add_own_produce,
+    fresh_to_pick,
+    see_own_produce,
+)
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.catalog.own_foods import (
     AskedFood,
@@ -19,6 +27,7 @@ from yellow_larder.features.catalog.own_foods import (
     see_mix,
     see_own_food,
 )
+from yellow_larder.features.freeze_drying.plan import freeze_dried_to_pick
 from yellow_larder.features.guide.guide import Guide, guide
 from yellow_larder.features.guide.tables import (
     ContainerRow,
@@ -96,6 +105,31 @@ def read_mix(larder: TheLarder, mix: AskedMix) -> MixView:
 def make_mix(larder: TheLarder, mix: AskedMix) -> Added:
     """Add a mix of one's own: its figures follow from what is in it."""
     added = add_mix(larder, mix)
+    return Added(added.key, added.name)
+
+
+@router.get("/produce")
+def see_produce() -> list[ProduceName]:
+    """Every fresh food of the table of drying, for one's own to be like."""
+    return fresh_to_pick()
+
+
+@router.get("/produce/freeze-dried")
+def see_freeze_dried() -> list[ProduceName]:
+    """What of the table can be freeze-dried, for one's own to be like."""
+    return freeze_dried_to_pick()
+
+
+@router.post("/produce/read")
+def read_produce(larder: TheLarder, produce: AskedProduce) -> ProduceView:
+    """What a fresh food of one's own comes to as it is typed; nothing is written down."""
+    return see_own_produce(larder, produce)
+
+
+@router.post("/produce", status_code=201)
+def make_produce(larder: TheLarder, produce: AskedProduce) -> Added:
+    """Add a fresh food of one's own to what can be dried, and the dried food that it becomes."""
+    added = add_own_produce(larder, produce)
     return Added(added.key, added.name)
 
 

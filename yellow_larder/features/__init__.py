@@ -4,7 +4,7 @@ Every kind of subject is registered here, in the order in which they are folded:
 depends on their climate.
 """
 
-from yellow_larder.features.catalog.state import CONTAINER, FOOD, MIX
+from yellow_larder.features.catalog.state import CONTAINER, FOOD, MIX, PRODUCE
 from yellow_larder.features.catalog.text import TITLES as CATALOG_TITLES
 from yellow_larder.features.coming_in.text import TITLES as COMING_IN_TITLES
 from yellow_larder.features.drying.state import JAR, LOAD, MACHINE
@@ -32,7 +32,7 @@ from yellow_larder.features.using.text import TITLES as USING_TITLES
 from yellow_larder.journal import kinds
 from yellow_larder.words.titles import register_titles
 
-kinds.register(HOUSEHOLD, PLACE, FOOD, MIX, CONTAINER, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
+kinds.register(HOUSEHOLD, PLACE, FOOD, MIX, PRODUCE, CONTAINER, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
 kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD, SEED)
 
 for titles in (

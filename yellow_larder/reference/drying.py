@@ -147,6 +147,7 @@ def produce() -> dict[str, Produce]:
             animal=row["animal"],
             test=DryTest(row["test"]),
             source=row["source"],
+            taken=frozenset(),
             **{figure: float(row[figure]) for figure in figures},
         )
         for row in rows("drying")

@@ -44,6 +44,7 @@ from yellow_larder.core.drying.freeze_drying import (
     phases,
     water_g,
 )
+from yellow_larder.core.drying.likeness import KNOWN_OF_PRODUCE, likened
 from yellow_larder.core.drying.load_rules import Laid, can_reach, heated_to, judge_load, listed
 from yellow_larder.core.drying.produce import (
     TEST_WORDS,
@@ -62,6 +63,7 @@ __all__ = [
     "BAND_SD",
     "FULLEST",
     "GUIDELINES",
+    "KNOWN_OF_PRODUCE",
     "LAYER_G_M2",
     "OURS",
     "TEST_WORDS",
@@ -96,6 +98,7 @@ __all__ = [
     "is_mixed",
     "judge_freeze_load",
     "judge_load",
+    "likened",
     "listed",
     "moisture_after_pct",
     "one_temperature",

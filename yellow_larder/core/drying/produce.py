@@ -91,6 +91,7 @@ class Produce:
         animal: whether it is "meat" or "poultry"; empty if neither.
         test: how it feels when it is dry.
         source: where the row comes from.
+        taken: of one of the household's own, the figures that are those of what it is like.
     """
 
     key: str
@@ -115,6 +116,7 @@ class Produce:
     animal: str
     test: DryTest
     source: str
+    taken: frozenset[str] = frozenset()
 
 
 @dataclass(frozen=True, slots=True)

@@ -41,6 +41,36 @@ class NewFood(Event):
     fresh_water_g: float | None = None
 
 
+@event("produce", "added")
+@dataclass(frozen=True, slots=True)
+class NewProduce(Event):
+    """A fresh food of one's own that is dried. What is none is taken from the fresh food that it is like.
+
+    Attributes:
+        name: what it is called, fresh.
+        like: key of the fresh food in the table of drying it is most like.
+        cut: how it is cut; empty for as what it is like.
+        dried: key of the food it becomes.
+        fresh_water_pct: water in it, %.
+        thickness_mm: how thick it is cut, mm.
+        air_c: air that suits it, °C.
+        hours_low: the shortest it takes, cut so and dried so.
+        hours_high: the longest.
+        unit_g: what one piece weighs, g.
+    """
+
+    name: str
+    like: str
+    cut: str
+    dried: str
+    fresh_water_pct: float | None = None
+    thickness_mm: float | None = None
+    air_c: float | None = None
+    hours_low: float | None = None
+    hours_high: float | None = None
+    unit_g: float | None = None
+
+
 @dataclass(frozen=True, slots=True)
 class MixPart:
     """A food in a mix, and its share of the weight, above 0."""

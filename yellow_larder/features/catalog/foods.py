@@ -9,6 +9,7 @@ from typing import Protocol, TypeVar
 
 from sqlalchemy.orm import Session
 
+from yellow_larder.core.errors import check_range
 from yellow_larder.core.food import FIGURES, JOINS_LIVES, Food, completed, mixed
 from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.catalog.names import Names, plain
@@ -122,6 +123,8 @@ def own_food(key: str, own: NewFood) -> Food:
     composition = completed(known, like.composition)
     taken = frozenset(FIGURES).difference(known)
     loose, settled = _bulk(own.litre_g, like)
+    if own.fresh_water_g is not None:
+        check_range("fresh_water_g", own.fresh_water_g, composition.water_g, 98, "%")
     return replace(
         like,
         key=key,

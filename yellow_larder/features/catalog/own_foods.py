@@ -52,6 +52,7 @@ class AskedFood:
         measure: how much of it was weighed, poured loosely: "1 cup", "1 L".
         weighs: what that weighs: "185 g"; empty if nobody weighed it.
         traits: what the rules need to know; none means as what it is like.
+        fresh_water_g: water in 100 g of what it was dried from; none means as what it is like.
     """
 
     name: str
@@ -65,6 +66,7 @@ class AskedFood:
     measure: str = "1 cup"
     weighs: str = ""
     traits: tuple[Trait, ...] | None = None
+    fresh_water_g: float | None = None
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -170,6 +172,7 @@ def _as_told(asked: AskedFood) -> NewFood:
         water_g=asked.water_g,
         litre_g=read_litre_g(asked.measure, asked.weighs),
         traits=asked.traits,
+        fresh_water_g=asked.fresh_water_g,
     )
 
 

@@ -4,12 +4,10 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from functools import lru_cache
 
 from yellow_larder.core.drying import Produce
 from yellow_larder.features.catalog.foods import find_named
-from yellow_larder.features.catalog.names import Names, plain
-from yellow_larder.reference.drying import produce
+from yellow_larder.features.catalog.names import Names
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, MOST_KG, read_count, read_line
 
@@ -28,32 +26,33 @@ class Fresh:
     count: float
 
 
-@lru_cache
-def _names() -> Names[Produce]:
-    return Names({plain(name): each for each in reversed(produce().values()) for name in (each.name, *each.aliases)})
-
-
-def find_produce(words: str) -> Produce:
-    """The fresh food that is meant by some words.
+def find_produce(words: str, names: Names[Produce]) -> Produce:
+    """The fresh food that is meant by some words, of those that can be dried.
 
     Raises:
         Refused: none is near enough; the nearest names go with it.
 
     Example:
-        >>> find_produce("leek").key, find_produce("bell peppers").key
+        >>> from yellow_larder.features.catalog.fresh_produce import produce_names
+        >>> from yellow_larder.reference.drying import produce
+        >>> known = produce_names(produce())
+        >>> find_produce("leek", known).key, find_produce("bell peppers", known).key
         ('leeks', 'peppers')
     """
-    return find_named(re.sub(r"^(?:cans?|tins?) of ", "", words.strip(), flags=re.I), _names())
+    return find_named(re.sub(r"^(?:cans?|tins?) of ", "", words.strip(), flags=re.I), names)
 
 
-def read_fresh(line: str) -> Fresh:
-    """Read what goes on the trays, weighed or counted.
+def read_fresh(line: str, names: Names[Produce]) -> Fresh:
+    """Read what goes on the trays, weighed or counted, of what can be dried.
 
     Raises:
         Refused: there is no amount or no food in it, or it cannot be counted.
 
     Example:
-        >>> read_fresh("4 cans of black beans").mass_g, read_fresh("1.2 kg mushrooms").mass_g
+        >>> from yellow_larder.features.catalog.fresh_produce import produce_names
+        >>> from yellow_larder.reference.drying import produce
+        >>> known = produce_names(produce())
+        >>> read_fresh("4 cans of black beans", known).mass_g, read_fresh("1.2 kg mushrooms", known).mass_g
         (908.0, 1200.0)
     """
     counted = _COUNTED.match(" ".join(line.split()))
@@ -62,14 +61,14 @@ def read_fresh(line: str) -> Fresh:
     except Refused as refused:
         if counted is None:
             raise Refused("line", _for_fresh(refused.message)) from refused
-        return _counted(counted)
+        return _counted(counted, names)
     if read.amount.volume_ml:
         raise Refused("line", "Weigh it, or count it: the weight to dry it down to follows from that")
-    return Fresh(find_produce(read.food), read.amount.mass_g, 0)
+    return Fresh(find_produce(read.food, names), read.amount.mass_g, 0)
 
 
-def _counted(found: re.Match[str]) -> Fresh:
-    count, each = read_count(found["count"]), find_produce(found["food"])
+def _counted(found: re.Match[str], names: Names[Produce]) -> Fresh:
+    count, each = read_count(found["count"]), find_produce(found["food"], names)
     if not each.unit_g or (found["can"] and each.unit != "can"):
         raise Refused("line", f"Weigh the {each.name}: nobody knows what one of them weighs")
     if count <= 0 or count * each.unit_g > MOST_KG * 1000:

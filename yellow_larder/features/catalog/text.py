@@ -6,6 +6,7 @@ TITLES = {
     "container.added": "Added the container {name}",
     "container.removed": "Removed the container {name} from the table",
     "mix.added": "Added the mix {name}",
+    "produce.added": "Added {name} to what can be dried",
     "food.added": "Added the food {name}",
 }
 """What changes are called, by code."""

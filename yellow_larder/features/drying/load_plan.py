@@ -23,6 +23,8 @@ from yellow_larder.core.drying import (
 )
 from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.core.finding import Finding, Severity
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.catalog.fresh_produce import all_produce, produce_names
 from yellow_larder.features.catalog.produce_parser import Fresh, read_fresh
 from yellow_larder.features.drying.machines import find_machine
 from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range, usual_room
@@ -164,6 +166,7 @@ class TrayLayout:
         if not 1 <= len(ask.items) <= MOST_ITEMS:
             raise Refused("line", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.tray_g = read_amount(ask.tray, "tray").mass_g if ask.tray.strip() else 0.0
+        self._names, self._foods = produce_names(all_produce(session)), all_foods(session)
         fresh = [self._read(n, item) for n, item in enumerate(ask.items)]
         self.counted = [bool(each.count) for each in fresh]
         self.air_c = self._air_c([each.produce for each in fresh])
@@ -175,7 +178,7 @@ class TrayLayout:
 
     def _read(self, n: int, item: Item) -> Fresh:
         try:
-            return read_fresh(item.line)
+            return read_fresh(item.line, self._names)
         except Refused as refused:
             raise refused.at(f"line.{n}") from refused
 
@@ -196,6 +199,7 @@ class TrayLayout:
             water = fresh.produce.fresh_water_pct if item.water is None else item.water
             return TrayItem(
                 fresh.produce,
+                self._foods[fresh.produce.dried],
                 fresh.mass_g,
                 thickness_mm=typed or fresh.produce.thickness_mm,
                 treatments=frozenset(item.treatments),

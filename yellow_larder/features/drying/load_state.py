@@ -21,6 +21,8 @@ from yellow_larder.core.drying import (
     listed,
     stands_still,
 )
+from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.catalog.fresh_produce import all_produce
 from yellow_larder.features.drying.events import LoadItem, LoadRecord
 from yellow_larder.features.drying.load_plan import Trays, trays_of
 from yellow_larder.features.drying.machines import find_machine
@@ -28,7 +30,7 @@ from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range
 from yellow_larder.features.household.clock import Moment
 from yellow_larder.features.household.larder import settings
 from yellow_larder.journal import log
-from yellow_larder.reference.drying import Machine, produce
+from yellow_larder.reference.drying import Machine
 from yellow_larder.words.errors import NotThere
 from yellow_larder.words.quantities import say_mass, say_temperature
 
@@ -73,13 +75,16 @@ class LoadState:
         self.household = settings(session)
         self.machine: Machine = find_machine(session, record.machine)
         self.air_c, self.tray_g, self.began = record.air_c, record.tray_g, record.began
+        self._produce, self._foods = all_produce(session), all_foods(session)
         self.lying = [self._lying(each) for each in record.items]
         self.trays, self.loosened, self.tested = record.trays, record.loosened, record.tested
         self._forecasts: dict[int, Forecast] = {}
 
     def _lying(self, item: LoadItem) -> TrayItem:
+        each = self._produce[item.produce]
         return TrayItem(
-            produce()[item.produce],
+            each,
+            self._foods[each.dried],
             item.mass_g,
             thickness_mm=item.thickness_mm,
             treatments=frozenset(item.treatments),

@@ -21,7 +21,6 @@ from yellow_larder.core.drying import (
 )
 from yellow_larder.core.food import Food
 from yellow_larder.features.household.events import Settings
-from yellow_larder.reference import foods
 from yellow_larder.reference.drying import Machine, isotherm_of
 from yellow_larder.words.quantities import Units, say_share, say_temperature, say_thickness
 
@@ -62,6 +61,7 @@ class TrayItem:
     def __init__(
         self,
         produce: Produce,
+        food: Food,
         mass_g: float,
         *,
         thickness_mm: float,
@@ -73,7 +73,7 @@ class TrayItem:
     ) -> None:
         self.produce, self.mass_g, self.thickness_mm = produce, mass_g, thickness_mm
         self.treatments, self.air_c, self.room = treatments, air_c, room
-        self.food: Food = foods()[produce.dried]
+        self.food = food
         self.wanted_pct = self.food.composition.water_g
         isotherm = isotherm_of(self.food)
         damp = min(0.98, humidity_at(air_c, room_c=room.temperature_c, humidity=room.humidity))

@@ -15,6 +15,7 @@ from yellow_larder.core.drying import (
     agree,
 )
 from yellow_larder.core.food import Food
+from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import line_of
 from yellow_larder.features.drying.events import Weight
 from yellow_larder.features.drying.load_state import hours_between
@@ -35,7 +36,6 @@ from yellow_larder.features.lots.events import FreezeDried, LotCame, Origin
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
-from yellow_larder.reference import foods
 from yellow_larder.words.errors import NotThere, Refused, refuse_stops
 from yellow_larder.words.quantities import read_amount, say_mass
 
@@ -205,7 +205,8 @@ def _load(session: Session, number: int) -> FreezeLoadRecord:
 
 def _chamber(session: Session, load: FreezeLoadRecord, room: Room | None) -> Chamber:
     items = tuple(FreezeItem(line=item.line, frozen=item.frozen) for item in load.items)
-    contents = [(foods()[item.food_key], item.mass_g) if item.food_key else None for item in load.items]
+    known = all_foods(session)
+    contents = [(known[item.food_key], item.mass_g) if item.food_key else None for item in load.items]
     return read_chamber(session, FreezeLoadAsk(items=items, dryer=load.dryer), room, contents)
 
 
@@ -271,7 +272,7 @@ def _view(session: Session, number: int, load: FreezeLoadRecord, now: datetime) 
         pack_by=pack_by,
         moisture_now=chamber.moisture_after(hours_between(out_at, now)) if out_at else 0.0,
         lots=[lot.id for lot in left],
-        lines=[line_of(lot, foods()[lot.food_key], units) for lot in left],
+        lines=[line_of(lot, all_foods(session)[lot.food_key], units) for lot in left],
     )
 
 

@@ -22,7 +22,8 @@ from yellow_larder.core.drying import (
 )
 from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.core.food import Food, Trait, dried_mass_g
-from yellow_larder.features.catalog.foods import find_named
+from yellow_larder.features.catalog.foods import all_foods, find_named
+from yellow_larder.features.catalog.fresh_produce import ProduceName
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.drying.load_plan import Trays
 from yellow_larder.features.drying.tray_item import Room, usual_room
@@ -117,8 +118,9 @@ class Chamber:
             raise Refused("line.0", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.foods: list[Food] = []
         self.trays: list[Tray] = []
+        names = _names(tuple(food for food in all_foods(session).values() if _is_dried_cold(food)))
         for n, (item, known) in enumerate(zip(ask.items, contents or [None] * len(ask.items), strict=True)):
-            food, mass_g = known or _read(item.line, n)
+            food, mass_g = known or _read(item.line, n, names)
             self.foods.append(food)
             self.trays.append(_tray(food, mass_g, frozen=item.frozen))
         self.per_tray_g = LAYER_G_M2 * self.dryer.width_mm * self.dryer.depth_mm / 1e6
@@ -251,21 +253,33 @@ def say_minutes(hours: float) -> str:
     return say_hours(hours)
 
 
-@lru_cache
-def _names() -> Names[Food]:
+def freeze_dried_to_pick() -> list[ProduceName]:
+    """What of the table can be freeze-dried, as it is called fresh, for a food of one's own to be like."""
+    able = [food for food in foods().values() if _is_dried_cold(food)]
+    return [ProduceName(each.key, each.name.removeprefix(PREFIX), list(each.aliases)) for each in able]
+
+
+def _is_dried_cold(food: Food) -> bool:
+    """Whether a food comes out of a freeze dryer: not so a mix that has some of one in it."""
+    return Trait.FREEZE_DRIED in food.traits and food.fresh_water_g > food.composition.water_g
+
+
+@lru_cache(maxsize=8)
+def _names(able: tuple[Food, ...]) -> Names[Food]:
     """What can be freeze-dried, by every name it has, with and without saying that it is."""
-    able = [food for food in foods().values() if Trait.FREEZE_DRIED in food.traits]
-    names = [(food, name) for food in able for name in (food.name, *food.aliases)]
-    return Names({plain(each): food for food, name in names for each in (name, name.removeprefix(PREFIX))})
+    called = [(food, name) for food in able for name in (food.name, *food.aliases)]
+    return Names({plain(each): food for food, name in called for each in (name, name.removeprefix(PREFIX))})
 
 
-def _read(line: str, n: int) -> tuple[Food, float]:
+def _read(line: str, n: int, names: Names[Food]) -> tuple[Food, float]:
     try:
         read = read_line(line)
-        food = find_named(read.food, _names())
+        food = find_named(read.food, names)
     except Refused as refused:
-        names = tuple(name.removeprefix(PREFIX) for name in refused.nearest)
-        raise Refused(f"line.{n}", refused.message, words=refused.words, nearest=names) from refused
+        nearest = tuple(name.removeprefix(PREFIX) for name in refused.nearest)
+        raise Refused(
+            f"line.{n}", refused.message, words=refused.words, nearest=nearest, code=refused.code
+        ) from refused
     if read.amount.volume_ml:
         raise Refused(f"line.{n}", "Weigh it: the water to draw off follows from that")
     return food, read.amount.mass_g

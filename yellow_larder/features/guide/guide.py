@@ -13,6 +13,7 @@ from yellow_larder.core.keeping import Packing
 from yellow_larder.core.moisture import Gab
 from yellow_larder.core.planning import Body
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.catalog.fresh_produce import all_produce
 from yellow_larder.features.guide.not_dry import NotDryRow, not_dry_rows
 from yellow_larder.features.guide.tables import (
     ContainerRow,
@@ -47,7 +48,6 @@ from yellow_larder.reference.drying import (
     isotherms,
     machines,
     powder_rows,
-    produce,
 )
 from yellow_larder.reference.walls import Lets, lids, materials
 from yellow_larder.words.quantities import Units, say_length, say_mass, say_share, say_temperature, say_thickness
@@ -182,6 +182,8 @@ def guide(larder: Larder) -> Guide:
         units = settings(session).units
         known = list(all_foods(session).values())
         boxes = container_rows(session)
+        dried = list(all_produce(session).values())
+    becomes = {food.key: food.name for food in known}
     return Guide(
         foods=food_rows(known),
         containers=boxes,
@@ -197,7 +199,7 @@ def guide(larder: Larder) -> Guide:
         thermal=list(thermal().values()),
         walls=[_wall_row(name, row) for name, row in materials().items()],
         lids=[_lid_row(name, row) for name, row in lids().items()],
-        drying=[_drying_row(each, units) for each in produce().values()],
+        drying=[_drying_row(each, becomes[each.dried], units) for each in dried],
         machines=[
             *(_machine_row(each, units) for each in machines().values()),
             *(_freeze_dryer_row(each, units) for each in freeze_dryers().values()),
@@ -224,16 +226,16 @@ def _lid_row(lid: Lid, row: Lets) -> WallRow:
     return WallRow(lid.value, "", _span(*row.oxygen, "mL/day·atm"), vapor, row.source)
 
 
-def _drying_row(each: Produce, units: Units) -> DryingRow:
+def _drying_row(each: Produce, becomes: str, units: Units) -> DryingRow:
     wants = [*sorted(want.value for want in each.wants), *(["outdoors"] if each.outdoors else [])]
     return DryingRow(
         name=each.name,
         cut=each.cut,
         thick=say_thickness(each.thickness_mm, units),
         air=say_temperature(each.air_c, units),
-        hours=f"{each.hours_low:g}–{each.hours_high:g}",
+        hours=f"{each.hours_low:.3g}–{each.hours_high:.3g}",
         water_pct=each.fresh_water_pct,
-        becomes=foods()[each.dried].name,
+        becomes=becomes,
         wants=", ".join(wants),
         dry_when=TEST_WORDS[each.test].dry,
         source=each.source,

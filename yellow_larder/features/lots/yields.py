@@ -6,16 +6,16 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.drying import water_back_g
+from yellow_larder.core.drying import Produce, water_back_g
 from yellow_larder.core.food import Food, nutrients
 from yellow_larder.core.units import ML_PER_CUP, ML_PER_TABLESPOON
 from yellow_larder.features.catalog.foods import all_foods
+from yellow_larder.features.catalog.fresh_produce import all_produce
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.lots.events import Origin
 from yellow_larder.features.lots.state import Lot
-from yellow_larder.reference.drying import produce
 from yellow_larder.words.quantities import say_kcal, say_mass, say_share
 
 
@@ -42,6 +42,7 @@ def gives_of(session: Session, lot: Lot) -> Gives:
     Kilocalories are those of the solids: what warmth and air take of them is below what any table tells apart.
     """
     food, household = all_foods(session)[lot.food_key], settings(session)
+    row = next((each for each in all_produce(session).values() if each.dried == food.key and each.unit_g), None)
     wet_g = (lot.wet_g or lot.came_g) * lot.mass_g / lot.came_g
     water = water_back_g(wet_g, lot.mass_g) if wet_g > lot.mass_g else 0.0
     cups = lot.mass_g / food.loose_g_ml / ML_PER_CUP
@@ -50,7 +51,7 @@ def gives_of(session: Session, lot: Lot) -> Gives:
         yields=_yields(lot, wet_g, household),
         water=f"{say_mass(water, household.units)} of water to put back" if water and not ground else "",
         cup=_cup(cups, water, household) if water and not ground else "",
-        unit=_unit(lot, wet_g, cups, water, household) if not ground else "",
+        unit=_unit(row, wet_g, lot.mass_g, cups, water, household) if row and lot.made == Origin.DRIED else "",
         spoon=_spoon(food, wet_g / lot.mass_g, household) if ground else "",
         kcal=f"{say_kcal(nutrients(food.composition, _at_table(lot, food)).kcal)} kcal, as before",
         cost=say_money(lot.coins * lot.mass_g / lot.came_g, household) if lot.coins else "",
@@ -79,16 +80,13 @@ def _cup(cups: float, water: float, household: Settings) -> str:
     return f"{_number(cups)} cups; each cup wants {each} of water back"
 
 
-def _unit(lot: Lot, wet_g: float, cups: float, water: float, household: Settings) -> str:
+def _unit(row: Produce, wet_g: float, dry_g: float, cups: float, water: float, household: Settings) -> str:
     """One can of beans is one cup dried and wants 5½ oz of water."""
-    row = next((each for each in produce().values() if each.dried == lot.food_key and each.unit_g), None)
-    if row is None or lot.made != Origin.DRIED:
-        return ""
     units = wet_g / row.unit_g
     word = f"can of {row.name.removeprefix('cooked ')}" if row.unit == "can" else row.unit
     article = "an" if word[0] in "aeiou" else "a"
     return (
-        f"{article} {word} is {say_mass(lot.mass_g / units, household.units)} or {_cups(cups / units)} dried, "
+        f"{article} {word} is {say_mass(dry_g / units, household.units)} or {_cups(cups / units)} dried, "
         f"and wants {say_mass(water / units, household.units)} of water"
     )
 

@@ -1663,6 +1663,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/produce": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Produce
+         * @description Every fresh food of the table of drying, for one's own to be like.
+         */
+        get: operations["see_produce_api_produce_get"];
+        put?: never;
+        /**
+         * Make Produce
+         * @description Add a fresh food of one's own to what can be dried, and the dried food that it becomes.
+         */
+        post: operations["make_produce_api_produce_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/produce/freeze-dried": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Freeze Dried
+         * @description What of the table can be freeze-dried, for one's own to be like.
+         */
+        get: operations["see_freeze_dried_api_produce_freeze_dried_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/produce/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Produce
+         * @description What a fresh food of one's own comes to as it is typed; nothing is written down.
+         */
+        post: operations["read_produce_api_produce_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -3461,6 +3525,7 @@ export interface components {
          *         measure: how much of it was weighed, poured loosely: "1 cup", "1 L".
          *         weighs: what that weighs: "185 g"; empty if nobody weighed it.
          *         traits: what the rules need to know; none means as what it is like.
+         *         fresh_water_g: water in 100 g of what it was dried from; none means as what it is like.
          */
         AskedFood: {
             /** Carbohydrate G */
@@ -3469,6 +3534,8 @@ export interface components {
             fat_g?: number | null;
             /** Fibre G */
             fibre_g?: number | null;
+            /** Fresh Water G */
+            fresh_water_g?: number | null;
             /** Kcal */
             kcal?: number | null;
             /** Like */
@@ -3512,6 +3579,50 @@ export interface components {
             measure?: string;
             /** Name */
             name: string;
+            /**
+             * Weighs
+             * @default
+             */
+            weighs?: string;
+        };
+        /**
+         * AskedProduce
+         * @description A fresh food of one's own as it is typed: a figure that is not known is none, or empty.
+         *
+         *     Attributes:
+         *         name: what it is called, fresh.
+         *         like: key of the fresh food in the table of drying that it is most like.
+         *         cut: how it is cut; empty for as what it is like.
+         *         water: water in it, %.
+         *         thickness: how thick it is cut.
+         *         air_c: air that suits it, °C.
+         *         hours_low: the shortest it takes.
+         *         hours_high: the longest.
+         *         weighs: what one piece weighs, peeled.
+         */
+        AskedProduce: {
+            /** Air C */
+            air_c?: number | null;
+            /**
+             * Cut
+             * @default
+             */
+            cut?: string;
+            /** Hours High */
+            hours_high?: number | null;
+            /** Hours Low */
+            hours_low?: number | null;
+            /** Like */
+            like: string;
+            /** Name */
+            name: string;
+            /**
+             * Thickness
+             * @default
+             */
+            thickness?: string;
+            /** Water */
+            water?: number | null;
             /**
              * Weighs
              * @default
@@ -7748,6 +7859,56 @@ export interface components {
             type?: string;
             /** Version */
             version?: number | null;
+        };
+        /**
+         * ProduceName
+         * @description A fresh food of the table of drying, to pick from.
+         */
+        ProduceName: {
+            /** Aliases */
+            aliases: string[];
+            /** Key */
+            key: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * ProduceView
+         * @description What a fresh food comes to: its figures in the household's units, and which of them were taken.
+         *
+         *     Attributes:
+         *         cut: how it is cut.
+         *         water_pct: water in it, %.
+         *         thickness: how thick it is cut.
+         *         air: air that suits it.
+         *         hours_low: the shortest it takes, cut so and dried so.
+         *         hours_high: the longest.
+         *         becomes: the food it becomes.
+         *         is_new: whether that food comes into the table with it.
+         *         gives: what a measure of it dries down to.
+         *         taken: names of the figures that are those of what it is like.
+         */
+        ProduceView: {
+            /** Air */
+            air: string;
+            /** Becomes */
+            becomes: string;
+            /** Cut */
+            cut: string;
+            /** Gives */
+            gives: string;
+            /** Hours High */
+            hours_high: string;
+            /** Hours Low */
+            hours_low: string;
+            /** Is New */
+            is_new: boolean;
+            /** Taken */
+            taken: string[];
+            /** Thickness */
+            thickness: string;
+            /** Water Pct */
+            water_pct: number;
         };
         /**
          * ProposedContainers
@@ -14081,6 +14242,214 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_produce_api_produce_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProduceName"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    make_produce_api_produce_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedProduce"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_freeze_dried_api_produce_freeze_dried_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProduceName"][];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    read_produce_api_produce_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedProduce"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProduceView"];
+                };
             };
             /** @description Not found */
             404: {

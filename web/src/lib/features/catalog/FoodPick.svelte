@@ -9,16 +9,19 @@
     foods,
     value = $bindable(""),
     near = "",
+    hint = "rye, lentil, leek…",
     wrong = {},
     onpick,
   }: {
     label: string;
     name: string;
-    foods: Schemas["FoodName"][];
+    foods: Pick<Schemas["FoodName"], "key" | "name" | "aliases">[];
     /** The key of what was picked. */
     value?: string;
     /** Words it may be near to, as long as nothing is typed here. */
     near?: string;
+    /** Names that can be typed, for one. */
+    hint?: string;
     wrong?: Wrong;
     onpick?: () => void;
   } = $props();
@@ -43,7 +46,7 @@
     {name}
     class="field mt-1"
     bind:value={typed}
-    placeholder={picked?.name ?? "type a few letters: rye, lentil, leek…"}
+    placeholder={picked?.name ?? `type a few letters: ${hint}`}
     autocomplete="off"
     aria-invalid={wrong[name] ? "true" : undefined}
     aria-describedby={wrong[name] ? `${id}-note` : undefined}

@@ -4,12 +4,14 @@
   import type { Schemas } from "$lib/api/client";
   import X from "@lucide/svelte/icons/x";
   import { readCelsius, shownDegrees } from "$lib/format/degrees";
+  import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
   import Machine from "./Machine.svelte";
   import { load } from "./trays.svelte";
 
   let { machines, us }: { machines: Schemas["Machine"][]; us: boolean } = $props();
 
   let own = $state(false);
+  let fresh = $state({ open: false, n: 0, words: "" });
   const wrong = $derived(load.wrong);
   const machine = $derived(machines.find((each) => each.key === load.ask.machine));
   const warm = $derived(machine && (machine.air === "machine" || machine.air === "oven"));
@@ -70,6 +72,11 @@
             <button class="chip !px-3" onclick={() => load.rename(n, error.words, name)}>{name}</button>
           {/each}
         </div>
+        {#if error.code === "unknown-food"}
+          <button class="min-h-11 text-left font-bold underline" onclick={() => (fresh = { open: true, n, words: error.words ?? "" })}
+            >Add it as a fresh food of your own</button
+          >
+        {/if}
       {/if}
     </div>
     {#if item.line}
@@ -165,4 +172,5 @@
   Wash it, and throw out what you would not eat fresh: drying does not save spoiled food. Cut evenly: uneven pieces dry unevenly.
 </p>
 
+<OwnProduce bind:open={fresh.open} name={fresh.words} onadded={(name) => load.rename(fresh.n, fresh.words, name)} />
 <Machine bind:open={own} onadded={(key) => load.set({ machine: key, air_c: null })} />

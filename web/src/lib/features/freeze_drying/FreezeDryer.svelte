@@ -9,6 +9,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import X from "@lucide/svelte/icons/x";
   import Findings from "$lib/features/drying/Findings.svelte";
+  import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
   import Within from "./Within.svelte";
   import { freezeLoad } from "./freeze.svelte";
 
@@ -21,6 +22,8 @@
   );
   const dryers = $derived(seen.data?.dryers ?? []);
   const loads = $derived(seen.data?.loads ?? []);
+
+  let fresh = $state({ open: false, n: 0, words: "" });
 
   const plan = $derived(freezeLoad.plan);
   const wrong = $derived(freezeLoad.wrong);
@@ -80,6 +83,11 @@
             <div class="mt-1 flex flex-wrap gap-1.5">
               {#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.rename(n, error.words, name)}>{name}</button>{/each}
             </div>
+            {#if error.code === "unknown-food"}
+              <button class="min-h-11 text-left font-bold underline" onclick={() => (fresh = { open: true, n, words: error.words ?? "" })}
+                >Add it as a fresh food of your own</button
+              >
+            {/if}
           {/if}
           {#if item.line}
             <Choice
@@ -208,3 +216,5 @@
     </aside>
   </div>
 </Page>
+
+<OwnProduce bind:open={fresh.open} name={fresh.words} frozen onadded={(name) => freezeLoad.rename(fresh.n, fresh.words, name)} />
