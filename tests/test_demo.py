@@ -7,7 +7,8 @@ from yellow_larder.demo.household import furnish
 from yellow_larder.features.drying.finished_lots import made_here
 from yellow_larder.features.planning.shopping import week_list
 from yellow_larder.features.rounds.overview import overview
-from yellow_larder.features.rounds.rounds import TaskKind, rounds
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import TaskKind
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.shelves import Due, shelves

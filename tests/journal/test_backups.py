@@ -23,7 +23,8 @@ from yellow_larder.features.household.backups import (
 from yellow_larder.features.household.larder import Larder, open_larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.rounds.rounds import TaskKind, rounds
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import TaskKind
 from yellow_larder.journal.backups import BadCopy, copy_file, daily_copies, let_old_go, to_keep
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.journal.file import CannotOpen

@@ -15,8 +15,8 @@ from yellow_larder.core.drying import Look
 from yellow_larder.core.packing import Feel
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
-from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.catalog.fresh_produce import AskedProduce, add_own_produce
+from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.catalog.own_foods import AskedMix, add_mix
 from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar

@@ -6,7 +6,8 @@ from datetime import UTC, datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from yellow_larder.features.rounds.rounds import Rounds, Task, When
+from yellow_larder.features.rounds.rounds import Rounds
+from yellow_larder.features.rounds.tasks import Task, When
 
 _LASTS = timedelta(minutes=15)
 """How long a thing at an hour takes in the calendar. Source: our judgement."""

@@ -9,7 +9,8 @@ from yellow_larder.features.household.clock import day_of, on_the_wall
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.rounds.rounds import When, rounds
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import When
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.supplies.events import Sort

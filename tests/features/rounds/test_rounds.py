@@ -22,7 +22,8 @@ from yellow_larder.features.household.larder import Larder, NewPlace, add_place,
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
-from yellow_larder.features.rounds.rounds import Task, TaskKind, When, rounds
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import Task, TaskKind, When
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
 from yellow_larder.features.shelves.shelves import Due, shelves
 from yellow_larder.journal.database import reading

@@ -7,6 +7,8 @@ from tests.support.refusals import refused
 from yellow_larder.core.seeds import germination_after, spread_years
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import TaskKind
 from yellow_larder.features.seeds.events import Store
 from yellow_larder.features.seeds.seeds import (
     AskedSeed,
@@ -176,3 +178,27 @@ def test_counted_and_gone(larder: Larder) -> None:
     take_back(larder)
     assert only(larder).count == 120
     assert check(larder.engine) == []
+
+
+def asked_for(larder: Larder) -> list[str]:
+    return [task.detail for task in rounds(larder).due if task.kind is TaskKind.SEEDS]
+
+
+def test_rounds_ask_for_a_test_once_a_year(larder: Larder, clock: Clock) -> None:
+    this_year = f"{larder.today().year}"
+    carrot = keep_seeds(larder, CARROT)
+    keep_seeds(larder, AskedSeed(name="leek, saved", harvested=this_year, amount="200"))
+    few = keep_seeds(larder, AskedSeed(name="giant pumpkin", harvested="2019", amount="9"))
+    before = rounds(larder).to_do
+    assert asked_for(larder) == ["carrot, long red: 10 of each on damp paper, in the warmth"]
+    assert [each.wants_test for each in see_seeds(larder) if each.number in (carrot, few)].count(True) == 1
+    record_test(larder, carrot, 20, 9)
+    assert not asked_for(larder)
+    assert rounds(larder).to_do == before - 1
+    clock.now += timedelta(days=364)
+    assert asked_for(larder) == ["leek, saved: 10 of each on damp paper, in the warmth"]
+    clock.now += timedelta(days=1)
+    assert asked_for(larder) == ["leek, saved and carrot, long red: 10 of each on damp paper, in the warmth"]
+    remove_seeds(larder, carrot)
+    count_seeds(larder, few, "30")
+    assert asked_for(larder) == ["giant pumpkin and leek, saved: 10 of each on damp paper, in the warmth"]

@@ -11,7 +11,8 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.rounds.rounds import Task, TaskKind, When, rounds
+from yellow_larder.features.rounds.rounds import rounds
+from yellow_larder.features.rounds.tasks import Task, TaskKind, When
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_that_run
 from yellow_larder.features.shelves.card import card

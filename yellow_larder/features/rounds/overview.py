@@ -6,8 +6,7 @@ from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
 
-from yellow_larder.features.catalog.events import NewFood, NewMix
-from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
+from yellow_larder.features.drying.events import JarRecord, LoadRecord
 from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
@@ -16,9 +15,8 @@ from yellow_larder.features.household.events import EaterKept, Settings
 from yellow_larder.features.household.larder import Larder, clock_behind, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.planning.master_list import in_store
-from yellow_larder.features.rounds.rounds import due_now
+from yellow_larder.features.rounds.rounds import RECORDS, due_now
 from yellow_larder.features.run.record import RunPhase, current
-from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.view import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
@@ -62,7 +60,7 @@ _UNDER_WAY = (LoadRecord, JarRecord, FreezeLoadRecord, Freezing)
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, NewFood, NewMix, EaterKept, SupplyRecord, MachineAdded, *_UNDER_WAY)
+        log.read_records(session, EaterKept, *RECORDS)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         change = log.ends(session).last

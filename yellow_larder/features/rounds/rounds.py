@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from datetime import date, datetime, time, timedelta
-from enum import StrEnum
+from datetime import date, datetime, timedelta
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -14,7 +13,7 @@ from sqlalchemy.orm import Session
 from yellow_larder.core.drying import JarPhase
 from yellow_larder.core.food import Food
 from yellow_larder.core.packing import LOOK_DAYS
-from yellow_larder.features.catalog.events import NewFood
+from yellow_larder.features.catalog.events import NewFood, NewMix, NewProduce
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.drying.conditioning import jar_standing
 from yellow_larder.features.drying.events import JarRecord, LoadRecord, MachineAdded
@@ -24,13 +23,16 @@ from yellow_larder.features.freeze_drying.loads import Stage, freeze_loads
 from yellow_larder.features.freezer.contents import Phase, freezings
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
-from yellow_larder.features.household.clock import Moment, day_of
+from yellow_larder.features.household.clock import day_of
 from yellow_larder.features.household.events import Alarm, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.lots.lots import CRUMBS_G, LotLeft, lots_left
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packages.text import say_trouble
 from yellow_larder.features.places.alarms import SAYS, all_alarms, say_first
+from yellow_larder.features.rounds.tasks import Task, TaskKind, When, by_day, by_hour, whole_day
+from yellow_larder.features.seeds.germinating import LEAST_TO_SEE, seeds_to_test
+from yellow_larder.features.seeds.state import SeedRecord
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
 from yellow_larder.features.shelves.inspection import packages_to_see_to
 from yellow_larder.features.supplies.state import SupplyRecord
@@ -39,68 +41,7 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.dates import say_day
 from yellow_larder.words.quantities import Units, say_mass
-
-
-class TaskKind(StrEnum):
-    """What sort of thing is due."""
-
-    SHAKE = "shake"
-    REDRY = "redry"
-    WEIGH = "weigh"
-    LOOSEN = "loosen"
-    TEST = "test"
-    FREEZER_OUT = "freezer-out"
-    FREEZER_OPEN = "freezer-open"
-    FREEZE_DRYER = "freeze-dryer"
-    CLOSE_UP = "close-up"
-    CONDITION = "condition"
-    EAT = "eat"
-    LOOK = "look"
-    TROUBLE = "trouble"
-    ALARM = "alarm"
-    SUPPLY = "supply"
-    COPY = "copy"
-
-
-class When(StrEnum):
-    """How it stands with the time."""
-
-    LATE = "late"
-    TODAY = "today"
-    AHEAD = "ahead"
-
-
-@dataclass(slots=True)
-class Task:
-    """One thing that is due; not frozen, since hundreds are made at once and freezing takes longest.
-
-    Attributes:
-        kind: what sort of thing.
-        number: of the load, jar, package, lot or place.
-        item: the food of a load, the tray to weigh, which of the alarms of a place; 0 otherwise.
-        title: what to do, in a short line.
-        detail: the rest of it.
-        on: the day in the house that it is due on.
-        at: the moment on that day; none if only the day matters.
-        when: late, today or ahead.
-        now: whether it can be done now.
-        form: shape of the food, for drawing; empty if there is none.
-        colour: colour of the food.
-        more_days: on how many days after this one it comes again, one after the other.
-    """
-
-    kind: TaskKind
-    number: int
-    item: int
-    title: str
-    detail: str
-    on: date
-    at: Moment | None
-    when: When
-    now: bool
-    form: str = ""
-    colour: str = ""
-    more_days: int = 0
+from yellow_larder.words.titles import say_names
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,7 +57,19 @@ class Rounds:
     """What is late, or due today and can be done now: the one figure, along the top and on the page."""
 
 
-_READ = (Settings, NewFood, SupplyRecord, MachineAdded, Freezing, LoadRecord, JarRecord, FreezeLoadRecord)
+RECORDS = (
+    Settings,
+    NewFood,
+    NewMix,
+    NewProduce,
+    SupplyRecord,
+    MachineAdded,
+    Freezing,
+    LoadRecord,
+    JarRecord,
+    FreezeLoadRecord,
+    SeedRecord,
+)
 """Records that a round looks at."""
 
 
@@ -124,10 +77,10 @@ def rounds(larder: Larder) -> Rounds:
     """What is due, what is late first."""
     now = larder.clock()
     with reading(larder.engine) as session:
-        log.read_records(session, *_READ)
+        log.read_records(session, *RECORDS)
         found = _found(session, now, safe_copy(larder, session))
     order = {when: n for n, when in enumerate(When)}
-    found.sort(key=lambda it: (order[it.when], it.on, it.at or _whole_day(it.on), it.kind, it.number))
+    found.sort(key=lambda it: (order[it.when], it.on, it.at or whole_day(it.on), it.kind, it.number))
     late, today, ahead = (sum(each.when is when for each in found) for when in When)
     return Rounds(day_of(now), found, late, today, ahead, _to_do(found))
 
@@ -156,25 +109,10 @@ def _found(session: Session, now: datetime, copy: SafeCopy | None) -> list[Task]
         *_trouble(seen_to.wrong, now),
         *_alarms(session, now),
         *_supplies(session, now),
+        *_seeds(session, now),
         *_eat(session, now),
         *_copy(copy, now),
     ]
-
-
-def _whole_day(day: date) -> datetime:
-    """Where what is due on a day stands among what is due at an hour of it: before all of that."""
-    return datetime.combine(day, time.min)
-
-
-def _by_day(day: date, today: date) -> When:
-    """Late, today or ahead of what is due on a day: it is late once the day is over."""
-    return When.AHEAD if day > today else When.LATE if day < today else When.TODAY
-
-
-def _by_hour(due: datetime, now: datetime, grace: timedelta) -> When:
-    """Late, today or ahead of what is due at an hour: late once its day is over, or the hour by more than its grace."""
-    day = _by_day(day_of(due), day_of(now))
-    return When.LATE if day is When.TODAY and now > due + grace else day
 
 
 def _loads(session: Session, now: datetime) -> Iterator[Task]:
@@ -183,7 +121,7 @@ def _loads(session: Session, now: datetime) -> Iterator[Task]:
         running = LoadState(session, number, load, now)
         for step in running.to_do():
             food = running.lying[step.item].food
-            when = _by_hour(step.due, now, timedelta(hours=1))
+            when = by_hour(step.due, now, timedelta(hours=1))
             yield Task(
                 kinds[step.step],
                 number,
@@ -211,7 +149,7 @@ def _freezer(session: Session, now: datetime) -> Iterator[Task]:
             each.says,
             day_of(due),
             due,
-            _by_hour(due, now, timedelta(days=2)),
+            by_hour(due, now, timedelta(days=2)),
             each.phase in (Phase.DONE, Phase.READY),
             each.form,
             each.colour,
@@ -235,7 +173,7 @@ def _freeze_dryer(session: Session, now: datetime) -> Iterator[Task]:
             each.says,
             day_of(each.due),
             each.due,
-            _by_hour(each.due, now, timedelta(0) if open_now else timedelta(hours=6)),
+            by_hour(each.due, now, timedelta(0) if open_now else timedelta(hours=6)),
             open_now or each.due <= now,
             first.form,
             first.colour,
@@ -255,13 +193,13 @@ def _jars(
         detail = f"{say_mass(lot.mass_g, units)} in {jars}"
         if stands.phase is JarPhase.DRYER:
             due = stands.counted_from
-            when = _by_day(due, today)
+            when = by_day(due, today)
             title = f"Dry the {_plain(food)} again: back on the trays"
             yield Task(TaskKind.REDRY, number, 0, title, detail, due, None, when, True, food.form, food.colour)
         elif stands.due is not None:
             due = stands.due
             said = f"{detail}, day {stands.free_days + 1} of {stands.wanted}"
-            when = _by_day(due, today)
+            when = by_day(due, today)
             more = stands.wanted - stands.free_days - 1
             can = stands.due <= today
             title = f"Shake the {_plain(food)}"
@@ -287,7 +225,7 @@ def _waiting(
             say_mass(lot.mass_g, units),
             lot.came_on,
             None,
-            _by_day(lot.came_on, day_of(now)),
+            by_day(lot.came_on, day_of(now)),
             True,
             food.form,
             food.colour,
@@ -314,7 +252,7 @@ def _eat(session: Session, now: datetime) -> Iterator[Task]:
             count,
             end,
             None,
-            _by_day(end, day_of(now)),
+            by_day(end, day_of(now)),
             end <= day_of(now),
             food.form,
             food.colour,
@@ -338,7 +276,7 @@ def _looks(due: Sequence[Package], now: datetime) -> Iterator[Task]:
             f"{count}, number {first.number} first, {after} day{'' if after == 1 else 's'} after closing",
             day,
             None,
-            _by_day(day, day_of(now)),
+            by_day(day, day_of(now)),
             day <= day_of(now),
             first.form,
             first.colour,
@@ -356,7 +294,7 @@ def _trouble(wrong: Sequence[Package], now: datetime) -> Iterator[Task]:
             say_trouble(package.trouble),
             package.stands_since,
             None,
-            _by_day(package.stands_since, day_of(now)),
+            by_day(package.stands_since, day_of(now)),
             True,
             package.form,
             package.colour,
@@ -367,7 +305,7 @@ def _alarms(session: Session, now: datetime) -> Iterator[Task]:
     """Mice, insects or water in a place: a line for each, until it is seen to."""
     for place, seen in all_alarms(session):
         title = f"{place.name}: {SAYS[seen.what]} seen"
-        when = _by_day(seen.on, day_of(now))
+        when = by_day(seen.on, day_of(now))
         nth = list(Alarm).index(seen.what)
         yield Task(TaskKind.ALARM, place.id, nth, title, say_first(seen.first), seen.on, None, when, True)
 
@@ -379,6 +317,18 @@ def _supplies(session: Session, now: datetime) -> Iterator[Task]:
         return
     names = ", ".join(f"{name} ({count})" for _, name, count in low[:3]) + (", and more" if len(low) > 3 else "")
     yield Task(TaskKind.SUPPLY, low[0][0], 0, "Running low", names, day_of(now), None, When.TODAY, True)
+
+
+def _seeds(session: Session, now: datetime) -> Iterator[Task]:
+    """Seeds that nobody has tested for a year: one line for all, since all lie on damp paper at once."""
+    untested = seeds_to_test(session, day_of(now))
+    if not untested:
+        return
+    names = say_names([record.name for record in untested.values()], most=4)
+    detail = f"{names}: {LEAST_TO_SEE} of each on damp paper, in the warmth"
+    yield Task(
+        TaskKind.SEEDS, next(iter(untested)), 0, "Test what germinates", detail, day_of(now), None, When.TODAY, True
+    )
 
 
 def _copy(copy: SafeCopy | None, now: datetime) -> Iterator[Task]:

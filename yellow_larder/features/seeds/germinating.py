@@ -5,7 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Mapping
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, timedelta
+
+from sqlalchemy.orm import Session
 
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.keeping import REFERENCE_C, ageing_rate
@@ -13,6 +15,7 @@ from yellow_larder.core.seeds import USUAL_HUMIDITY, germination_after, life_in_
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.seeds.events import Store
 from yellow_larder.features.seeds.state import Kept, SeedRecord, Tested
+from yellow_larder.journal import log
 from yellow_larder.reference.seeds import SeedKind, seeds
 
 _Q10 = 4.0
@@ -24,6 +27,34 @@ memory."""
 
 _AS_GOOD_AS = 4.0
 """Seeds that what is expected of them counts for beside a test. Source: our judgement: seven of ten says little."""
+
+
+LEAST_TO_SEE = 10
+"""Seeds that are laid out for a test, at the least. Source: common practice."""
+
+_TESTED_FOR = timedelta(days=365)
+"""How long a test says how things are: seeds are tested once a year, before they are sown. Source: common practice."""
+
+
+def seeds_to_test(session: Session, today: date) -> dict[int, SeedRecord]:
+    """Seeds of which no test of the last year says how many come, the longest untested first.
+
+    Not so the newest, of which there is no doubt yet, nor too few to test any.
+    """
+    untested = {
+        number: record for number, record in log.records(session, SeedRecord).items() if wants_test(record, today)
+    }
+    return dict(sorted(untested.items(), key=lambda each: (_told_on(each[1]), each[0])))
+
+
+def wants_test(record: SeedRecord, today: date) -> bool:
+    """Whether nobody has tested seeds for a year, of which there are enough to test some."""
+    return record.count >= LEAST_TO_SEE and _told_on(record) + _TESTED_FOR <= today
+
+
+def _told_on(record: SeedRecord) -> date:
+    """The day from which it is known how many come: that of the last test, or of the harvest."""
+    return record.tests[-1].on if record.tests else record.harvested
 
 
 def moisture_of(kind: SeedKind, kept: Kept, place: Place, closed_at: float) -> float:

@@ -11,7 +11,7 @@ from yellow_larder.core.seeds import HALF, LETS_GO, germination_band, seeds_to_s
 from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.seeds.events import Store
-from yellow_larder.features.seeds.germinating import Germination, moisture_of
+from yellow_larder.features.seeds.germinating import Germination, moisture_of, wants_test
 from yellow_larder.features.seeds.state import SeedRecord
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
@@ -88,6 +88,7 @@ class SeedView:
         years: their age, years.
         curve: germination over the years.
         tests: the tests.
+        wants_test: whether nobody has tested them for a year.
     """
 
     number: int
@@ -112,6 +113,7 @@ class SeedView:
     years: float
     curve: list[CurvePoint]
     tests: list[GerminationTest]
+    wants_test: bool
 
 
 def seed_kinds() -> list[SeedKindView]:
@@ -174,6 +176,7 @@ def _view(
         years=max(0.0, (today - record.harvested).days / DAYS_PER_YEAR),
         curve=_curve(of, today, half),
         tests=[_test(record, n) for n in range(len(record.tests))],
+        wants_test=wants_test(record, today),
     )
 
 

@@ -8276,6 +8276,7 @@ export interface components {
          *         years: their age, years.
          *         curve: germination over the years.
          *         tests: the tests.
+         *         wants_test: whether nobody has tested them for a year.
          */
         SeedView: {
             /** Amount */
@@ -8319,6 +8320,8 @@ export interface components {
             tests: components["schemas"]["GerminationTest"][];
             /** Version */
             version: number;
+            /** Wants Test */
+            wants_test: boolean;
             /** Years */
             years: number;
         };
@@ -8920,7 +8923,7 @@ export interface components {
          * @description What sort of thing is due.
          * @enum {string}
          */
-        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "alarm" | "supply" | "copy";
+        TaskKind: "shake" | "redry" | "weigh" | "loosen" | "test" | "freezer-out" | "freezer-open" | "freeze-dryer" | "close-up" | "condition" | "eat" | "look" | "trouble" | "alarm" | "supply" | "seeds" | "copy";
         /**
          * Taste
          * @description What somebody thought of a food.

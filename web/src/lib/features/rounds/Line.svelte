@@ -22,6 +22,7 @@
     alarm: "See to it",
     supply: "Supplies",
     copy: "Copy now",
+    seeds: "Test them",
   };
   const path = $derived({ params: { path: { number: task.number } } });
   const to = $derived(
@@ -37,6 +38,7 @@
         trouble: `/shelves?n=${task.number}`,
         alarm: `/shelves/place?n=${task.number}`,
         supply: "/supplies",
+        seeds: "/shelves/seeds",
       } as Partial<Record<Kind, string>>
     )[task.kind],
   );
