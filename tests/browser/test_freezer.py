@@ -10,6 +10,8 @@ from tests.browser.conftest import Here
 from tests.support.asking import asking
 from yellow_larder.features.freezer.contents import put_in
 from yellow_larder.features.freezer.plan import FreezeAsk
+from yellow_larder.features.household.larder import NewPlace, add_place
+from yellow_larder.features.places.logs import read_log
 from yellow_larder.features.planning.prices import Seen, see_price
 from yellow_larder.features.planning.shopping import buy
 from yellow_larder.features.shelves.shelves import shelves
@@ -33,12 +35,12 @@ def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
     cold.get_by_role("radio", name=re.compile("^a day")).click()
     expect(cold.get_by_role("heading", name="Out after 1 day")).to_be_visible()
     cold.get_by_role("radio", name=re.compile("^four days cold")).click()
-    page.get_by_label("The freezer, °C").fill("5")
-    page.get_by_label("The freezer, °C").press("Enter")
-    expect(page.get_by_role("alert")).to_contain_text("must lie between −40 and −16 °C")
+    page.get_by_label("The freezer, or the frost, °C").fill("5")
+    page.get_by_label("The freezer, or the frost, °C").press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("must lie between −40 and −6 °C")
     expect(cold.get_by_role("button", name="It goes in now")).to_be_disabled()
-    page.get_by_label("The freezer, °C").fill("-18")
-    page.get_by_label("The freezer, °C").press("Enter")
+    page.get_by_label("The freezer, or the frost, °C").fill("-18")
+    page.get_by_label("The freezer, or the frost, °C").press("Enter")
     cold.get_by_role("button", name="It goes in now").click()
     within = page.get_by_role("complementary", name="In the freezer")
     expect(within).to_contain_text("cooling")
@@ -98,3 +100,23 @@ def test_what_was_bought_and_is_in_the_freezer_is_packed_from_nowhere_else(page:
     expect(bought).to_contain_text("4 kg in the freezer")
     bought.get_by_role("link", name="To the freezer").click()
     expect(page.get_by_role("complementary", name="In the freezer")).to_contain_text("red lentils")
+
+
+def test_frost_outdoors_goes_by_its_log(page: Page, served: Here) -> None:
+    porch = add_place(served.larder, NewPlace("Porch", "loft", mean_c=5, warmest_c=15))
+    now = served.larder.clock()
+    rows = [f"{now - timedelta(hours=n):%Y-%m-%d %H:%M},{-13 - n % 24 / 20:.1f}" for n in range(240, 0, -1)]
+    read_log(served.larder, porch, "\n".join(["time,temp °C", *rows]).encode())
+    page.goto(f"{served.url}/drying/freezer")
+    page.get_by_label("What goes into the freezer").fill("10 kg white rice")
+    page.get_by_label("How cold it is").select_option("as measured: Porch")
+    cold = page.get_by_role("region", name="What the cold does")
+    expect(cold.get_by_role("heading", name=re.compile("^Out after 45 days"))).to_be_visible()
+    expect(page.get_by_text("never above −13 °C in the week to")).to_be_visible()
+    cold.get_by_role("button", name="It goes in now").click()
+    within = page.get_by_role("complementary", name="In the freezer")
+    expect(within).to_contain_text("the hold ends in 45 days")
+    page.get_by_label("The freezer, or the frost, °C").fill("-10")
+    page.get_by_label("The freezer, or the frost, °C").press("Enter")
+    page.get_by_label("What goes into the freezer").fill("1 kg oats")
+    expect(cold.get_by_role("heading", name=re.compile("^Out after 6[12] days"))).to_be_visible()

@@ -10,6 +10,7 @@ from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.features.freezer.contents import InFreezer, in_freezer, open_it, plan_freeze, put_in, take_out
+from yellow_larder.features.freezer.frost import Frost, frosts
 from yellow_larder.features.freezer.plan import FreezeAsk, FreezePlan
 
 router = larder_router(prefix="/freezer", tags=["freezer"], responses=REFUSALS)
@@ -25,6 +26,12 @@ Early = Annotated[bool, Body(embed=True, description="that it is meant, though i
 def see_freezer(larder: TheLarder) -> list[InFreezer]:
     """What is in the freezer or thawing, what is due first. Times are in UTC."""
     return in_freezer(larder)
+
+
+@router.get("/frosts")
+def see_frosts(larder: TheLarder) -> list[Frost]:
+    """The places outdoors that have been cold enough all week to kill insects, as their logs have it."""
+    return frosts(larder)
 
 
 @router.post("/plan")

@@ -31,7 +31,7 @@ _WORDS = {
     "eaters": ("eaters", "How many it is for"),
     "per_month": ("per_month", "How often it is cooked in a month"),
     "keep_years": ("keep_years", "The shelf life wanted"),
-    "freezer_c": ("freezer_c", "To kill eggs the freezer"),
+    "freezer_c": ("freezer_c", "To kill eggs the cold"),
     "air_c": ("air_c", "The air of the dryer"),
     "thickness_mm": ("thickness", "The thickness"),
     "start_pct": ("water", "The water in it"),

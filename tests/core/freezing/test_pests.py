@@ -12,11 +12,13 @@ from yellow_larder.core.freezing import (
     HOLDS,
     KILLS_C,
     MOVING_AIR,
+    WARMEST_FROST_C,
     Freeze,
     Solid,
     Stuff,
     Thaw,
     as_solid,
+    holds_at,
     settling_water_g,
 )
 
@@ -65,10 +67,30 @@ def test_a_colder_freezer_and_moving_air_are_quicker() -> None:
     assert Freeze(filled("bag-gallon"), RICE, 4, -18).middle_cold_hours() < slow
 
 
-@pytest.mark.parametrize(("start_c", "freezer_c"), [(20, 5), (20, -12), (20, -60), (90, -18)])
+@pytest.mark.parametrize(("start_c", "freezer_c"), [(20, 5), (20, -5.5), (20, -60), (90, -18)])
 def test_a_freezer_that_does_not_kill(start_c: float, freezer_c: float) -> None:
     with pytest.raises(OutOfRange):
         Freeze(filled("bag-gallon"), RICE, start_c, freezer_c)
+
+
+@pytest.mark.parametrize(("freezer_c", "days"), [(-15.9, 28), (-11, 56), (-6, 84), (-13.5, 42)])
+def test_a_mild_frost_takes_weeks(freezer_c: float, days: float) -> None:
+    """Source: Canadian government advice on cold against insects in stored grain, from memory: 4 weeks at −15 °C, 8 at
+    −10, 12 at −5; by hand half way between, and a degree warmer in the middle than the air."""
+    (hold,) = holds_at(freezer_c)
+    frost = Freeze(filled("bag-gallon"), RICE, 20, freezer_c)
+    assert hold.hours / 24 == pytest.approx(days, abs=1.2)
+    assert frost.ends_hours(hold) == pytest.approx(hold.hours + frost.middle_cold_hours())
+    assert float(frost.temperature_c(np.array([frost.middle_cold_hours()]))[0]) == pytest.approx(hold.at_c, abs=0.05)
+
+
+@given(st.floats(-40, WARMEST_FROST_C), st.floats(-40, WARMEST_FROST_C))
+def test_milder_is_never_sooner_done(one: float, other: float) -> None:
+    colder, milder = (
+        Freeze(filled("bag-gallon"), RICE, 20, each).ends_hours(holds_at(each)[-1])
+        for each in (min(one, other), max(one, other))
+    )
+    assert colder <= milder + 24
 
 
 def test_thawing_passes_the_dew_point_outside_first() -> None:

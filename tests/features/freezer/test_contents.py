@@ -102,7 +102,7 @@ def test_too_soon_is_asked_about_and_remembered(larder: Larder, clock: Clock) ->
     ("change", "field"),
     [
         ({"freezer_c": 5.0}, "freezer_c"),
-        ({"freezer_c": -12.0}, "freezer_c"),
+        ({"freezer_c": -5.0}, "freezer_c"),
         ({"freezer_c": -300.0}, "freezer_c"),
         ({"line": "rice"}, "line"),
         ({"line": "10 kg manna from above"}, "line"),

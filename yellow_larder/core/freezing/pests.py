@@ -18,7 +18,19 @@ KILLS_C = -15.0
 advice holds at, since the last degrees take longest and kill no more."""
 
 WARMEST_FREEZER_C = -16.0
-"""A freezer no colder than this hardly gets the middle to the hold's temperature. Source: our judgement."""
+"""A freezer no colder than this hardly gets the middle to the temperature of its holds. Source: our judgement."""
+
+WARMEST_FROST_C = -6.0
+"""Frost no colder than this kills too little in a winter. Source: our judgement, by the last row of `_FROST_DAYS`."""
+
+_FROST_C, _FROST_DAYS = (-20.0, -15.0, -10.0, -5.0), (7.0, 28.0, 56.0, 84.0)
+"""Days of steady cold that kill every stage of the insects of grain, which harden as it gets cold slowly.
+
+Source: Canadian government advice on cold against insects in stored grain, from memory.
+"""
+
+_NEARLY_K = 1.0
+"""How much warmer than the air the middle still counts as being as cold as it gets. Source: our judgement."""
 
 STILL_AIR, MOVING_AIR = 8.0, 20.0
 """Heat passing at a surface in a chest freezer and in front of a fan, W/m²·K, radiation included.
@@ -67,6 +79,31 @@ HOLDS = (
 """The guidelines, the shortest first; the last is ours."""
 
 
+def holds_at(freezer_c: float) -> tuple[Hold, ...]:
+    """The guidelines that there are for a cold: those of freezers, or the one long hold of a milder frost.
+
+    Args:
+        freezer_c: the cold, °C, −40 to −6.
+
+    Raises:
+        OutOfRange: it is outside the range above.
+
+    Example:
+        >>> [hold.name for hold in holds_at(-18)][-1], [hold.name for hold in holds_at(-11)]
+        ('four days cold', ['56 days'])
+
+    Source: `HOLDS`; in a milder frost `_FROST_DAYS`, straight lines between them.
+    """
+    check_range("freezer_c", freezer_c, -40, WARMEST_FROST_C, "°C")
+    if freezer_c <= WARMEST_FREEZER_C:
+        return HOLDS
+    at_c = freezer_c + _NEARLY_K
+    days = math.ceil(np.interp(at_c, _FROST_C, _FROST_DAYS))
+    why = "counted from when the middle is cold: insects harden in a frost that comes slowly, and die slowly in it"
+    source = "Canadian government advice on cold against insects in stored grain, from memory"
+    return (Hold(f"{days} days", 24.0 * days, True, why, source, at_c),)
+
+
 @dataclass(frozen=True, slots=True)
 class Freeze:
     """A package and the freezer it goes into.
@@ -75,7 +112,7 @@ class Freeze:
         solid: the package.
         stuff: what is in it.
         start_c: its temperature when it goes in, °C, −5–45.
-        freezer_c: the freezer, °C, −40 to −16.
+        freezer_c: the freezer, or the frost outdoors, °C, −40 to −6.
         surface: heat passing at its surface there, W/m²·K.
 
     Raises:
@@ -91,7 +128,12 @@ class Freeze:
     def __post_init__(self) -> None:
         """Refuse a freezer that does not kill."""
         check_range("start_c", self.start_c, -5, 45, "°C")
-        check_range("freezer_c", self.freezer_c, -40, WARMEST_FREEZER_C, "°C")
+        check_range("freezer_c", self.freezer_c, -40, WARMEST_FROST_C, "°C")
+
+    @property
+    def kills_c(self) -> float:
+        """The hold counts from when the middle is this cold, °C."""
+        return max(KILLS_C, self.freezer_c + _NEARLY_K)
 
     def middle_cold_hours(self) -> float:
         """Hours until the middle is as cold as the hold asks for.
@@ -105,7 +147,7 @@ class Freeze:
 
         Source: see `heat.hours_until`.
         """
-        share = (KILLS_C - self.freezer_c) / (self.start_c - self.freezer_c)
+        share = (self.kills_c - self.freezer_c) / (self.start_c - self.freezer_c)
         return hours_until(self.solid, self.stuff, surface=self.surface, share=share)
 
     def ends_hours(self, hold: Hold) -> float:

@@ -14,8 +14,9 @@ from sqlalchemy.orm import Session
 from yellow_larder.features.catalog.containers import called
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freezer.events import Freezing
+from yellow_larder.features.freezer.frost import hours_too_warm
 from yellow_larder.features.freezer.plan import Cold, FreezeAsk, FreezePlan
-from yellow_larder.features.household.clock import Moment
+from yellow_larder.features.household.clock import Moment, day_of
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.lots.events import LotCame, LotFrozen
 from yellow_larder.features.lots.lots import CRUMBS_G, find_lot
@@ -68,7 +69,7 @@ def plan_freeze(larder: Larder, ask: FreezeAsk) -> FreezePlan:
         Refused: a field cannot be read, or the freezer is too warm to kill.
     """
     with reading(larder.engine) as session:
-        return Cold(session, ask).plan()
+        return Cold(session, ask, larder.today()).plan()
 
 
 def frozen_g(session: Session) -> Mapping[int, float]:
@@ -87,7 +88,7 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
         Refused: a field cannot be read, the lot is of another food, or all of it is in the freezer already.
     """
     with writing(larder.engine) as session:
-        cold = Cold(session, ask)
+        cold = Cold(session, ask, larder.today())
         if ask.lot is not None:
             _check_not_in(session, ask.lot, cold)
         number = log.next_number(session, "freezing")
@@ -98,11 +99,12 @@ def put_in(larder: Larder, ask: FreezeAsk) -> int:
             food_key=cold.food.key,
             mass_g=cold.amount_g,
             container=cold.ask.container,
-            freezer_c=ask.freezer_c,
+            freezer_c=cold.ask.freezer_c,
             moving=ask.moving,
             hold=ask.hold,
             lot=lot,
             went_in=larder.clock(),
+            place=ask.place,
         )
         title = log.title("freezing.in", mass_g=cold.amount_g, name=cold.food.name)
         log.record(session, title, [*came, log.Act(number, freezing, "in")], at=larder.clock())
@@ -157,8 +159,7 @@ def open_it(larder: Larder, number: int, *, early: bool = False) -> int:
         if lot is None:
             lot = log.next_number(session, "lot")
             acts.append(log.Act(lot, LotCame(cold.food.key, cold.amount_g, larder.today())))
-        stayed = freezing.taken_out - freezing.went_in
-        kept = stayed >= timedelta(hours=cold.freeze.ends_hours(cold.hold)) - timedelta(minutes=5)
+        kept = freezing.taken_out >= _ends(session, freezing, cold, freezing.taken_out) - timedelta(minutes=5)
         if kept:
             acts.append(log.Act(lot, LotFrozen(larder.today())))
         title = log.title("freezing.opened" if kept else "freezing.opened-early", name=view.food)
@@ -190,7 +191,7 @@ def _cold(session: Session, of: Freezing) -> Cold:
     ask = FreezeAsk(
         line=of.line, container=of.container, freezer_c=of.freezer_c, moving=of.moving, hold=of.hold, lot=of.lot
     )
-    return Cold(session, ask, (all_foods(session)[of.food_key], of.mass_g) if of.food_key else None)
+    return Cold(session, ask, day_of(of.went_in), (all_foods(session)[of.food_key], of.mass_g) if of.food_key else None)
 
 
 def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> InFreezer:
@@ -198,8 +199,8 @@ def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> I
     units = cold.household.units
     went_in = freezing.went_in
     cold_at = went_in + timedelta(hours=cold.freeze.middle_cold_hours())
-    out_at = went_in + timedelta(hours=cold.freeze.ends_hours(cold.hold))
     taken_out = freezing.taken_out
+    out_at = _ends(session, freezing, cold, taken_out or now)
     open_at = taken_out + timedelta(hours=cold.thaw.dry_hours()) if taken_out else None
     if taken_out and open_at:
         phase = Phase.READY if now >= open_at else Phase.THAWING
@@ -236,6 +237,12 @@ def _view(session: Session, number: int, freezing: Freezing, now: datetime) -> I
         line=f"{say_mass(cold.amount_g, units)} {cold.food.name}",
         lot=freezing.lot,
     )
+
+
+def _ends(session: Session, freezing: Freezing, cold: Cold, now: datetime) -> datetime:
+    """When the hold is over: hours that were warmer than was counted on do not count."""
+    warm = hours_too_warm(session, freezing.place, freezing.freezer_c, freezing.went_in, now)
+    return freezing.went_in + timedelta(hours=cold.freeze.ends_hours(cold.hold) + warm)
 
 
 def _hours(since: datetime, now: datetime) -> float:

@@ -18,12 +18,13 @@ class Freezing(Event):
         mass_g: how much of it.
         line: what a version of before has: "10 kg white rice".
         container: key of what it is closed in.
-        freezer_c: the freezer's temperature, °C.
+        freezer_c: the temperature of the freezer, or of the frost outdoors, that is counted on, °C.
         moving: whether a fan moves the air round it.
         hold: which guideline's hold, counted from the shortest.
         lot: number of the lot it is, if it came from the cupboard.
         went_in: when.
         taken_out: when; none as long as it is in.
+        place: number of the place outdoors whose log tells of warmer hours; none of a freezer.
     """
 
     container: str
@@ -36,6 +37,7 @@ class Freezing(Event):
     food_key: str = ""
     mass_g: float = 0.0
     line: str = ""
+    place: int | None = None
 
 
 @lift("freezing", "in", "out", version=1)

@@ -5,6 +5,7 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from datetime import date
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -14,18 +15,20 @@ from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
 from yellow_larder.core.freezing import (
     HOLDS,
-    KILLS_C,
     MOVING_AIR,
     STILL_AIR,
+    WARMEST_FREEZER_C,
     Freeze,
     Hold,
     Solid,
     Thaw,
     as_solid,
+    holds_at,
     settling_water_g,
 )
 from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing
 from yellow_larder.features.catalog.foods import all_foods, read_food_line
+from yellow_larder.features.freezer.frost import frost_in
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import settings
 from yellow_larder.features.supplies.usual import usual_container
@@ -47,10 +50,11 @@ class FreezeAsk:
     Attributes:
         line: "10 kg white rice".
         container: what it is closed in.
-        freezer_c: the freezer's temperature, °C.
+        freezer_c: the temperature of the freezer, or of the frost outdoors, °C.
         moving: whether a fan moves the air round it.
         hold: which guideline's hold, counted from the shortest; the last is ours.
         lot: number of the lot it is, if it came from the cupboard.
+        place: number of the place outdoors whose log says how cold it is; none goes by what is typed.
     """
 
     line: str
@@ -59,6 +63,7 @@ class FreezeAsk:
     moving: bool = False
     hold: int = len(HOLDS) - 1
     lot: int | None = None
+    place: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -96,6 +101,7 @@ class FreezePlan:
     colour: str
     count: int
     each: str
+    container: str
     container_name: str
     draw: Drawing
     level: float
@@ -125,16 +131,19 @@ class FreezePlan:
 class Cold:
     """An ask read against the larder: the food, its packages, and the cold they meet."""
 
-    def __init__(self, session: Session, ask: FreezeAsk, content: tuple[Food, float] | None = None) -> None:
+    def __init__(
+        self, session: Session, ask: FreezeAsk, today: date, content: tuple[Food, float] | None = None
+    ) -> None:
         """Read an ask, or what is in already: then its food, and how much of it, g."""
-        ask = self.ask = replace(ask, container=ask.container or usual_container(session))
+        # What is in already goes by the cold that was counted on when it went in.
+        freezer_c = ask.freezer_c if content or ask.place is None else frost_in(session, ask.place, today).warmest_c
+        ask = self.ask = replace(ask, container=ask.container or usual_container(session), freezer_c=freezer_c)
         self.household: Settings = settings(session)
         self.food: Food
         self.food, self.amount_g = content or read_food_line(ask.line, all_foods(session))
         self.container: Container = container_by_key(ask.container)
         if not 0 <= ask.hold < len(HOLDS):
             raise Refused("hold", "Choose one of the guidelines")
-        self.hold: Hold = HOLDS[ask.hold]
         most_g = mass_that_fits_g(volume_below_ml(self.container, self.container.headspace_mm), self.food.settled_g_ml)
         self.count = max(1, math.ceil(self.amount_g / most_g - 1e-9))
         if self.count > MOST_PACKAGES:
@@ -143,6 +152,9 @@ class Cold:
         self.solid: Solid = as_solid(self.container, self.each_g / self.food.settled_g_ml)
         self.stuff = stuff_of(self.food)
         surface = MOVING_AIR if ask.moving else STILL_AIR
+        # Of a mild frost there is one hold only: whichever was chosen for a freezer, it is that.
+        self.holds = holds_at(ask.freezer_c)
+        self.hold: Hold = self.holds[min(ask.hold, len(self.holds) - 1)]
         self.freeze = Freeze(self.solid, self.stuff, self.household.room_c, ask.freezer_c, surface)
         self.thaw = Thaw(
             self.solid, self.stuff, ask.freezer_c, self.household.room_c, max(0.01, self.household.humidity)
@@ -171,6 +183,7 @@ class Cold:
             colour=self.food.colour,
             count=self.count,
             each=say_mass(self.each_g, units),
+            container=self.ask.container,
             container_name=called(self.container, units),
             draw=drawing(self.container),
             level=min(1.0, self.each_g / self.food.settled_g_ml / volume_below_ml(self.container, 0)),
@@ -186,9 +199,9 @@ class Cold:
                     say_hours(self.freeze.ends_hours(each)),
                     self.freeze.ends_hours(each) >= cold,
                 )
-                for each in HOLDS
+                for each in self.holds
             ],
-            chosen=self.ask.hold,
+            chosen=self.holds.index(self.hold),
             out_hours=out,
             thaw_surface_hours=self.thaw.dry_hours(at_surface=True),
             thaw_hours=thaw,
@@ -198,7 +211,7 @@ class Cold:
             dew=say_temperature(self.thaw.dew_c, units),
             room_c=self.household.room_c,
             freezer_c=self.ask.freezer_c,
-            kills_c=KILLS_C,
+            kills_c=self.freeze.kills_c,
             early_water_g=early_g,
             early_water=say_mass(early_g, units),
             curve=self._curve(out, thaw),
@@ -224,6 +237,10 @@ class Cold:
         found = ["Leave a hand's width of air round each package: packed tight, they cool as one."]
         if self.container.kind in (Kind.JAR, Kind.BOTTLE):
             found.append("Glass and thin plastic crack at a knock when they are cold: lift them out gently.")
+        if self.ask.freezer_c > WARMEST_FREEZER_C:
+            found.append(
+                "A frost comes and goes: hours that are warmer than this do not count. Keep it out of the sun."
+            )
         if not self.container.holds_without_air:
             found.append("Close it in something that keeps the room's moisture out before it comes out of the freezer.")
         return found

@@ -907,6 +907,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/freezer/frosts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Frosts
+         * @description The places outdoors that have been cold enough all week to kill insects, as their logs have it.
+         */
+        get: operations["see_frosts_api_freezer_frosts_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/freezer/plan": {
         parameters: {
             query?: never;
@@ -5496,10 +5516,11 @@ export interface components {
          *     Attributes:
          *         line: "10 kg white rice".
          *         container: what it is closed in.
-         *         freezer_c: the freezer's temperature, °C.
+         *         freezer_c: the temperature of the freezer, or of the frost outdoors, °C.
          *         moving: whether a fan moves the air round it.
          *         hold: which guideline's hold, counted from the shortest; the last is ours.
          *         lot: number of the lot it is, if it came from the cupboard.
+         *         place: number of the place outdoors whose log says how cold it is; none goes by what is typed.
          */
         FreezeAsk: {
             /**
@@ -5526,6 +5547,8 @@ export interface components {
              * @default false
              */
             moving?: boolean;
+            /** Place */
+            place?: number | null;
         };
         /**
          * FreezeDryer
@@ -5710,6 +5733,8 @@ export interface components {
             chosen: number;
             /** Colour */
             colour: string;
+            /** Container */
+            container: string;
             /** Container Name */
             container_name: string;
             /** Count */
@@ -5788,6 +5813,26 @@ export interface components {
             waste: string;
             /** Ways */
             ways: components["schemas"]["SharedWay"][];
+        };
+        /**
+         * Frost
+         * @description How cold it is in a place outdoors.
+         *
+         *     Attributes:
+         *         place: its number.
+         *         name: what it is called.
+         *         warmest_c: the warmest hour of the last week that its log has, °C.
+         *         says: that in words.
+         */
+        Frost: {
+            /** Name */
+            name: string;
+            /** Place */
+            place: number;
+            /** Says */
+            says: string;
+            /** Warmest C */
+            warmest_c: number;
         };
         /**
          * GerminationTest
@@ -12000,6 +12045,56 @@ export interface operations {
                 };
                 content: {
                     "application/json": number;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_frosts_api_freezer_frosts_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Frost"][];
                 };
             };
             /** @description Not found */

@@ -7,8 +7,8 @@ export const shownDegrees = (celsius: number, us: boolean): number => (us ? cels
 /** What was typed in the household's degrees, in °C. */
 export const toCelsius = (shown: number, us: boolean): number => (us ? (shown - 32) / 1.8 : shown);
 
-/** "52 °C", "126 °F". */
-export const degrees = (celsius: number, us: boolean): string => `${Math.round(shownDegrees(celsius, us))} ${us ? "°F" : "°C"}`;
+/** "52 °C", "126 °F", "−18 °C". */
+export const degrees = (celsius: number, us: boolean): string => `${Math.round(shownDegrees(celsius, us))} ${us ? "°F" : "°C"}`.replace("-", "−");
 
 /** A temperature as it was typed, in °C; nothing is null, and what is no number stays as it was typed. */
 export function readCelsius(text: string, us: boolean): number | string | null {

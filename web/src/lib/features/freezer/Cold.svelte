@@ -6,7 +6,7 @@
   import { degrees, readCelsius, shownDegrees } from "$lib/format/degrees";
   import { freezer, USUAL_C } from "./freezer.svelte";
 
-  let { containers, wrong, us }: { containers: Schemas["ContainerRow"][]; wrong: Wrong; us: boolean } = $props();
+  let { containers, frosts, wrong, us }: { containers: Schemas["ContainerRow"][]; frosts: Schemas["Frost"][]; wrong: Wrong; us: boolean } = $props();
 
   const shown = $derived(Math.round(shownDegrees(freezer.ask.freezer_c ?? USUAL_C, us)));
 
@@ -49,7 +49,7 @@
 <select
   id="goes-in-container"
   class="field mt-1"
-  value={freezer.ask.container || containers.find((row) => row.usual)?.key}
+  value={freezer.ask.container || (freezer.plan?.container ?? containers.find((row) => row.usual && row.kind === "bag")?.key)}
   onchange={(event) => freezer.set({ container: event.currentTarget.value })}
 >
   {#each GROUPS as [name, kinds] (name)}
@@ -60,17 +60,34 @@
 </select>
 {#if wrong.container}<p class="wrong mt-1" role="alert">{wrong.container.message}</p>{/if}
 
-<label for="freezer-c" class="head mt-4 block">The freezer, {us ? "°F" : "°C"}</label>
-<input
-  id="freezer-c"
-  inputmode="decimal"
-  autocomplete="off"
-  class="field mt-1"
-  value={shown}
-  onchange={(event) => freezer.set({ freezer_c: readCelsius(event.currentTarget.value, us) as number })}
-  aria-invalid={wrong.freezer_c ? "true" : undefined}
-  aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
-/>
+{#if frosts.length}
+  <label for="cold-by" class="head mt-4 block">How cold it is</label>
+  <select
+    id="cold-by"
+    class="field mt-1"
+    value={freezer.ask.place ?? 0}
+    onchange={(event) => freezer.set({ place: Number(event.currentTarget.value) || null })}
+    aria-describedby="cold-by-note"
+  >
+    <option value={0}>as typed</option>
+    {#each frosts as frost (frost.place)}<option value={frost.place}>as measured: {frost.name}</option>{/each}
+  </select>
+  <p id="cold-by-note" class="caption mt-1">{frosts.find((frost) => frost.place === freezer.ask.place)?.says ?? ""}</p>
+{/if}
+{#if wrong.place}<p class="wrong mt-1" role="alert">{wrong.place.message}</p>{/if}
+{#if !freezer.ask.place}
+  <label for="freezer-c" class="head mt-4 block">The freezer, or the frost, {us ? "°F" : "°C"}</label>
+  <input
+    id="freezer-c"
+    inputmode="decimal"
+    autocomplete="off"
+    class="field mt-1"
+    value={shown}
+    onchange={(event) => freezer.set({ freezer_c: readCelsius(event.currentTarget.value, us) as number })}
+    aria-invalid={wrong.freezer_c ? "true" : undefined}
+    aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
+  />
+{/if}
 {#if wrong.freezer_c}<p id="wrong-freezer" class="wrong mt-1" role="alert">{wrong.freezer_c.message}</p>{/if}
 
 <fieldset class="mt-4">
@@ -87,6 +104,6 @@
   />
 </fieldset>
 <p class="caption mt-4">
-  Frost outdoors does it too: write the warmest it gets out there, and keep it out of the sun. The room it thaws in is the packing room of the household. Look
-  at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
+  Frost outdoors does it too, and takes weeks: write the warmest it gets out there, or hang a logger there as a place and give it its log. The room it thaws in
+  is the packing room of the household. Look at the freezer's own thermometer: a door left ajar is not {degrees(USUAL_C, us)}.
 </p>

@@ -8,9 +8,10 @@
   let { plan, us }: { plan: Schemas["FreezePlan"]; us: boolean } = $props();
 
   const end = $derived(plan.curve.at(-1)?.hours ?? 1);
+  const WEEK = 168;
   const say = (celsius: number) => degrees(celsius, us);
   const ticks = $derived.by(() => {
-    const step = end > 100 ? 24 : end > 36 ? 12 : 6;
+    const step = [6, 12, 24, 48].find((hours) => end / hours <= 9) ?? WEEK * Math.ceil(end / WEEK / 9);
     const words = (hours: number) => (hours === 0 ? "in" : hours % 24 === 0 && end > 36 ? `${hours / 24} d` : `${hours} h`);
     return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => ({ at: n * step, words: words(n * step) }));
   });

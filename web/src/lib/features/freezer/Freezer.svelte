@@ -15,7 +15,11 @@
   const seen = query(
     (signal) => {
       void freezer.replan();
-      return all({ inIt: ask(api.GET("/api/freezer", { signal })), containers: ask(api.GET("/api/reference/containers", { signal })) });
+      return all({
+        inIt: ask(api.GET("/api/freezer", { signal })),
+        containers: ask(api.GET("/api/reference/containers", { signal })),
+        frosts: ask(api.GET("/api/freezer/frosts", { signal })),
+      });
     },
     { everyMs: 60_000 },
   );
@@ -40,7 +44,7 @@
   <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr_20rem] lg:grid-rows-1">
     <section aria-label="What goes in" class="border-line px-4 pt-4 pb-5 sm:px-6 md:border-r lg:overflow-y-auto">
       <h1 class="head font-sans">Into the freezer</h1>
-      <Cold {containers} {wrong} {us} />
+      <Cold {containers} frosts={seen.data?.frosts ?? []} {wrong} {us} />
     </section>
 
     <section aria-label="What the cold does" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 lg:overflow-y-auto">

@@ -11,7 +11,7 @@ export const USUAL_C = -18;
 /** Under which what is typed is kept until it is told. */
 const NAME = "freezer";
 
-const NOTHING: Ask = { line: "", container: "", freezer_c: USUAL_C, moving: false, hold: 3, lot: null };
+const NOTHING: Ask = { line: "", container: "", freezer_c: USUAL_C, moving: false, hold: 3, lot: null, place: null };
 
 class Freezer {
   ask = $state<Ask>({ ...NOTHING, ...draft<Ask>(NAME) });
