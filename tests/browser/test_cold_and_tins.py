@@ -6,6 +6,7 @@ import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import Here
+from yellow_larder.features.household.larder import NewPlace, add_place
 
 pytestmark = pytest.mark.browser
 
@@ -70,3 +71,21 @@ def test_a_freezer_and_tins_come_in_stand_count_and_are_opened(page: Page, serve
     main = page.get_by_role("main")
     expect(main).to_contain_text("Chest freezer")
     expect(main).to_contain_text("tins and jars")
+
+
+def test_what_is_not_dry_finds_its_way_from_the_bench(page: Page, served: Here) -> None:
+    add_place(served.larder, NewPlace("Chest freezer", "freezer", mean_c=-18, warmest_c=-18))
+    page.goto(f"{served.url}/bench")
+    page.get_by_label("What is on the bench: an amount and a food").fill("2 kg chicken thighs")
+    page.get_by_role("region", name="Verdict").get_by_role("link", name="put it away in the fridge or freezer").click()
+    line = page.get_by_role("listitem").filter(has_text="chicken thighs")
+    expect(line).to_contain_text("Chest freezer")
+    expect(page).to_have_url(re.compile("/shelves/coming-in$"))
+    page.goto(f"{served.url}/bench")
+    page.get_by_label("What is on the bench: an amount and a food").fill("10 tins sardines, best by 2029")
+    page.get_by_role("link", name="Put it away as it is").click()
+    expect(page.get_by_role("listitem").filter(has_text="sardines")).to_contain_text("10 ×")
+    page.reload()
+    expect(page.get_by_role("listitem").filter(has_text="sardines")).to_have_count(1)
+    page.get_by_role("button", name=re.compile("^Put")).click()
+    expect(page.get_by_text("Put away: numbers 1 to 11")).to_be_visible()

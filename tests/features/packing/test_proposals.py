@@ -141,3 +141,12 @@ def test_moisture_conditioning_and_openings_are_known(larder: Larder) -> None:
     assert int(daily.split()[-1]) < int(shut.split()[-1])
     with pytest.raises(Refused):
         propose_packing(larder, [WantedLine(line="5 kg pinto beans", moisture=140)])
+
+
+@pytest.mark.parametrize("food", ["chicken thighs", "fresh onions", "frozen peas", "milk", "apples"])
+def test_what_is_not_dry_is_told_where_it_goes(larder: Larder, food: str) -> None:
+    """By its own line, whichever that is: it goes into the cold, or is dried first."""
+    with pytest.raises(Refused) as refused:
+        proposed(larder, "10 kg white rice", f"2 kg {food}")
+    assert refused.value.field == "line.1"
+    assert "is not dry. Put it away in the fridge or freezer" in refused.value.message

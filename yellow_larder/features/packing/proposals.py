@@ -11,7 +11,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import fill, need_by_air_ml
-from yellow_larder.core.arrays import Indices
+from yellow_larder.core.arrays import Indices, Numbers
 from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
 from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Severity
@@ -42,7 +42,7 @@ from yellow_larder.features.packing.request import Ask, Opened, most_in_g, place
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import SORT_OF, Stock
 from yellow_larder.journal.database import reading
-from yellow_larder.reference import DAYS_PER_YEAR, containers
+from yellow_larder.reference import DAYS_PER_YEAR, containers, ways_of
 from yellow_larder.words.dates import say_best_by
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
@@ -218,11 +218,13 @@ def propose_packing(
             [_pair(each, offer.container, household, where, asked, per_ml) for offer in offers]
             for each in _as_long_as_wanted(wanted)
         ]
+        fits_g = np.array([[pair.fits_g for pair in row] for row in pairs])
+        _check_that_some_do(wanted, fits_g)
         mass = np.array([each.mass_g for each in wanted])
         try:
             found = propose(
                 mass,
-                np.array([[pair.fits_g for pair in row] for row in pairs]),
+                fits_g,
                 np.array([[pair.costs for pair in row] for row in pairs]),
                 np.array([offer.price for offer in offers]),
                 np.array([float(offer.stock) for offer in offers]),
@@ -230,10 +232,26 @@ def propose_packing(
                 kind_cost=_KIND_COINS,
             )
         except NothingFits as error:
-            raise Refused("line.0", f"No container does: {error}") from error
+            raise Refused("line.0", f"No containers do: {error}") from error
         today = larder.today()
         shown = [_line(each, pairs[n], offers, found.counts[n], household, today) for n, each in enumerate(wanted)]
     return _packing(shown, offers, found, household)
+
+
+def _check_that_some_do(wanted: Sequence[_Lot], fits_g: Numbers) -> None:
+    """Each food may go into some container.
+
+    Raises:
+        Refused: one may go into none, by its line.
+    """
+    for n in np.flatnonzero(fits_g.max(axis=1, initial=0) <= 0).tolist():
+        name = wanted[n].food.name
+        why = (
+            "is not dry. Put it away in the fridge or freezer, or dry it first"
+            if ways_of(wanted[n].food.life)
+            else "may go into no container for so long. Put it on the bench: the verdict says why"
+        )
+        raise Refused(f"line.{n}", f"{name[0].upper()}{name[1:]} {why}")
 
 
 def _as_long_as_wanted(lots: Sequence[_Lot]) -> Iterator[_Lot]:

@@ -1,6 +1,8 @@
 <!-- What is in the house already: typed or pasted line by line, read at once, mended in place, put away in one go. -->
 <script lang="ts">
   import { onMount } from "svelte";
+  import { goto } from "$app/navigation";
+  import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Labels from "$lib/features/shelves/Labels.svelte";
   import { draft, keepDraft } from "$lib/state/draft";
@@ -33,7 +35,16 @@
   const doubtful = $derived(shown.filter((each) => each.view?.reading === "doubtful").length);
   const packages = $derived(shown.reduce((sum, each) => sum + (each.view?.stock?.count ?? 0), 0));
 
-  onMount(() => void readAll());
+  onMount(() => {
+    const brought = linesOf(page.url.searchParams.get("line") ?? "").filter((text) => !lines.some((line) => line.text === text));
+    if (brought.length) {
+      lines = added(lines, brought);
+      keep();
+    }
+    // A reload must not bring it again.
+    if (page.url.search) void goto("/shelves/coming-in", { replaceState: true, keepFocus: true });
+    void readAll();
+  });
 
   function keep() {
     keepDraft(DRAFT, lines.length ? $state.snapshot(lines) : undefined);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { added, corrected, linesOf } from "./lines";
+import { added, asItIs, corrected, linesOf } from "./lines";
 
 describe("lines as they are typed", () => {
   it("are split, trimmed, and empty ones left out", () => {
@@ -16,5 +16,9 @@ describe("lines as they are typed", () => {
     expect(corrected("2 qt jars Zuchini bits, vac", "zuchini bits", "dried courgettes")).toBe("2 qt jars dried courgettes, vac");
     expect(corrected("2 jars of that", "something", "rice")).toBe("rice, 2 jars of that");
     expect(corrected("2 jars", "", "rice")).toBe("rice, 2 jars");
+  });
+
+  it("are brought along from elsewhere as they were typed", () => {
+    expect(new URL(asItIs(" 2 kg chicken, 50 % & more "), "http://here").searchParams.get("line")).toBe("2 kg chicken, 50 % & more");
   });
 });

@@ -25,3 +25,6 @@ export function corrected(text: string, words: string, name: string): string {
   const at = words ? text.toLowerCase().indexOf(words.toLowerCase()) : -1;
   return at < 0 ? `${name}, ${text}` : `${text.slice(0, at)}${name}${text.slice(at + words.length)}`;
 }
+
+/** Where a line is read as what is in the house already. */
+export const asItIs = (line: string): string => `/shelves/coming-in?line=${encodeURIComponent(line.trim())}`;

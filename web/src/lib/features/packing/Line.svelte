@@ -1,6 +1,7 @@
 <!-- The line that takes "10 kg pearl barley", with names offered as it is typed. -->
 <script lang="ts">
   import { untrack } from "svelte";
+  import { asItIs } from "$lib/features/coming_in/lines";
   import { renamed } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
@@ -143,6 +144,9 @@
       {#if error.code === "unknown-food"}
         <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(words)}>Add it as a food of your own</button>
       {/if}
+      <p class="caption mt-1.5">
+        A tin, or packed already? <a class="font-bold underline" href={asItIs(line)}>Put it away as it is</a>
+      </p>
     {:else if !line}
       <p class="caption">Type an amount and a food: “two 7.5 lb bags of oats”, “3 cups red lentils”</p>
     {/if}

@@ -3,9 +3,10 @@
   import type { Schemas } from "$lib/api/client";
   import { Accordion } from "bits-ui";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
+  import { asItIs } from "$lib/features/coming_in/lines";
   import Protections from "./Protections.svelte";
 
-  let { plan }: { plan: Schemas["Plan"] } = $props();
+  let { plan, line }: { plan: Schemas["Plan"]; line: string } = $props();
 
   const tone: Record<Schemas["Severity"], string> = { stop: "text-rust", mind: "text-rust", good: "text-leaf" };
   const mark: Record<Schemas["Severity"], string> = { stop: "✕", mind: "!", good: "✓" };
@@ -40,6 +41,12 @@
       </Accordion.Item>
     {/each}
   </Accordion.Root>
+  {#if plan.verdict.findings.some((finding) => finding.code === "too-wet")}
+    <p class="mt-3 leading-snug">
+      Fresh food is kept cold, or dried first: <a class="font-bold underline" href={asItIs(line)}>put it away in the fridge or freezer</a>, or
+      <a class="font-bold underline" href="/drying">lay it on the trays</a>.
+    </p>
+  {/if}
   <h2 class="sr-only">Protections</h2>
   <div class="mt-3"><Protections protections={plan.protections} /></div>
 </section>
