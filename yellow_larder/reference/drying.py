@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
+
+import numpy as np
 
 from yellow_larder.core.drying import Air, DryTest, Produce, Treatment
 from yellow_larder.core.food import Food, Trait
+from yellow_larder.core.keeping import REFERENCE_C
 from yellow_larder.core.moisture import Gab, Henderson, Isotherm, Spoils, Texture
 from yellow_larder.reference.rows import rows, words
 
@@ -53,6 +56,10 @@ def isotherm_of(food: Food) -> Isotherm | None:
     """
     if texture_of(food).dry_activity is not None:
         return None
+    return _isotherm_by_kind(food)
+
+
+def _isotherm_by_kind(food: Food) -> Isotherm | None:
     own = next((row.isotherm for row in isotherms() if food.in_table in row.foods), None)
     return own or next((row.isotherm for row in isotherms() if food.group in row.groups), None)
 
@@ -91,14 +98,33 @@ def _texture(row: dict[str, str]) -> TextureRow:
     return TextureRow(texture, words(row["foods"]), words(row["groups"]))
 
 
+_MOULD_AT_THE_LATEST = 0.70
+"""Water activity at which the first moulds grow on dry food in time: 0.65–0.70. Source: ICMSF, from memory."""
+
+
 def texture_of(food: Food) -> Texture:
     """What damp does to a food: its own row, that of its group, or for a food of one's own that of what it is like.
+
+    What is sold moister than where its like goes soft or clumps, as whole spices are, has no crack to lose: mould is
+    what sets its limit. What is sold within where mould begins is not mouldy as it is sold.
 
     Example:
         >>> from yellow_larder.reference import foods
         >>> texture_of(foods()["white-flour"]).spoils.value, texture_of(foods()["dried-leeks"]).spoils.value
         ('mouldy', 'soft')
+        >>> texture_of(foods()["onion-powder"]).spoils.value, texture_of(foods()["black-pepper"]).spoils.value
+        ('clumped', 'mouldy')
     """
+    texture, isotherm = _texture_by_kind(food), _isotherm_by_kind(food)
+    if texture.dry_activity is not None or isotherm is None:
+        return texture
+    sold = float(isotherm.water_activity(np.array(min(60.0, food.composition.water_g)), REFERENCE_C))
+    if sold > texture.limit and texture.spoils is not Spoils.MOULD:
+        texture = textures()["grain and seed"].texture
+    return replace(texture, limit=_MOULD_AT_THE_LATEST) if texture.limit < sold < _MOULD_AT_THE_LATEST else texture
+
+
+def _texture_by_kind(food: Food) -> Texture:
     table = textures()
     for row in table.values():
         if food.in_table in row.foods:

@@ -45,6 +45,7 @@ _VOLUME = {
     **dict.fromkeys(("qt", "quart", "quarts"), units_of.ML_PER_QUART),
     **dict.fromkeys(("gal", "gallon", "gallons"), units_of.ML_PER_GALLON),
     **dict.fromkeys(("bushel", "bushels"), units_of.ML_PER_BUSHEL),
+    **dict.fromkeys(("peck", "pecks"), units_of.ML_PER_BUSHEL / 4),
 }
 """Millilitres in each measure that people write."""
 

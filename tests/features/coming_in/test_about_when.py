@@ -87,9 +87,47 @@ def test_a_weight_is_no_year() -> None:
 
 
 def test_days_that_cannot_be_are_refused() -> None:
-    for text, why in (("rice, Feb 2031", "in the future"), ("rice, 1981-06-31", "no 1981-06-31")):
+    for text, why in (("rice, packed Feb 2031", "in the future"), ("rice, 1981-06-31", "no 1981-06-31")):
         with refused(why):
             read_dates(text, TODAY, Units.METRIC)
+    with refused("in the future"):
+        read_dates("rice, Feb 2031", TODAY, Units.METRIC).is_packed(TODAY)
+
+
+def test_a_day_to_come_that_nobody_says_anything_of_may_stand_on_it() -> None:
+    dated = read_dates("evaporated milk 2031", TODAY, Units.METRIC).is_best_by()
+    assert (dated.printed, dated.when, dated.rest) == (date(2031, 12, 31), None, "evaporated milk")
+    assert len(dated.doubts) == 1
+
+
+@pytest.mark.parametrize(
+    ("text", "first", "last"),
+    [
+        ("2020 or so", date(2019, 1, 1), date(2021, 12, 31)),
+        ("2020ish", date(2019, 1, 1), date(2021, 12, 31)),
+        ("2020 i think", date(2019, 1, 1), date(2021, 12, 31)),
+        ("canned in September", date(2026, 9, 1), date(2026, 9, 30)),
+        ("from December", date(2025, 12, 1), date(2025, 12, 31)),
+        ("a couple years ago", date(2024, 5, 30), date(2025, 5, 29)),
+        ("3 yrs ago", date(2023, 5, 31), date(2024, 5, 29)),
+        ("4 days ago", date(2026, 11, 24), date(2026, 11, 24)),
+    ],
+)
+def test_as_people_remember(text: str, first: date, last: date) -> None:
+    when = read_dates(f"2 jars rice, {text}", TODAY, Units.US).when
+    assert when is not None
+    assert (when.first, when.last) == (first, last)
+
+
+@pytest.mark.parametrize("text", ["best by 8/27", "exp 08/27", "BB 8-27", "use by: 8/27", "exp. 8/27"])
+def test_a_best_by_as_it_stands_on_a_tin(text: str) -> None:
+    for units in Units:
+        assert read_dates(f"2 tins tuna, {text}", TODAY, units).printed == date(2027, 8, 31)
+
+
+def test_when_it_was_opened_is_not_when_it_was_packed() -> None:
+    dated = read_dates("bucket of oats, opened last month", TODAY, Units.US)
+    assert (dated.when, dated.rest) == (None, "bucket of oats, opened")
 
 
 @given(st.dates(OLDEST, TODAY))

@@ -18,7 +18,8 @@ from yellow_larder.core.errors import Refusal
 from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.foods import names_of
 from yellow_larder.features.coming_in.line import Named, Read, read_stock_line
-from yellow_larder.reference import containers, foods
+from yellow_larder.features.packages.contained import PestMeasure
+from yellow_larder.reference import containers, foods, portions, ways_of
 from yellow_larder.words.quantities import Units
 
 TODAY = date(2026, 11, 28)
@@ -114,6 +115,7 @@ def test_the_households_own_word_stays_if_the_table_knows_it() -> None:
         ("10 kg rice in a pint jar", "does not go into"),
         ("jar of rice, 31 Feb 2024", "There is no 31 Feb 2024"),
         ("jar of rice, May 2031", "in the future"),
+        ("jar of rice, packed 2031", "in the future"),
         ("jar of rice, best by 2099", "cannot be right"),
         ("jar of rice, best by 1985-13", "There is no"),
         ("jar of xyzzy", "not in the table"),
@@ -160,3 +162,84 @@ def test_what_was_canned_at_home_says_what_is_never_tasted() -> None:
     assert (found.container.key, found.called) == ("canned-quart", "home-canned peaches")
     assert read("pressure-canned chicken, 3 pints").container.key == "canned-pint"
     assert any("never tasted" in doubt for doubt in found.doubts)
+
+
+@pytest.mark.parametrize(
+    ("text", "count", "each_g"),
+    [
+        ("6 sticks butter", 1, 6 * 113),
+        ("2 whole chickens", 2, 1500),
+        ("5 lemons", 1, 5 * 84),
+        ("4 butternut squash", 4, 1200),
+        ("10 sachets yeast", 1, 70),
+        ("4 bags frozen broccoli", 4, 450),
+        ("2 tubs ice cream", 2, 1000),
+        ("2 dozen eggs", 1, 1200),
+        ("6 chicken thighs", 1, 720),
+        ("2 braids garlic", 2, 600),
+        ("48 granola bars", 1, 48 * 25),
+        ("50# bag pinto beans", 1, 50 * G_PER_POUND),
+        ("3 lb ground beef x 4", 4, 3 * G_PER_POUND),
+    ],
+)
+def test_what_is_counted_weighs_what_it_weighs(text: str, count: int, each_g: float) -> None:
+    """By the table of portions: nobody's stick of butter is a basket full."""
+    found = read(text)
+    assert (found.count, found.each_g) == (count, pytest.approx(each_g, rel=1e-3))
+
+
+def test_a_pack_of_every_fresh_food_has_a_weight() -> None:
+    known = {each.food for each in portions() if each.pack_g and not each.words}
+    assert known >= {food.key for food in foods().values() if food.group == "fresh and frozen"}
+    assert all(each.food in foods() and each.piece_g < 6000 and each.source for each in portions())
+
+
+@pytest.mark.parametrize("food", foods().values(), ids=lambda food: food.key)
+def test_two_packs_of_anything_are_no_more_than_two_packs_hold(food) -> None:
+    """Law: whatever is not weighed comes to what a person can lift, and what is fresh to a shop's pack of it."""
+    for text in (f"2 packs {food.name}", f"2 boxes {food.name}"):
+        with suppress(Refusal):
+            found = read(text)
+            assert found.each_g <= (3000 if ways_of(food.life) else 7000), text
+
+
+@pytest.mark.parametrize(
+    ("text", "food", "doubt"),
+    [
+        ("5 lb zyxo white rice", "white-rice", "“zyxo” is not understood"),
+        ("2 buckets rolled oats zyxo lid", "rolled-oats", "“zyxo lid” is not understood"),
+        ("24 rolls zyxo paper", "bread", "“zyxo paper” is not understood"),
+        ("6 bars zyxo black pepper", "black-pepper", "nobody knows what one of them weighs"),
+        ("bucket of oats, opened last month", "rolled-oats", "it stands open"),
+    ],
+)
+def test_what_is_left_over_is_told(text: str, food: str, doubt: str) -> None:
+    found = read(text)
+    assert found.food.key == food
+    assert any(doubt in each for each in found.doubts), found.doubts
+
+
+@pytest.mark.parametrize("text", ["2 lb coconut zyxo", "3 jars rice-free crackers", "2 lb butter substitute"])
+def test_what_may_be_another_food_is_not_guessed(text: str) -> None:
+    with refused("not in the table"):
+        read(text)
+
+
+@pytest.mark.parametrize(
+    ("text", "food", "container"),
+    [
+        ("10 quarts peaches canned Aug 2023", "tinned-peaches", "quart jar, canned"),
+        ("7 pints green beans pressure canned 2024", "tinned-green-beans", "pint jar, canned"),
+        ("pickled beetroot 4 jars (homemade)", "pickled-beets", "1 litre jar, canned"),
+    ],
+)
+def test_who_cans_says_pints_and_means_jars(text: str, food: str, container: str) -> None:
+    found = read(text, Units.METRIC)
+    assert (found.food.key, found.container.name, found.canned_at_home) == (food, container, True)
+
+
+def test_what_is_in_with_it_against_insects() -> None:
+    assert read("3 jars wheat, bay leaves").pest_measures == (PestMeasure.BAY,)
+    assert read("3 buckets wheat with diatomaceous earth and bay leaves").pest_measures == tuple(PestMeasure)
+    leaves = read("2 jars bay leaves")
+    assert (leaves.food.key, leaves.pest_measures) == ("bay", ())

@@ -133,6 +133,10 @@ class Names(Generic[_T]):
     def _vocabulary(self) -> frozenset[str]:
         return frozenset(word for words in self._by_words for word in words) | _SAME_WORD.keys()
 
+    def knows(self, word: str) -> bool:
+        """Whether a word is one of any name, however it is spelled."""
+        return any(part in self._vocabulary for part in told_apart(word))
+
     def find(self, words: str) -> _T | None:
         """What is meant by some words; none if that is not sure."""
         wanted = plain(words)

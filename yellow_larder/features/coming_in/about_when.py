@@ -5,7 +5,7 @@ from __future__ import annotations
 import calendar
 import re
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from yellow_larder.words.dates import LONG_AGO_DAYS, LONG_MONTHS, OLDEST, say_day
@@ -59,12 +59,13 @@ _FORMS = tuple(
         rf"\b(?P<one>\d\d?)[-/.](?P<other>\d\d?)[-/.]{_YEAR}\b",
         rf"\b(?P<month>\d\d?)[-/.]{_YEAR}\b",
         rf"\b(?P<season>spring|summer|autumn|fall|winter)\s+(?:of\s+)?{_YEAR}\b",
-        rf"\b{_YEAR}\b",
+        rf"(?:\b(?:in|last|this|of|from|since)\s+|,\s*){_MONTH}(?=\s*(?:$|[,;)]))",
+        rf"\b{_YEAR}(?=ish\b|\b)",
     )
 )
 _AGO = re.compile(
-    r"\b(?P<count>\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|a few|a couple of)\s+"
-    r"(?P<unit>year|month|week)s?\s+ago\b",
+    r"\b(?P<count>\d+|an?|one|two|three|four|five|six|seven|eight|nine|ten|(?:a\s+)?few|(?:a\s+)?couple(?:\s+of)?)\s+"
+    r"(?P<unit>year|yr|month|mo|week|wk|day)s?\s+ago\b",
     re.IGNORECASE,
 )
 _LAST = re.compile(
@@ -80,14 +81,26 @@ _ROUGHLY = re.compile(
     r"\b(?:in\s+)?(?P<how>about|around|circa|ca?\.|approx(?:imately|\.)?|roughly|maybe|perhaps|before|since|by)\s*$|~\s*$",
     re.IGNORECASE,
 )
+_OR_SO = re.compile(
+    r"^\s*-?(?:or so|ish\b|or thereabouts|i (?:think|guess|believe)|maybe|probably|more or less|\?(?!\?))",
+    re.IGNORECASE,
+)
+_SHORT_UNTIL = re.compile(
+    r"(?P<until>\b(?:best\s*[- ]?by|best before|use[- ]?by|sell[- ]?by|bbe?d?|exp(?:ir(?:es|y)|\.)?)\s*:?\s*)"
+    r"(?P<month>0?[1-9]|1[0-2])\s*[/-]\s*[’']?(?P<year>[2-6]\d)\b(?![/-])",
+    re.IGNORECASE,
+)
+"""A best-by as it stands on a tin, "8/27": elsewhere that is a day of some year."""
+
+_OPENED = re.compile(r"\b(?P<opened>opened)(?:\s+(?:on|in))?\s*:?\s*$", re.IGNORECASE)
 _DID = re.compile(
-    r"\b(?:packed|packaged|put up|put away|sealed|dried|canned|bottled|filled|frozen|bought|from|made|dated|date|on|in)"
+    r"\b(?:packed|packaged|put up|put away|sealed|filled|bought|from|made|dated|date|on|in)"
     r"(?:\s+(?:on|in))?\s*:?\s*$",
     re.IGNORECASE,
 )
 _COUNTS = {"a": 1, "an": 1, "one": 1, "two": 2, "three": 3, "four": 4, "five": 5, "six": 6, "seven": 7, "eight": 8}
-_COUNTS |= {"nine": 9, "ten": 10, "a few": 3, "a couple of": 2}
-_UNIT_DAYS = {"year": 365, "month": 30, "week": 7}
+_COUNTS |= {"nine": 9, "ten": 10}
+_UNIT_DAYS = {"year": 365, "yr": 365, "month": 30, "mo": 30, "week": 7, "wk": 7, "day": 1}
 _GOOD_UNTIL = re.compile(
     r"\b(?:best\s*[- ]?(?:by|before|till|until|bf)|use[- ]?by|sell[- ]?by|bbe?d?|b/b|exp(?:ir(?:es|y|ing|ed)|\.)?"
     r"(?:\s+date)?|good (?:until|till|to)|keeps (?:until|to))\s*(?:date|end)?\s*:?\s*(?:about|around)?\s*$",
@@ -103,13 +116,32 @@ class Dated:
         rest: the line without its dates.
         when: when it was packed; none if it does not say.
         printed: until when it says it is good; none if it does not say.
+        ahead: the days of a date that is still to come, and of which it does not say what it is; none if there is none.
         doubts: what about a date could be meant otherwise.
     """
 
     rest: str
     when: When | None
     printed: date | None
+    ahead: tuple[date, date] | None
     doubts: tuple[str, ...]
+
+    def is_best_by(self) -> Dated:
+        """The same, a date that is still to come taken as that which its maker printed on it."""
+        if self.ahead is None:
+            return self
+        doubt = f"{say_day(self.ahead[1])} is taken as its best-by: write “best by” if it is"
+        return replace(self, printed=self.ahead[1], ahead=None, doubts=(*self.doubts, doubt))
+
+    def is_packed(self, today: date) -> Dated:
+        """The same, of what nobody in a shop dated.
+
+        Raises:
+            Refused: it would have been packed on a day that is still to come.
+        """
+        if self.ahead is not None:
+            raise Refused("when", f"{say_day(self.ahead[0])} is in the future; today is {say_day(today)}")
+        return self
 
 
 def read_dates(text: str, today: date, units: Units) -> Dated:
@@ -130,7 +162,8 @@ def read_dates(text: str, today: date, units: Units) -> Dated:
         >>> read_dates("10 tins sardines, best by 2028-03", today, Units.METRIC).printed
         datetime.date(2028, 3, 31)
     """
-    rest, when, printed, doubts = text, None, None, list[str]()
+    rest = _SHORT_UNTIL.sub(r"\g<until>20\g<year>-\g<month>", text)
+    when, printed, ahead, doubts = None, None, None, list[str]()
     for _ in range(4):
         found = _first(rest)
         if found is None:
@@ -150,14 +183,23 @@ def read_dates(text: str, today: date, units: Units) -> Dated:
         else:
             roughly = _ROUGHLY.search(before)
             before = before[: roughly.start()] if roughly else before
+            opened = _OPENED.search(before)
             did = _DID.search(before)
             before = before[: did.start()] if did else before
-            when = _packable(_rough(first, last, roughly), today)
+            or_so = _OR_SO.match(after)
+            after = after[or_so.end() :] if or_so else after
+            if opened is not None:
+                # When it was opened says nothing of when it was packed.
+                before = before[: opened.end("opened")]
+            elif first > today and not (did or roughly or or_so):
+                ahead = first, _printable(last, today)
+            else:
+                when = _packable(_rough(first, last, roughly, or_so=bool(or_so)), today)
         rest = f"{before.rstrip(' ,;(')}, {after.lstrip(' ,;)')}".strip(" ,;")
     while (nobody := _NOBODY.search(rest)) is not None:
         when = when or When(max(OLDEST, today - timedelta(days=LONG_AGO_DAYS)), today, known=False)
         rest = f"{rest[: nobody.start()].rstrip(' ,;:(')}, {rest[nobody.end() :].lstrip(' ,;:)')}".strip(" ,;")
-    return Dated(rest, when, printed, tuple(doubts))
+    return Dated(rest, when, printed, ahead, tuple(doubts))
 
 
 _Span = Callable[[date, Units], tuple[date, date]]
@@ -167,7 +209,7 @@ def _first(text: str) -> tuple[re.Match[str], _Span] | None:
     for form in _FORMS:
         match = form.search(text)
         if match is not None:
-            return match, lambda _today, units, match=match: _written(match, units)
+            return match, lambda today, units, match=match: _written(match, today, units)
     ago = _AGO.search(text)
     if ago is not None:
         return ago, lambda today, _units: _ago(ago, today)
@@ -177,9 +219,9 @@ def _first(text: str) -> tuple[re.Match[str], _Span] | None:
     return None
 
 
-def _written(match: re.Match[str], units: Units) -> tuple[date, date]:
+def _written(match: re.Match[str], today: date, units: Units) -> tuple[date, date]:
     got = {name: value for name, value in match.groupdict().items() if value}
-    year = int(got["year"]) if "year" in got else 2000 + int(got["short"])
+    year = int(got["year"]) if "year" in got else 2000 + int(got.get("short", 0))
     if "one" in got:
         one, other = int(got["one"]), int(got["other"])
         month_first = other > 12 or (units is Units.US and one <= 12)
@@ -191,6 +233,8 @@ def _written(match: re.Match[str], units: Units) -> tuple[date, date]:
     if "month" not in got:
         return date(year, 1, 1), date(year, 12, 31)
     month = int(got["month"]) if got["month"].isdigit() else _month(got["month"])
+    if not {"year", "short"} & got.keys():
+        year = today.year if month <= today.month else today.year - 1
     if "day" in got:
         return _day(year, month, int(got["day"]), match[0]), _day(year, month, int(got["day"]), match[0])
     first = _day(year, month, 1, match[0])
@@ -210,7 +254,7 @@ def _day(year: int, month: int, day: int, text: str) -> date:
 
 def _ago(match: re.Match[str], today: date) -> tuple[date, date]:
     count = match["count"].lower()
-    number = int(count) if count.isdigit() else _COUNTS[count]
+    number = int(count) if count.isdigit() else 3 if "few" in count else 2 if "couple" in count else _COUNTS[count]
     unit = _UNIT_DAYS[match["unit"].lower()]
     middle = today - timedelta(days=min(number, 100) * unit)
     return middle - timedelta(days=unit // 2), middle + timedelta(days=unit // 2)
@@ -230,8 +274,8 @@ def _last(match: re.Match[str], today: date) -> tuple[date, date]:
     return middle - timedelta(days=45), middle + timedelta(days=45)
 
 
-def _rough(first: date, last: date, roughly: re.Match[str] | None) -> When:
-    how = (roughly["how"] or "about").lower() if roughly else ""
+def _rough(first: date, last: date, roughly: re.Match[str] | None, *, or_so: bool) -> When:
+    how = (roughly["how"] or "about").lower() if roughly else "about" if or_so else ""
     if not how:
         return When(first, last)
     if how in ("before", "by"):

@@ -9,9 +9,10 @@ from dataclasses import dataclass
 from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, closed_volume_ml
 from yellow_larder.core.food import Food
+from yellow_larder.core.keeping import Way, usual_way
 from yellow_larder.core.units import ML_PER_CUP, ML_PER_GALLON, ML_PER_PINT, ML_PER_QUART
 from yellow_larder.features.catalog.containers import USUAL
-from yellow_larder.reference import containers
+from yellow_larder.reference import containers, ways_of
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Units, read_count
@@ -22,8 +23,14 @@ _SIZE = (
     rf"|no\.?\s*(?P<number_ten>10)\b|(?P<size>{COUNT})[\s-]*(?P<unit>{_VOLUME_SIZE})\b\.?"
     rf"|(?P<bare>gal(?:lon)?|qt|quart|pt|pint|lit(?:re|er))\b)"
 )
+_AS_IT_GREW = r"(?:crates?|baskets?|nets?|braids?|bunch(?:es)?|strings?)"
+"""What holds food as it was harvested."""
+
+_PIECES = r"(?:loaf|loaves|heads?|bulbs?|sticks?|blocks?|slabs?|bars?|fillets?|sachets?)"
+"""What is no container, but one of the thing itself."""
+
 _SORTS: dict[str, tuple[Kind, ...]] = {
-    r"(?:mason |preserving |canning |glass )?jars?": (Kind.JAR,),
+    r"(?:mason |preserving |canning |glass )?jars?|crocks?": (Kind.JAR,),
     r"(?:(?:foil|mylar|aluminium)[\s-]*)?zip(?:per|[\s-]?lock)?(?:[\s-]*(?:foil|mylar))?[\s-]*bags?": (Kind.ZIP_BAG,),
     r"(?:vacuum|vac)[\s-]*(?:sealer\s*)?(?:pouch(?:es)?|bags?)|pouch(?:es)?": (Kind.POUCH,),
     r"(?:foil|mylar|aluminium)[\s-]*bags?|mylars?|bags?": (Kind.BAG,),
@@ -32,8 +39,11 @@ _SORTS: dict[str, tuple[Kind, ...]] = {
     r"(?:square |food[\s-]*grade |plastic )?(?:buckets?|pails?)": (Kind.PAIL,),
     r"(?:soda |pop |pet |plastic |glass )?(?:bottles?|jugs?)": (Kind.BOTTLE, Kind.SHOP_JAR),
     r"(?:tins?|cans?)": (Kind.TIN,),
-    r"(?:packets?|packs?|packages?|boxes|box|sacks?|cartons?|tubs?|rolls?|sticks?)": (Kind.PACKET,),
-    r"(?:crates?|baskets?|nets?|loaf|loaves|totes?|trays?|freezer (?:boxes|box|bags?))": (Kind.BOX,),
+    r"(?:packets?|pkts?|packs?|pks?|packages?|pkgs?|box(?:es)?|sacks?|cartons?|tubs?|rolls?|containers?|bricks?|sleeves?|"
+    r"canisters?)": (Kind.PACKET,),
+    _AS_IT_GREW: (Kind.BOX,),
+    _PIECES: (Kind.BOX,),
+    r"(?:totes?|trays?|freezer (?:boxes|box|bags?))": (Kind.BOX,),
 }
 _SORT = "|".join(f"(?P<sort{n}>{words})" for n, words in enumerate(_SORTS))
 _CONTAINER = re.compile(
@@ -55,7 +65,8 @@ class InWhat:
         size_ml: the volume that they are sold as, mL; none if it does not say.
         holds: what is in each, if they are told by its weight, as typed; empty if not.
         is_ten: whether it is the large tin that is called number ten.
-        is_loaf: whether it is no container, but bread.
+        is_piece: whether it is no container, but one of the thing itself: a loaf, a head, a stick.
+        is_as_it_grew: whether it holds food as it was harvested.
         start: where in the line the words begin.
         end: where they end.
         own: the container of the household's own that it names; none if it names none.
@@ -66,10 +77,11 @@ class InWhat:
     size_ml: float | None
     holds: str
     is_ten: bool
-    is_loaf: bool
+    is_piece: bool
     start: int
     end: int
     own: Container | None = None
+    is_as_it_grew: bool = False
 
     @property
     def is_sized(self) -> bool:
@@ -81,7 +93,7 @@ def in_own(text: str, own: Mapping[str, Container]) -> InWhat | None:
     """The containers of the household's own that a line says its food is in, by their names.
 
     Example:
-        >>> from yellow_larder.reference import containers
+        >>> from yellow_larder.reference import containers, ways_of
         >>> found = in_own("3 ice cream tubs of oats", {"ice cream tub": containers()["pail-1-gallon"]})
         >>> found.count, found.own.key, in_own("oats", {})
         (3.0, 'pail-1-gallon', None)
@@ -127,11 +139,15 @@ def _in_what(found: re.Match[str]) -> InWhat:
         None if ml is None else ml * number,
         f"{number:g} {unit}" if unit and ml is None else "",
         bool(found["ten"] or found["number_ten"]),
-        found[0].lower().endswith(("loaf", "loaves", "loaf of", "loaves of")),
+        list(_SORTS)[n] == _PIECES,
         found.start(),
         found.end(),
+        is_as_it_grew=list(_SORTS)[n] == _AS_IT_GREW,
     )
 
+
+VACUUM_BAG = InWhat((Kind.POUCH,), None, None, "", is_ten=False, is_piece=False, start=0, end=0)
+"""What is under vacuum is in if nobody says in what."""
 
 _PAILS = frozenset({Kind.PAIL, Kind.LINED_PAIL})
 
@@ -149,6 +165,8 @@ def _kinds(found: InWhat | None, food: Food, *, lined: bool) -> tuple[Kind, ...]
         return (Kind.SHOP_JAR,) if food.group in _LIQUID or food.form == "syrup" else (Kind.BOTTLE,)
     if kinds == (Kind.TIN,) and found.is_ten and food.group not in ("tins and jars", "fresh and frozen"):
         return (Kind.CAN,)
+    if found.is_piece and not ways_of(food.life):
+        return (Kind.PACKET,)
     if len(kinds) == 1:
         return (_INSTEAD.get((food.group, kinds[0]), kinds[0]),)
     return kinds
@@ -171,10 +189,13 @@ def _unsaid(food: Food, *, lined: bool) -> tuple[Kind, ...]:
         return (Kind.BAG,)
     if food.group == "tins and jars" and food.form != "syrup":
         return (Kind.TIN,)
-    if food.group in _LIQUID:
-        return (Kind.SHOP_JAR,)
-    return (Kind.BOX,) if food.group == "fresh and frozen" else (Kind.PACKET,)
+    if food.group == "fresh and frozen":
+        return (Kind.BOX,)
+    return (Kind.SHOP_JAR,) if food.group in _LIQUID or food.form == "syrup" else (Kind.PACKET,)
 
+
+_FOR_THE_FREEZER = "box-small"
+"""The container in which nothing stands that is not frozen."""
 
 _NEAR_ENOUGH = 0.15
 """How far the size that was typed may be off that of a container, as a share. Source: our judgement."""
@@ -205,7 +226,11 @@ def choose(
     if found is not None and found.own is not None:
         return Chosen(found.own)
     kinds = (Kind.CANNED_JAR,) if at_home else _kinds(found, food, lined=lined)
-    of_kind = sorted((each for each in containers().values() if each.kind in kinds), key=closed_volume_ml)
+    frozen = bool(ways_of(food.life)) and usual_way(ways_of(food.life)) is Way.FREEZER
+    of_kind = sorted(
+        (each for each in containers().values() if each.kind in kinds and (frozen or each.key != _FOR_THE_FREEZER)),
+        key=closed_volume_ml,
+    )
     if found is not None and found.is_ten:
         return Chosen(next((each for each in of_kind if each.key in ("can-10", "tin-10")), of_kind[-1]))
     size = None if found is None else found.size_ml
@@ -225,6 +250,13 @@ def choose(
     return Chosen(of_kind[(len(of_kind) - 1) // 2])
 
 
+_OR_ELSE = {
+    Kind.SHOP_JAR: (Kind.SHOP_JAR, Kind.BOTTLE),
+    Kind.POUCH: (Kind.POUCH, Kind.BAG),
+}
+"""What else it may be in, if there is more of it than goes into the usual: a gallon of oil is in a bottle."""
+
+
 def that_holds(container: Container, food: Food, each_g: float, *, is_sized: bool) -> Container:
     """The container, or the smallest of its kind that holds so much, if nobody said how big it is.
 
@@ -239,7 +271,8 @@ def that_holds(container: Container, food: Food, each_g: float, *, is_sized: boo
         return container
     if is_sized:
         raise Refused("line", f"That much {food.name} does not go into {a_or_an(container.name)}")
-    larger = [each for each in containers().values() if each.kind is container.kind and holds(each)]
+    kinds = _OR_ELSE.get(container.kind, (container.kind,))
+    larger = [each for each in containers().values() if each.kind in kinds and holds(each)]
     if not larger:
         raise Refused("line", f"No {container.kind.value} holds that much {food.name}: write how many there are")
     return min(larger, key=closed_volume_ml)

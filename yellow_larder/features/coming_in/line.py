@@ -6,17 +6,35 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date
-from functools import lru_cache
 
 from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.foods import find_named
-from yellow_larder.features.catalog.names import Names, plain
+from yellow_larder.features.catalog.names import Names, told_apart
 from yellow_larder.features.coming_in.about_when import When, read_dates
-from yellow_larder.features.coming_in.in_what import InWhat, choose, in_own, in_what, that_holds
-from yellow_larder.reference import kitchen
-from yellow_larder.words.articles import a_or_an
+from yellow_larder.features.coming_in.how_closed import (
+    CURED,
+    FULL,
+    LINED,
+    closed,
+    take_canned_at_home,
+    take_closing,
+    take_foil,
+    take_pest_measures,
+)
+from yellow_larder.features.coming_in.in_what import VACUUM_BAG, InWhat, choose, in_own, in_what, that_holds
+from yellow_larder.features.coming_in.of_what import (
+    COUNTED,
+    doubts_about,
+    find_meant,
+    food_words,
+    names_with_such_words,
+    what_it_is_called,
+)
+from yellow_larder.features.coming_in.rest import Rest
+from yellow_larder.features.coming_in.where import take_place
+from yellow_larder.features.packages.contained import PestMeasure
+from yellow_larder.reference import Portion, portions, ways_of
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
 
@@ -26,12 +44,8 @@ LONGEST_LINE = 200
 MOST_ALIKE = 500
 """Containers that one line may stand for; more is a slip of the pen."""
 
-EGG_G = 50.0
-"""What an egg weighs without its shell, g. Source: USDA household measures, from memory."""
-
-
-LOAF_G = 500.0
-"""What a loaf of bread weighs, g. Source: common practice, 1 lb to 800 g."""
+_SMALL_G = 300.0
+"""What weighs less than this is not set down one by one: a dozen eggs are one box of them. Source: our judgement."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +65,8 @@ class Read:
         canned_at_home: whether the household bottled or canned it itself.
         taken_as: what it does not say, and what was taken for it.
         doubts: what could be meant otherwise.
+        lacks_place: whether it names a place that is not there.
+        pest_measures: what is in with it against insects.
     """
 
     food: Food
@@ -65,64 +81,33 @@ class Read:
     canned_at_home: bool
     taken_as: tuple[str, ...]
     doubts: tuple[str, ...]
+    lacks_place: bool = False
+    pest_measures: tuple[PestMeasure, ...] = ()
 
 
-@dataclass(slots=True)
-class _Line:
-    """A line while it is read: what is left of it, and what was found."""
-
-    rest: str
-    taken_as: list[str] = field(default_factory=list)
-    doubts: list[str] = field(default_factory=list)
-
-    def take(self, pattern: re.Pattern[str]) -> re.Match[str] | None:
-        """Take the first match out of the line."""
-        found = pattern.search(self.rest)
-        if found is not None:
-            self.rest = f"{self.rest[: found.start()]} {self.rest[found.end() :]}"
-        return found
-
-
-_NO_PACKETS = re.compile(
-    r",?\s*\b(?:no|without|w/o)\s+(?:any\s+)?(?:oxygen\s+|o2\s+)?(?:absorbers?|oas?|packets?|vacuum)\b"
-    r"|,?\s*\b(?:just|only)\s+(?:the\s+|a\s+)?lids?\b|,?\s*\b(?:lid|screw top|zip)\s+only\b|,?\s*\bclosed with air\b",
-    re.IGNORECASE,
-)
-_PACKETS = re.compile(
-    r",?\s*(?:\b(?:with|and|w/|plus|\+)\s*)?(?:\b\d+\s*[x×]?\s*)?(?:\d+\s*(?:cc|ml)\s*)?"
-    r"\b(?:(?:oxygen|o2|oxy)[\s-]*(?:absorbers?|packets?|scavengers?)|absorbers?|oas?\b|o2a)(?:\s+in(?:side)?)?\b",
-    re.IGNORECASE,
-)
-_VACUUM = re.compile(
-    r",?\s*\b(?:under\s+vacuum|vac(?:uum)?(?:[\s-]*(?:sealed|packed|pack|closed))?)\b(?!\s*pouch)", re.IGNORECASE
-)
-_SEALED = re.compile(r",?\s*\b(?:heat[\s-]*)?(?:sealed|unopened|closed)\b", re.IGNORECASE)
 _OLD = re.compile(r"^\s*(?:old|found|pantry|shelf)\s*:\s*", re.IGNORECASE)
-_FULL = re.compile(r",?\s*\bfull\b", re.IGNORECASE)
-_EACH = re.compile(r"\b(?:each|apiece|per (?:jar|bag|pail|bucket|tin|can|packet))\b", re.IGNORECASE)
-
-_LINED = re.compile(
-    r",?\s*\b(?:with|in|\+|and|w/)\s*(?:a\s*)?(?:mylar|foil|liners?)(?:\s*(?:bags?|liners?))?\b(?!\s*\w*\s*(?:bags?|pails?))",
-    re.IGNORECASE,
-)
 _TRAILING_COUNT = re.compile(r"\s[x×]\s*(?P<count>\d{1,3})\s*$", re.IGNORECASE)
-_CANNED_AT_HOME = re.compile(
-    r",?\s*\b(?:home[\s-]*(?:canned|bottled|tinned)|canned at home|we canned|pressure[\s-]*canned|water[\s-]*bathed)\b",
+_COUNT_BEHIND = re.compile(
+    r"(?:(?<=[a-z])|(?<=\)))[\s,:–-]*\b(?P<count>\d{1,3})\s*(?:ea|each|ct|count|of them)?\s*[,;.]*\s*$",
     re.IGNORECASE,
 )
-_JARS_OF = re.compile(r"\b((?:half[\s-]*)?(?:pint|pt|quart|qt))s?\b(?!\s*jars?)", re.IGNORECASE)
-_HOME_CANNING = (
-    "canned at home: a year, eighteen months at the most, if it was by a tested recipe. A lid that is up, a jar that "
-    "spurts or smells is thrown out, never tasted"
+_POUNDS = re.compile(r"(?<![#\w])(\d+(?:\.\d+)?)\s?#(?!\s*\d)")
+"""Pounds as Americans write them, "50#"; "#10" is a tin."""
+
+_CASES = re.compile(
+    r"\b(?:(?P<cases>\d+|an?|one|two|three)\s+)?(?:cases?|flats?|trays?)\s*(?:of\s+(?=\d)|\(\s*)(?P<each>\d+)\s*\)?\s*(?:[x×]\s*)?",
+    re.IGNORECASE,
 )
-_SAYS_HOW = re.compile(
-    r"\b(?:dried|dry|dehydrated|dehydrate|flakes?|powder|jerky|chips|leather|rings?|slices)\b", re.IGNORECASE
+_IN_SAND = re.compile(r",?\s*\bin (?:damp )?(?:sand|sawdust|straw|peat)\b", re.IGNORECASE)
+"""How roots are stored as they grew."""
+
+_MADE_AT_HOME = re.compile(r"\bhome[\s-]?made\b", re.IGNORECASE)
+_BARE_MEASURE = re.compile(
+    r"^(?:an?\s+)?(?=(?:gal(?:lon)?|quart|qt|pint|pt|lit(?:re|er)|bushel|peck)\s+(?:of\s+)?\w)", re.I
 )
-_CURED = re.compile(r",?\s*\bcured\b", re.IGNORECASE)
-_COUNTED = re.compile(rf"^\s*(?P<count>{COUNT})\s*(?:x|×)?\s+(?P<dozen>dozen\s+)?(?=\D)", re.IGNORECASE)
 _WEIGHT = re.compile(
     rf"(?:(?P<times>\d+)\s*[x×]\s*)?(?P<amount>{COUNT}\s*-?(?:kg|kgs|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|lit(?:re|er)s?|"
-    r"cups?|gal(?:lons?)?|quarts?|qts?|pints?)\b\.?(?:\s*\d+\s*(?:oz|ounces?|g)\b\.?)?)\s*(?:of\b\s*)?(?P<each>each|apiece)?",
+    r"cups?|gal(?:lons?)?|quarts?|qts?|pints?|bushels?|pecks?)\b\.?(?:\s*\d+\s*(?:oz|ounces?|g)\b\.?)?)\s*(?:of\b\s*)?(?P<each>each|apiece)?",
     re.IGNORECASE,
 )
 
@@ -157,184 +142,103 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     tidy = " ".join(text.split()).lstrip("-–•*· ").strip()
     if len(tidy) > LONGEST_LINE:
         raise Refused("line", f"{len(tidy):,} characters; {LONGEST_LINE} is the most for one line")
-    dated = read_dates(_OLD.sub("old, ", tidy), today, units)
-    line = _Line(dated.rest, doubts=list(dated.doubts))
+    dated = read_dates(_CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", _OLD.sub("old, ", tidy))), today, units)
+    line = Rest(_BARE_MEASURE.sub("1 ", dated.rest))
     names = named.foods
-    place = _place(line, named.places)
-    canned = line.take(_CANNED_AT_HOME)
-    at_home = canned is not None
-    own = line.take(_names_with_such_words(names))
-    if at_home:
-        # Who cans says pints and means jars.
-        line.rest = _JARS_OF.sub(r"\1 jars", line.rest)
-    closing = _closing(line)
-    line.take(_FULL)
-    line.take(_CURED)
-    lined = line.take(_LINED) is not None
+    place = take_place(line, named.places)
+    pests = take_pest_measures(line)
+    canned = take_canned_at_home(line)
+    own = line.take(names_with_such_words(names))
+    closing = take_closing(line)
+    line.take(FULL)
+    line.take(CURED)
+    lined = line.take(LINED) is not None
     found = _take_container(line, named.containers)
+    lined = lined or take_foil(line, found)
     trailing = line.take(_TRAILING_COUNT)
     times = line.take(_WEIGHT)
     count = int(trailing["count"]) if trailing else _count(line, found)
     if times is not None and times["times"] and count == 1:
         count = int(times["times"])
-    words = own[0] if own is not None else _food_words(line.rest)
-    food = _food(f"canned {words}" if at_home else words, names, found)
-    line.doubts += _doubts_about(food, tidy, at_home=at_home)
-    weighed = times is not None or bool(found and found.holds)
+    if count == 1 and (behind := line.take(_COUNT_BEHIND)) is not None:
+        count = int(behind["count"])
+    in_sand = line.take(_IN_SAND) is not None
+    left = food_words(line.text)
+    words = left if own is None else own[0]
+    bare = in_sand or (found is None and times is None)
+    food = find_meant(line, words, names, found, at_home=bool(canned), bare=bare)
+    if own is not None and left:
+        line.doubts.append(f"“{left}” is not understood: taken as {food.name}")
+    at_home = bool(canned) or (food.group == "tins and jars" and _MADE_AT_HOME.search(tidy) is not None)
+    line.doubts += doubts_about(food, words, tidy, names, at_home=at_home)
+    sold_g = _sold_g(food, words, found, count) if times is None else 0.0
+    weighed = times is not None or bool(found and found.holds) or sold_g > 0
+    if found is None and closing is Closing.VACUUM:
+        found = VACUUM_BAG
     chosen = choose(found, food, units, lined=lined, is_weighed=weighed, at_home=at_home)
     container = chosen.container
     line.taken_as += filter(None, [chosen.taken_as])
     line.doubts += filter(None, [chosen.doubt])
-    each_g = _each_g(line, found, food, container, times, count, words)
-    if found is None and times is None and count > 1 and _piece_g(words):
-        # A dozen eggs are one box of them.
+    each_g = sold_g or _each_g(line, found, food, container, times, count)
+    if found is not None and found.is_piece and not (sold_g or times):
+        line.doubts.append("nobody knows what one of them weighs: write what all weigh")
+    if sold_g:
+        line.taken_as.append("as it usually grows or is sold: weigh one to know better")
+    if sold_g and count > 1 and each_g < _SMALL_G and (found is None or found.is_piece):
         each_g, count = each_g * count, 1
     container = that_holds(container, food, each_g, is_sized=found is not None and found.is_sized)
+    dated = dated.is_best_by() if container.from_the_shop else dated.is_packed(today)
+    line.doubts += dated.doubts
     if not 1 <= count <= MOST_ALIKE:
         raise Refused("line", f"{count:,} of one kind cannot be right: {MOST_ALIKE} is the most for one line")
-    closing = _closed(line, closing, container)
     return Read(
         food,
-        _called(words, food, names) if canned is None else " ".join(f"{canned[0].strip(' ,')} {words}".lower().split()),
+        " ".join(f"{canned} {words}".lower().split()) if canned else what_it_is_called(words, food, names),
         container,
         count,
         each_g,
-        closing,
+        closed(line, closing, container),
         place,
         dated.when,
         dated.printed,
         at_home,
         tuple(line.taken_as),
         tuple(line.doubts),
+        line.lacks_place,
+        pests,
     )
 
 
-CALLED = {
-    "cellar": ("cellar", "basement", "root cellar"),
-    "cupboard": ("pantry", "cupboard", "kitchen", "larder", "closet"),
-    "freezer": ("freezer", "deep freeze", "chest freezer", "deep freezer"),
-    "fridge": ("fridge", "refrigerator"),
-    "loft": ("loft", "attic"),
-}
-"""What people call a place of some sort, besides its own name. Source: common practice."""
-
-SORTS_CALLED = frozenset(word for words in CALLED.values() for word in words)
-
-_SAYS = {Closing.ABSORBER: "with absorbers", Closing.VACUUM: "under vacuum", Closing.LID: "with a lid"}
+def _in_all(found: re.Match[str]) -> str:
+    """How many there are in so many cases."""
+    return f"{round((read_count(found['cases']) if found['cases'] else 1) * int(found['each']))} "
 
 
-def _closed(line: _Line, closing: Closing | None, container: Container) -> Closing:
-    """How it is closed: as it says, if it can be closed so; else as such a container usually is."""
-    if closing is not None and closing not in container.closings:
-        line.doubts.append(f"{a_or_an(container.name)} is not closed {_SAYS[closing]}: taken as a lid")
-        closing = Closing.LID
-    if closing is None and container.kind is Kind.CAN:
-        closing = Closing.ABSORBER
-        line.taken_as.append("with absorbers, as such cans are sold: say “no absorbers” if not")
-    if closing is None:
-        closing = Closing.LID
-        if not container.from_the_shop:
-            line.taken_as.append("closed with air: say “absorbers” or “vacuum” if it was")
-    return closing
-
-
-def _doubts_about(food: Food, text: str, *, at_home: bool) -> list[str]:
-    """What about a food is not taken in silence: what was canned at home, and what may be anything but dried."""
-    if at_home:
-        return [_HOME_CANNING]
-    if food.name.startswith("dried ") and not _SAYS_HOW.search(text):
-        return [f"taken as {food.name}: write “canned”, “fresh” or “frozen” if it is"]
-    return []
-
-
-@lru_cache(maxsize=8)
-def _names_with_such_words(names: Names[Food]) -> re.Pattern[str]:
-    """Names of foods that have words in them which say something else of any other food: "tea bags", "full cream"."""
-    words = (_CURED, _FULL, _SEALED, _NO_PACKETS, _PACKETS, _VACUUM, _LINED)
-    such = [
-        name
-        for name in {spoken for food in names.called.values() for spoken in (food.name, *food.aliases)}
-        if in_what(name) is not None or _COUNTED.match(name) or any(each.search(name) for each in words)
-    ]
-    found = "|".join(re.escape(name) for name in sorted(such, key=len, reverse=True))
-    return re.compile(rf"(?<![\w-])(?:{found})(?![\w-])", re.IGNORECASE) if found else re.compile(r"(?!)")
-
-
-def _place(line: _Line, places: Mapping[str, int]) -> int | None:
-    for name in sorted({*places, *SORTS_CALLED}, key=len, reverse=True):
-        words = r"[\s-]+".join(map(re.escape, name.split()))
-        found = line.take(
-            re.compile(
-                rf"(?:^|,|;|\bin\b|\bfrom\b|\bat\b|\bon\b|(?<=\w))\s*(?:the\s+|our\s+)?\b{words}\b\s*:?\s*(?=$|,|;|\s)",
-                re.I,
-            )
-        )
-        if found is not None and name in places:
-            return places[name]
-        if found is not None:
-            line.doubts.append(f"there is no {name} yet, or more than one: say which place")
-            return None
-    return None
-
-
-def _closing(line: _Line) -> Closing | None:
-    for closing, pattern in ((Closing.LID, _NO_PACKETS), (Closing.ABSORBER, _PACKETS), (Closing.VACUUM, _VACUUM)):
-        if line.take(pattern) is not None:
-            line.take(_SEALED)
-            return closing
-    line.take(_SEALED)
-    return None
-
-
-def _take_container(line: _Line, own: Mapping[str, Container]) -> InWhat | None:
+def _take_container(line: Rest, own: Mapping[str, Container]) -> InWhat | None:
     """What the food is in: of several such words the one that is counted or measured: "tea bags, 2 boxes"."""
-    found = in_own(line.rest, own) or in_what(line.rest)
+    found = in_own(line.text, own) or in_what(line.text)
     if found is not None:
-        line.rest = f"{line.rest[: found.start]} {line.rest[found.end :]}"
+        line.text = f"{line.text[: found.start]} {line.text[found.end :]}"
     return found
 
 
-def _count(line: _Line, found: InWhat | None) -> int:
+def _count(line: Rest, found: InWhat | None) -> int:
     """How many: what stands before the container, or before the food."""
     if found is not None and found.count is not None:
         return max(1, round(found.count))
-    counted = line.take(_COUNTED)
+    counted = line.take(COUNTED)
     if counted is None:
         return 1
     return max(1, round(read_count(counted["count"]) * (12 if counted["dozen"] else 1)))
 
 
-_FILLER = re.compile(r"^(?:of|in|full of|with|and|a|an|the)\s+|\s+(?:in|of|with|and|from|each|x)$", re.IGNORECASE)
-_TIDY = re.compile(r"[,;:()]+")
-
-
-def _food_words(rest: str) -> str:
-    words = " ".join(_TIDY.sub(" ", _EACH.sub(" ", rest)).split()).strip(" -–.")
-    while (shorter := _FILLER.sub("", words)) != words:
-        words = shorter.strip(" -–.")
-    return words
-
-
-def _food(words: str, names: Names[Food], found: InWhat | None) -> Food:
-    if not words:
-        raise Refused("line", "Of what? Write the food: “6 quart jars white rice”")
-    tinned = found is not None and found.kinds == (Kind.TIN,) and not found.is_ten
-    return (names.find(f"tinned {words}") if tinned else None) or find_named(words, names)
-
-
-def _called(words: str, food: Food, names: Names[Food]) -> str:
-    """The household's own word stays, if it is one that the table knows as it is."""
-    return words.lower() if names.called.get(plain(words)) == food and len(words) <= 60 else food.name
-
-
 def _each_g(
-    line: _Line,
+    line: Rest,
     found: InWhat | None,
     food: Food,
     container: Container,
     weight: re.Match[str] | None,
     count: int,
-    words: str,
 ) -> float:
     """What is in each, g: as it says, or as much as goes in."""
     if found is not None and found.holds:
@@ -350,15 +254,31 @@ def _each_g(
             and weight.start() < found.start
         )
         return total / count if shared else total
-    piece_g = _piece_g(words) if found is None else LOAF_G if found.is_loaf else 0.0
-    if piece_g:
-        return piece_g
     most_g = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.settled_g_ml)
     line.taken_as.append("full")
     return most_g
 
 
-def _piece_g(words: str) -> float:
-    if plain(words).removesuffix("s").endswith("egg"):
-        return EGG_G
-    return next((row.fresh_g for row in kitchen() if row.measure == "piece" and plain(words) in row.words), 0.0)
+def _sold_g(food: Food, words: str, found: InWhat | None, count: int) -> float:
+    """What one weighs that is counted, or a pack that nobody says the size of, g; 0 if nobody knows."""
+    portion = portion_of(food, words)
+    if portion is None or (found is not None and (found.is_sized or found.holds)):
+        return 0.0
+    is_counted = found.is_piece if found is not None else count > 1 or bool(ways_of(food.life))
+    if is_counted and portion.piece_g:
+        return portion.piece_g
+    packs = {Kind.PACKET, Kind.BOX} | ({Kind.BAG} if ways_of(food.life) else set())
+    return portion.pack_g if found is None or packs.issuperset(found.kinds) else 0.0
+
+
+def portion_of(food: Food, words: str) -> Portion | None:
+    """What a food weighs as it is counted or sold, by the words for it; none if nobody knows."""
+    called = told_apart(words)
+    return next(
+        (
+            each
+            for each in portions()
+            if each.food == food.in_table and (not each.words or called in {told_apart(word) for word in each.words})
+        ),
+        None,
+    )

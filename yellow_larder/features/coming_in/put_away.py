@@ -19,13 +19,14 @@ from yellow_larder.features.catalog.containers import called, drawing
 from yellow_larder.features.catalog.foods import all_foods, names_of
 from yellow_larder.features.catalog.names import plain
 from yellow_larder.features.catalog.own_containers import own_containers
-from yellow_larder.features.coming_in.line import CALLED, Named, Read, read_stock_line
+from yellow_larder.features.coming_in.line import Named, Read, read_stock_line
 from yellow_larder.features.coming_in.views import CameIn, LinesView, LineView, Reading, StockView
+from yellow_larder.features.coming_in.where import CALLED
 from yellow_larder.features.household.changes import say_called
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import COLD_SORTS, Larder, places_in_use, settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion
+from yellow_larder.features.packages.contained import Closed, Contained, Life, Pests, Portion
 from yellow_larder.features.packages.events import Found, PackagePacked
 from yellow_larder.features.packages.state import PACKAGE
 from yellow_larder.features.packing.pack import usual_shelf
@@ -196,6 +197,7 @@ def _made(read: Read, places: dict[int, Place], household: Settings, today: date
         lasts={estimate: _as_known(life, estimate, read, day, unsure) for estimate, life in lives.items()},
         closed=closed,
         draws_in=False,
+        pests=Pests(read.pest_measures),
     )
     case = Case(
         food=food,
@@ -212,17 +214,23 @@ def _made(read: Read, places: dict[int, Place], household: Settings, today: date
         place,
         # Of what nobody knows what it is, somebody looks today.
         PackagePacked(what, day, look_due=today if food.key == MYSTERY else None, found=Found(unsure, read.printed)),
-        (*read.doubts, *doubts, *_cautions(case)),
+        (*read.doubts, *doubts, *_cautions(case, is_told=read.lacks_place or bool(doubts))),
         (*read.taken_as, *taken_as, *undated),
     )
 
 
-def _cautions(case: Case) -> tuple[str, ...]:
-    """What the Bench would stop: it is there all the same, and is put away, but nobody is left in the dark."""
+def _cautions(case: Case, *, is_told: bool) -> tuple[str, ...]:
+    """What the Bench would stop: it is there all the same, and is put away, but nobody is left in the dark.
+
+    Args:
+        case: what was put away.
+        is_told: whether it was told already that there is no cold place for it.
+    """
     if case.course.of.is_as_it_was_made:
         return ()
     if ways_of(case.food.life):
-        return () if case.course.of.climate.mean_c <= _COLD_C else ("it is not shelf-stable: check how it is kept",)
+        stands_cold = case.course.of.climate.mean_c <= _COLD_C
+        return () if is_told or stands_cold else ("it is not shelf-stable: check how it is kept",)
     return tuple(f"{each.says}. {each.why}" for each in judge(case) if each.severity is Severity.STOP)
 
 
@@ -250,7 +258,9 @@ def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, tuple[str, 
                 return place, (f"in the {place.name}",), ()
     dry = [each for each in places.values() if each.sort not in COLD_SORTS] or list(places.values())
     if wanted:
-        return dry[0], (f"in the {dry[0].name}",), (f"there is no {wanted[0]} yet: add the place, or say where it is",)
+        # A place that is named and not there was told of already.
+        lacking = f"there is no {wanted[0]} yet: add the place, or say where it is"
+        return dry[0], (f"in the {dry[0].name}",), () if read.lacks_place else (lacking,)
     return dry[0], (f"in the {dry[0].name}",), ()
 
 

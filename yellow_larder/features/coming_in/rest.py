@@ -1,0 +1,30 @@
+"""A line while it is read: what is left of it, and what was found."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field
+
+
+@dataclass(slots=True)
+class Rest:
+    """A line while it is read.
+
+    Attributes:
+        text: what is left of it.
+        taken_as: what it does not say, and what was taken for it.
+        doubts: what could be meant otherwise.
+        lacks_place: whether it names a place that is not there.
+    """
+
+    text: str
+    taken_as: list[str] = field(default_factory=list)
+    doubts: list[str] = field(default_factory=list)
+    lacks_place: bool = False
+
+    def take(self, pattern: re.Pattern[str]) -> re.Match[str] | None:
+        """Take the first match out of the line."""
+        found = pattern.search(self.text)
+        if found is not None:
+            self.text = f"{self.text[: found.start()]} {self.text[found.end() :]}"
+        return found
