@@ -1,10 +1,14 @@
 import pytest
 
+from yellow_larder.features.catalog.fresh_produce import produce_names
 from yellow_larder.features.catalog.produce_parser import find_produce, read_fresh
 from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
 from yellow_larder.features.drying.machines import NewMachine, add_machine, see_machines
 from yellow_larder.features.household.larder import Larder
+from yellow_larder.reference.drying import produce
 from yellow_larder.words.errors import Refused
+
+NAMES = produce_names(produce())
 
 
 @pytest.mark.parametrize(
@@ -22,21 +26,21 @@ from yellow_larder.words.errors import Refused
 )
 def test_weighed_or_counted(line: str, key: str, grams: float) -> None:
     """A leek of 89 g, a pound of 453.59 g (USDA household measures from memory; NIST Handbook 44)."""
-    found = read_fresh(line)
+    found = read_fresh(line, NAMES)
     assert (found.produce.key, found.mass_g) == (key, pytest.approx(grams, abs=0.1))
 
 
 def test_a_slip_of_the_pen_and_the_nearest_names() -> None:
-    assert find_produce("mushroms").key == "mushrooms"
+    assert find_produce("mushroms", NAMES).key == "mushrooms"
     with pytest.raises(Refused) as found:
-        read_fresh("2 kg leaks and ham")
+        read_fresh("2 kg leaks and ham", NAMES)
     assert "leeks" in found.value.nearest
 
 
 @pytest.mark.parametrize("line", ["", "leeks", "0 leeks", "-3 kg leeks", "9 kales", "99999999 apples", "x" * 300])
 def test_what_cannot_be_read(line: str) -> None:
     with pytest.raises(Refused) as found:
-        read_fresh(line)
+        read_fresh(line, NAMES)
     assert found.value.field == "line"
     assert "barley" not in found.value.message
 

@@ -19,7 +19,8 @@ from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.foods import names_of
 from yellow_larder.features.coming_in.line import Named, Read, read_stock_line
 from yellow_larder.features.packages.contained import PestMeasure
-from yellow_larder.reference import containers, foods, portions, ways_of
+from yellow_larder.reference import containers, foods, ways_of
+from yellow_larder.reference.portions import portions
 from yellow_larder.words.quantities import Units
 
 TODAY = date(2026, 11, 28)

@@ -34,7 +34,8 @@ from yellow_larder.features.coming_in.of_what import (
 from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.features.coming_in.where import take_place
 from yellow_larder.features.packages.contained import PestMeasure
-from yellow_larder.reference import Portion, portions, ways_of
+from yellow_larder.reference import ways_of
+from yellow_larder.reference.portions import Portion, portions
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
 

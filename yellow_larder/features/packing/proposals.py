@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.air import fill, need_by_air_ml
 from yellow_larder.core.arrays import Indices, Numbers
-from yellow_larder.core.containers import Closing, Container, Kind, closed_volume_ml, volume_below_ml
+from yellow_larder.core.containers import Closing, Container, volume_below_ml
 from yellow_larder.core.days import say_span
 from yellow_larder.core.finding import Severity
 from yellow_larder.core.food import Food
@@ -26,7 +26,7 @@ from yellow_larder.core.packing import (
     propose,
     stands_open_too_long,
 )
-from yellow_larder.features.catalog.containers import Drawing, called, container_by_key, drawing, is_own
+from yellow_larder.features.catalog.containers import Drawing, called, drawing
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.events import Settings
@@ -37,12 +37,12 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.lots import is_unproven, lot_of
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packing.container_fill import oxygen_in_room_ml
+from yellow_larder.features.packing.offers import Offer, offers_of, packet_coins_per_ml
 from yellow_larder.features.packing.package_course import bests_of, course_of
 from yellow_larder.features.packing.request import Ask, Opened, most_in_g, place_of, read_food, usual_closing
-from yellow_larder.features.supplies.events import Sort
-from yellow_larder.features.supplies.stock import SORT_OF, Stock
+from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.journal.database import reading
-from yellow_larder.reference import DAYS_PER_YEAR, containers, ways_of
+from yellow_larder.reference import DAYS_PER_YEAR, ways_of
 from yellow_larder.words.dates import say_best_by
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.findings import in_units
@@ -62,23 +62,6 @@ _HANDLING_COINS = 15.0
 
 _KIND_COINS = 60.0
 """What a second size for the same lot is worth in bother. Source: our judgement."""
-
-_PACKET_COINS_PER_ML = 0.08
-"""What absorbers cost where nobody wrote it down. Source: our judgement: a 500 mL packet at two fifths."""
-
-_USUAL_COINS = {
-    Kind.BAG: (25.0, 8.0),
-    Kind.ZIP_BAG: (30.0, 10.0),
-    Kind.CLEAR_BAG: (30.0, 10.0),
-    Kind.POUCH: (20.0, 10.0),
-    Kind.JAR: (90.0, 70.0),
-    Kind.PAIL: (300.0, 20.0),
-    Kind.LINED_PAIL: (380.0, 28.0),
-    Kind.BOTTLE: (15.0, 5.0),
-    Kind.CAN: (120.0, 60.0),
-    Kind.TOTE: (300.0, 20.0),
-}
-"""What a container costs where nobody wrote it down: so much, and so much a litre. Source: our judgement."""
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -148,17 +131,6 @@ class ProposedPacking:
 
 
 @dataclass(frozen=True, slots=True)
-class _Offer:
-    """A kind of container that is offered."""
-
-    container: Container
-    stock: int
-    price: float
-    guessed: bool
-    buyable: bool
-
-
-@dataclass(frozen=True, slots=True)
 class _Lot:
     """A lot as it was read: how much of what, its record if it has one, and what the kitchen takes of it a day, g."""
 
@@ -211,7 +183,7 @@ def propose_packing(
         household, where = settings(session), place_of(session, place)
         known = all_foods(session)
         stock = Stock(session)
-        offers, per_ml = _offers(stock), _packet_coins_per_ml(stock)
+        offers, per_ml = offers_of(stock), packet_coins_per_ml(stock)
         wanted = [_read(session, n, line, known, larder.clock()) for n, line in enumerate(lines)]
         asked = Ask(horizon_years=horizon_years, outer=True, opened=opened)
         pairs = [
@@ -260,7 +232,7 @@ def _as_long_as_wanted(lots: Sequence[_Lot]) -> Iterator[_Lot]:
         yield lot
 
 
-def _packing(lines: list[ProposedLine], offers: list[_Offer], found: Proposal, household: Settings) -> ProposedPacking:
+def _packing(lines: list[ProposedLine], offers: list[Offer], found: Proposal, household: Settings) -> ProposedPacking:
     bought = [(offer, int(n)) for offer, n in zip(offers, found.buy, strict=True) if n]
     used = found.counts.sum(axis=0)
     return ProposedPacking(
@@ -287,32 +259,6 @@ def _read(session: Session, n: int, line: WantedLine, known: dict[str, Food], no
     moisture = food.composition.water_g if known_pct is None else known_pct
     unproven = is_unproven(food, lot, conditioned=line.conditioned)
     return _Lot(food, grams, lot, line.lot, _uses_g_day(line, food, n), moisture, unproven)
-
-
-def _offers(stock: Stock) -> list[_Offer]:
-    """What there is to put food into: the table's containers, and of one's own those that are in stock."""
-    tried = [each for each in containers().values() if not each.from_the_shop]
-    counted = [each.key for each in stock.records.values() if each.sort in SORT_OF.values() and each.count]
-    own = [each for each in map(container_by_key, counted) if is_own(each)]
-    found = []
-    for container in [*tried, *own]:
-        supply = stock.container(container)
-        count, coins = (supply[1].count, supply[1].coins) if supply else (0, None)
-        once, litre = _USUAL_COINS[container.kind]
-        price = float(coins) if coins is not None else once + litre * closed_volume_ml(container) / 1000
-        bought = not is_own(container)
-        found.append(_Offer(container, count, price, coins is None and bought, bought))
-    return found
-
-
-def _packet_coins_per_ml(stock: Stock) -> float:
-    """What a millilitre of packet costs: the mean of what was paid, or the usual."""
-    paid = [
-        each.coins / (each.per_pack * int(each.key))
-        for each in stock.records.values()
-        if each.sort is Sort.PACKETS and each.coins
-    ]
-    return sum(paid) / len(paid) if paid else _PACKET_COINS_PER_ML
 
 
 def _pair(lot: _Lot, container: Container, household: Settings, place: Place, asked: Ask, coins_per_ml: float) -> _Pair:
@@ -367,7 +313,7 @@ def _uses_g_day(line: WantedLine, food: Food, n: int) -> float | None:
 def _line(
     lot: _Lot,
     pairs: list[_Pair],
-    offers: list[_Offer],
+    offers: list[Offer],
     counts: Indices,
     household: Settings,
     today: date,
