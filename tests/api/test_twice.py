@@ -315,3 +315,12 @@ def test_writers_take_their_turns(client: TestClient, larder: Larder) -> None:
     for each in waiters:
         each.join()
     assert order == list(range(12))
+
+
+def test_whatever_is_only_read_is_read_anew_each_time(client: TestClient) -> None:
+    """A question with the words of an answer that is no longer true: the same lines, before and after a place came."""
+    lines = {"text": "6 sticks butter, freezer"}
+    before = client.post("/api/coming-in/read", json=lines, headers=key("read")).json()
+    client.post("/api/places", json={"name": "Freezer", "sort": "freezer", "mean_c": -18, "warmest_c": -17})
+    after = client.post("/api/coming-in/read", json=lines, headers=key("read")).json()
+    assert [each["lines"][0]["stock"]["place_name"] for each in (before, after)] == ["Pantry", "Freezer"]

@@ -193,3 +193,21 @@ def test_whoever_begins_again_changes_nothing_that_was_not_asked(page: Page, dem
     page.goto(f"{demo_to_change.url}/shelves?place=1")
     expect(page.get_by_text("17 °C over the year, 21 °C at its warmest").first).to_be_visible()
     expect(page.get_by_role("button", name=re.compile("^Stair cupboard"))).to_be_visible()
+
+
+def test_a_place_that_lines_want_is_added_where_they_are_read(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/shelves/coming-in")
+    page.get_by_label("Type a line, or paste many").fill("6 sticks butter, freezer\n2 lb ground beef\n20 lb potatoes")
+    page.get_by_role("button", name="Add to the list").click()
+    expect(rows(page).first).to_contain_text("there is no freezer yet")
+    expect(page.get_by_text("2 lines belong in a freezer, 1 line belongs in a cellar")).to_be_visible()
+    page.get_by_role("button", name="Add a cellar").click()
+    expect(rows(page).nth(2)).to_contain_text("Cellar")
+    page.get_by_role("button", name="Add a freezer").click()
+    expect(rows(page).nth(0)).to_contain_text("Freezer")
+    expect(rows(page).nth(1)).to_contain_text("Freezer")
+    expect(page.get_by_text("there is none yet")).to_have_count(0)
+    page.get_by_role("button", name="Put all away").click()
+    page.get_by_role("link", name="See the shelves").click()
+    page.get_by_role("button", name=re.compile("^Freezer")).click()
+    expect(page.get_by_text("2 kept").first).to_be_visible()

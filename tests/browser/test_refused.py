@@ -8,6 +8,7 @@ import re
 from collections.abc import Iterator
 
 import pytest
+from fastapi.routing import APIRoute
 from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import AXE, ROOT, Here
@@ -16,13 +17,18 @@ from yellow_larder import api
 pytestmark = pytest.mark.browser
 
 
-def questions() -> Iterator[str]:
-    """What is sent as a change and only asks."""
+def routes() -> Iterator[APIRoute]:
+    """Whatever the larder can be asked or told."""
     for module in pkgutil.iter_modules(api.__path__):
         router = getattr(importlib.import_module(f"{api.__name__}.{module.name}"), "router", None)
-        for route in router.routes if router else ():
-            if getattr(route.endpoint, "asks", False) and not getattr(route.endpoint, "acts", False):
-                yield f"/api{route.path}"
+        yield from router.routes if router else ()
+
+
+def questions() -> Iterator[str]:
+    """What is sent as a change and only asks."""
+    for route in routes():
+        if getattr(route.endpoint, "asks", False) and not getattr(route.endpoint, "acts", False):
+            yield f"/api{route.path}"
 
 
 CLIENT = (ROOT / "web/src/lib/api/client.ts").read_text(encoding="utf-8")
@@ -140,3 +146,8 @@ def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> N
 def test_what_the_screens_take_for_questions_are_questions() -> None:
     assert len(TAKEN) > 5
     assert set(TAKEN) <= set(questions())
+    # Asked as a change, the same words would be answered with what was true a moment ago.
+    reads = {
+        f"/api{each.path}" for each in routes() if "POST" in each.methods and each.path.endswith(("/read", "/plan"))
+    }
+    assert reads <= set(TAKEN)

@@ -8,7 +8,7 @@ from fastapi import Body
 
 from yellow_larder.api.common import TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.api.routing import larder_router
+from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.features.coming_in.put_away import put_away, read_lines
 from yellow_larder.features.coming_in.views import CameIn, LinesView
 
@@ -26,6 +26,7 @@ Text = Annotated[
 
 
 @router.post("/read")
+@asks
 def read_what_is_there(larder: TheLarder, text: Text) -> LinesView:
     """What lines about what is in the house mean; nothing is put away."""
     return read_lines(larder, text)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 
 from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
-from yellow_larder.api.routing import larder_router
+from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.container_view import ContainerMade, ContainerRead, may_be, see_container
 from yellow_larder.features.catalog.fresh_produce import (
@@ -90,12 +90,14 @@ def make_food(larder: TheLarder, food: AskedFood) -> Added:
 
 
 @router.post("/foods/read")
+@asks
 def read_food(food: AskedFood) -> FoodRow:
     """What a food of one's own comes to as it is typed; nothing is written down."""
     return food_rows([see_own_food(food)])[0]
 
 
 @router.post("/mixes/read")
+@asks
 def read_mix(larder: TheLarder, mix: AskedMix) -> MixView:
     """What a mix comes to as it is typed; nothing is written down."""
     return see_mix(larder, mix)
@@ -121,6 +123,7 @@ def see_freeze_dried() -> list[ProduceName]:
 
 
 @router.post("/produce/read")
+@asks
 def read_produce(larder: TheLarder, produce: AskedProduce) -> ProduceView:
     """What a fresh food of one's own comes to as it is typed; nothing is written down."""
     return see_own_produce(larder, produce)
@@ -140,6 +143,7 @@ def see_container_kinds() -> list[ContainerMade]:
 
 
 @router.post("/containers/read")
+@asks
 def read_own_container(larder: TheLarder, container: AskedContainer) -> ContainerRead:
     """What a container of one's own comes to as it is typed; nothing is written down."""
     return see_container(larder, container)

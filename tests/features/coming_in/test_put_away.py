@@ -217,3 +217,14 @@ def test_what_was_canned_at_home_keeps_a_year(house: Larder) -> None:
     home, shop = package(house, 1), package(house, 7)
     assert (home.customary_most, home.hopeful_most) == (365, 548)
     assert (shop.customary_most or 0) > 3 * 365
+
+
+def test_what_wants_a_place_that_is_not_there_says_which(larder: Larder) -> None:
+    text = "2 lb butter, freezer\n2 lb ground beef\n3 kg potatoes\n2 kg rice\n2 jars rice, attic"
+    lacks = [line.stock.lacks for line in read_lines(larder, text).lines if line.stock]
+    assert lacks == ["freezer", "freezer", "cellar", "", "loft"]
+    add_place(larder, NewPlace("Freezer", "freezer", mean_c=-18, warmest_c=-17))
+    after = [line.stock for line in read_lines(larder, text).lines if line.stock]
+    assert [each.lacks for each in after] == ["", "", "cellar", "", "loft"]
+    assert [each.place_name for each in after[:2]] == ["Freezer", "Freezer"]
+    assert not after[0].doubts

@@ -66,7 +66,7 @@ class Read:
         canned_at_home: whether the household bottled or canned it itself.
         taken_as: what it does not say, and what was taken for it.
         doubts: what could be meant otherwise.
-        lacks_place: whether it names a place that is not there.
+        lacks_place: the sort of place that it names and that is not there; empty if it names none such.
         pest_measures: what is in with it against insects.
     """
 
@@ -82,7 +82,7 @@ class Read:
     canned_at_home: bool
     taken_as: tuple[str, ...]
     doubts: tuple[str, ...]
-    lacks_place: bool = False
+    lacks_place: str = ""
     pest_measures: tuple[PestMeasure, ...] = ()
 
 

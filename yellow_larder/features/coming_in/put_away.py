@@ -62,6 +62,7 @@ class _Entry:
     read: Read
     place: Place
     packed: PackagePacked
+    lacks: str
     doubts: tuple[str, ...]
     taken_as: tuple[str, ...]
 
@@ -154,7 +155,9 @@ def _names(places: dict[int, Place]) -> dict[str, int]:
 
 def _made(read: Read, places: dict[int, Place], household: Settings, today: date) -> _Entry:
     food, container = read.food, read.container
-    place, taken_as, doubts = _place_for(read, places)
+    place, lacks, taken_as = _place_for(read, places)
+    # A place that is named and not there was told of already.
+    doubts = () if not lacks or read.lacks_place else (f"there is no {lacks} yet: add the place, or say where it is",)
     mass_g = min(read.each_g, mass_that_fits_g(closed_volume_ml(container), food.settled_g_ml))
     filled = fill(container, food, mass_g, pressed=False)
     room = room_of(household)
@@ -214,7 +217,8 @@ def _made(read: Read, places: dict[int, Place], household: Settings, today: date
         place,
         # Of what nobody knows what it is, somebody looks today.
         PackagePacked(what, day, look_due=today if food.key == MYSTERY else None, found=Found(unsure, read.printed)),
-        (*read.doubts, *doubts, *_cautions(case, is_told=read.lacks_place or bool(doubts))),
+        lacks,
+        (*read.doubts, *doubts, *_cautions(case, is_told=bool(lacks))),
         (*read.taken_as, *taken_as, *undated),
     )
 
@@ -246,22 +250,20 @@ _STANDS = {
 """The sorts of place that food which is not dry stands in, the best first."""
 
 
-def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, tuple[str, ...], tuple[str, ...]]:
-    """Where it goes, what was taken for that, and what is doubtful about it."""
+def _place_for(read: Read, places: dict[int, Place]) -> tuple[Place, str, tuple[str, ...]]:
+    """Where it goes, which sort of place it lacks, and what was taken for where it is."""
     if read.place is not None:
-        return places[read.place], (), ()
+        return places[read.place], "", ()
     ways = ways_of(read.food.life)
     wanted = () if not ways or read.container.closed_by_maker else _STANDS[usual_way(ways)]
     for sort in wanted:
         for place in places.values():
             if place.sort == sort:
-                return place, (f"in the {place.name}",), ()
+                return place, "", (f"in the {place.name}",)
     dry = [each for each in places.values() if each.sort not in COLD_SORTS] or list(places.values())
-    if wanted:
-        # A place that is named and not there was told of already.
-        lacking = f"there is no {wanted[0]} yet: add the place, or say where it is"
-        return dry[0], (f"in the {dry[0].name}",), () if read.lacks_place else (lacking,)
-    return dry[0], (f"in the {dry[0].name}",), ()
+    there = {each.sort for each in places.values()}
+    lacks = next((sort for sort in (read.lacks_place, *wanted[:1]) if sort and sort not in there), "")
+    return dry[0], lacks, (f"in the {dry[0].name}",)
 
 
 def _packed_on(read: Read, life: Life, today: date) -> tuple[date, int, tuple[str, ...]]:
@@ -320,6 +322,7 @@ def _shown(text: str, entry: _Entry, household: Settings, row: Row, places: dict
         form=read.food.form,
         colour=read.food.colour,
         level=round(what.level, 3),
+        lacks=entry.lacks,
     )
     return LineView(text, Reading.DOUBTFUL if entry.doubts else Reading.READ, stock, "", "", ())
 

@@ -14,13 +14,13 @@ class Rest:
         text: what is left of it.
         taken_as: what it does not say, and what was taken for it.
         doubts: what could be meant otherwise.
-        lacks_place: whether it names a place that is not there.
+        lacks_place: the sort of place that it names and that is not there; empty if it names none such.
     """
 
     text: str
     taken_as: list[str] = field(default_factory=list)
     doubts: list[str] = field(default_factory=list)
-    lacks_place: bool = False
+    lacks_place: str = ""
 
     def take(self, pattern: re.Pattern[str]) -> re.Match[str] | None:
         """Take the first match out of the line."""

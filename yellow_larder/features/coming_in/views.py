@@ -40,6 +40,7 @@ class StockView:
         form: how its food is drawn.
         colour: in what colour.
         level: how high it stands, 0–1.
+        lacks: the sort of place that it belongs in, if the house has none yet; else empty.
     """
 
     food: str
@@ -60,6 +61,7 @@ class StockView:
     form: str
     colour: str
     level: float
+    lacks: str
 
 
 @dataclass(frozen=True, slots=True)

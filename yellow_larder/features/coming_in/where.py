@@ -46,7 +46,7 @@ def _place(line: Rest, places: Mapping[str, int]) -> int | None:
         if found is not None and name in places:
             return places[name]
         if found is not None:
-            line.lacks_place = True
+            line.lacks_place = next(sort for sort, called in CALLED.items() if name in called)
             line.doubts.append(f"there is no {name} yet, or more than one: add the place, or say which")
             return None
     return None

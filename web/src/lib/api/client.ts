@@ -80,6 +80,11 @@ export const QUESTIONS: readonly string[] = [
   "/api/freezer/plan",
   "/api/table/eaters/need",
   "/api/table/meals/read",
+  "/api/coming-in/read",
+  "/api/foods/read",
+  "/api/mixes/read",
+  "/api/produce/read",
+  "/api/containers/read",
 ];
 
 const SOON_MS = 300;

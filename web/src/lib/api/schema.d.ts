@@ -8689,6 +8689,7 @@ export interface components {
          *         form: how its food is drawn.
          *         colour: in what colour.
          *         level: how high it stands, 0–1.
+         *         lacks: the sort of place that it belongs in, if the house has none yet; else empty.
          */
         StockView: {
             /** Ages */
@@ -8716,6 +8717,8 @@ export interface components {
             form: string;
             /** Kcal */
             kcal: string;
+            /** Lacks */
+            lacks: string;
             /** Level */
             level: number;
             /** Mass */

@@ -3,13 +3,14 @@
   import { onMount } from "svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, whyNot, type Schemas, type Wrong } from "$lib/api/client";
   import Labels from "$lib/features/shelves/Labels.svelte";
   import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import { query } from "$lib/state/query.svelte";
   import Page from "$lib/ui/Page.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
+  import { usualPlace } from "$lib/features/places/usual";
   import LineRead from "./LineRead.svelte";
   import { added, corrected, linesOf, type Typed } from "./lines";
 
@@ -33,6 +34,12 @@
   const shown = $derived(lines.map((line) => ({ ...line, view: read[line.text] })));
   const unread = $derived(shown.filter((each) => each.view?.reading === "unread").length);
   const doubtful = $derived(shown.filter((each) => each.view?.reading === "doubtful").length);
+  /** The sorts of place that something belongs in and the house has none of, the most wanted first. */
+  const lacking = $derived(
+    ["freezer", "fridge", "cellar", "cupboard", "loft"]
+      .map((sort) => ({ sort, count: shown.filter((each) => each.view?.stock?.lacks === sort).length }))
+      .filter(({ count }) => count),
+  );
   const packages = $derived(shown.reduce((sum, each) => sum + (each.view?.stock?.count ?? 0), 0));
 
   onMount(() => {
@@ -90,6 +97,16 @@
     lines = now ? lines.map((each) => (each.id === id ? { id, text: now } : each)) : lines.filter((each) => each.id !== id);
     keep();
     void readAll();
+  }
+
+  async function addPlace(sort: string) {
+    const body = usualPlace(sort);
+    const answered = await ask(api.POST("/api/places", { body }));
+    if (answered.wrong) return void larder.say(whyNot(answered.wrong), "wrong");
+    larder.say(`Added ${body.name}: put its name and its warmth right under Shelves`);
+    await larder.changed();
+    read = {};
+    await readAll();
   }
 
   /** Go to the first line that is not read, or that should be looked at. */
@@ -154,6 +171,17 @@
       </form>
       <Patterns foods={shown.flatMap((each) => (each.view?.stock ? [each.view.stock] : []))} />
       {#if wrong.text}<p class="wrong mt-3" role="alert">{wrong.text.message}</p>{/if}
+      {#if lacking.length}
+        <div class="mt-4 rounded-xl border-2 border-ink bg-cream p-4">
+          <p class="leading-snug">
+            <b>{lacking.map(({ sort, count }) => `${count} ${count === 1 ? "line belongs" : "lines belong"} in a ${sort}`).join(", ")}</b>, and there is none
+            yet.
+          </p>
+          <div class="mt-2 flex flex-wrap gap-2">
+            {#each lacking as { sort } (sort)}<button class="chip" onclick={() => void addPlace(sort)}>Add a {sort}</button>{/each}
+          </div>
+        </div>
+      {/if}
       <ol class="mt-5" aria-label="Lines" aria-busy={reading}>
         {#each shown as each, n (each.id)}
           <LineRead

@@ -8,6 +8,7 @@
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
+  import { asSort, fresh, type NewPlace as Typed } from "./usual";
 
   let {
     open = $bindable(false),
@@ -23,15 +24,11 @@
     ongo: (place: number | undefined) => void;
   } = $props();
 
-  type Typed = Required<Schemas["NewPlace"]>;
   const LABELS = { name: "Name", sort: "Drawn as", shelves: "Shelves", mean_c: "Mean of the year, °C", warmest_c: "At its warmest, °C", humidity: "Humidity" };
-  const FRESH: Typed = { name: "", sort: "cupboard", shelves: 3, width_mm: 1200, mean_c: 16, warmest_c: 22, warmest_month: 7, humidity: 0.5, dark: false };
   const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
   const SORTS = ["cupboard", "cellar", "loft", "fridge", "freezer"];
-  /** How cold what is always cold usually is. */
-  const COLD: Record<string, Partial<Typed>> = { fridge: { mean_c: 4, warmest_c: 5, humidity: 0.7 }, freezer: { mean_c: -18, warmest_c: -17, humidity: 0.7 } };
 
-  let typed = $state<Typed>({ ...FRESH });
+  let typed = $state<Typed>(fresh());
   let version = $state<number>();
   let wrong = $state<Wrong>({});
   let changed = $state<Typed>();
@@ -50,7 +47,7 @@
   async function begin(number: number | undefined) {
     wrong = {};
     changed = undefined;
-    typed = { ...FRESH };
+    typed = fresh();
     if (number === undefined) return;
     const { data, wrong: refused } = await ask(api.GET("/api/places/{number}", { params: { path: { number } } }));
     if (data) ({ place: typed, version } = data as { place: Typed; version: number });
@@ -58,7 +55,7 @@
   }
 
   function as(sort: string) {
-    typed = { ...typed, sort, ...(place ? {} : COLD[sort]) };
+    typed = { ...typed, sort, ...(place ? {} : asSort(sort)) };
   }
 
   async function save(event?: SubmitEvent) {
