@@ -226,11 +226,16 @@ def _take_container(line: Rest, own: Mapping[str, Container]) -> InWhat | None:
 def _count(line: Rest, found: InWhat | None) -> int:
     """How many: what stands before the container, or before the food."""
     if found is not None and found.count is not None:
-        return max(1, round(found.count))
+        return _whole(found.count)
     counted = line.take(COUNTED)
     if counted is None:
         return 1
-    return max(1, round(read_count(counted["count"]) * (12 if counted["dozen"] else 1)))
+    return _whole(read_count(counted["count"]) * (12 if counted["dozen"] else 1))
+
+
+def _whole(count: float) -> int:
+    """How many containers there are: half a bucket is in one, and none is none."""
+    return max(1, round(count)) if count else 0
 
 
 def _each_g(

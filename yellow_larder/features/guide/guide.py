@@ -49,6 +49,7 @@ from yellow_larder.reference.drying import (
     machines,
     powder_rows,
 )
+from yellow_larder.reference.portions import Portion, portions
 from yellow_larder.reference.walls import Lets, lids, materials
 from yellow_larder.words.quantities import Units, say_length, say_mass, say_share, say_temperature, say_thickness
 
@@ -82,6 +83,16 @@ class KitchenRow:
     what: str
     stands_for: str
     mass: str
+    source: str
+
+
+@dataclass(frozen=True, slots=True)
+class PortionRow:
+    """What a food weighs as it is counted or sold; empty where it is not."""
+
+    what: str
+    one: str
+    pack: str
     source: str
 
 
@@ -165,6 +176,7 @@ class Guide:
     not_dry: list[NotDryRow]
     seeds: list[SeedKindView]
     kitchen: list[KitchenRow]
+    portions: list[PortionRow]
     bodies: list[BodyRow]
     thermal: list[Thermal]
     drying: list[DryingRow]
@@ -195,6 +207,7 @@ def guide(larder: Larder) -> Guide:
         not_dry=not_dry_rows(),
         seeds=seed_kinds(),
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
+        portions=[_portion_row(row, becomes[row.food], units) for row in portions()],
         bodies=_body_rows(units),
         thermal=list(thermal().values()),
         walls=[_wall_row(name, row) for name, row in materials().items()],
@@ -265,6 +278,11 @@ def _isotherm_guide(row: IsothermRow) -> IsothermGuide:
     at_20, at_40, at_60, at_70 = (round(float(each), 1) for each in held)
     model = "GAB" if isinstance(row.isotherm, Gab) else "modified Henderson"
     return IsothermGuide(row.name, model, at_20, at_40, at_60, at_70, row.source)
+
+
+def _portion_row(row: Portion, name: str, units: Units) -> PortionRow:
+    one, pack = (say_mass(grams, units) if grams else "" for grams in (row.piece_g, row.pack_g))
+    return PortionRow(row.words[0] if row.words else name, one, pack, row.source)
 
 
 def _kitchen_row(row: KitchenMeasure, units: Units) -> KitchenRow:

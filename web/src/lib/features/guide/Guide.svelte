@@ -43,6 +43,7 @@
   const seeds = $derived(guide?.seeds.filter((row) => has(row.name, row.family, ...row.aliases)) ?? []);
   const packets = $derived(guide?.packets.filter((row) => has(String(row.size_ml))) ?? []);
   const kitchen = $derived(guide?.kitchen.filter((row) => has(row.what, row.stands_for)) ?? []);
+  const portions = $derived(guide?.portions.filter((row) => has(row.what)) ?? []);
   const drying = $derived(guide?.drying.filter((row) => has(row.name, row.cut, row.becomes)) ?? []);
   const counts = $derived<Record<string, number>>({
     foods: foods.length,
@@ -50,7 +51,7 @@
     containers: containers.length,
     packets: packets.length,
     drying: drying.length,
-    kitchen: kitchen.length,
+    kitchen: kitchen.length + portions.length,
   });
 
   async function remove(number: number) {
@@ -269,7 +270,7 @@
       </Tabs.Content>
 
       <Tabs.Content value="kitchen" class="mt-4">
-        {#if tab === "kitchen"}<Kitchen {kitchen} bodies={wanted ? [] : (guide?.bodies ?? [])} thermal={wanted ? [] : (guide?.thermal ?? [])} />{/if}
+        {#if tab === "kitchen"}<Kitchen {kitchen} {portions} bodies={wanted ? [] : (guide?.bodies ?? [])} thermal={wanted ? [] : (guide?.thermal ?? [])} />{/if}
       </Tabs.Content>
     </Tabs.Root>
   </div>

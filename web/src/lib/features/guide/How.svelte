@@ -75,13 +75,13 @@
     },
     {
       title: "What was there already",
-      text: "A line is read for how many, in what, of what, closed how, where and since when; what it does not say is taken as usual, and said. Life counts from the middle of the time that is remembered: a month, a year, a year more on either side for about, ten years for nobody knows. The cautious estimate counts from its first day, the hopeful one from its last. A best-by of the maker counts when it comes first.",
+      text: "A line is read for how many, in what, of what, closed how, where and since when; what it does not say is taken as usual, and said. Life counts from the middle of the time that is remembered: a month, a year, a year more on either side for about, ten years for nobody knows. The cautious estimate counts from its first day, the hopeful one from its last. A best-by of the maker counts when it comes first. Words that no food has are left over, and said; what is counted weighs what it usually weighs, by the table of portions.",
       sum: "life left = life − days since the middle, ± half of the time remembered",
       source: "our judgement",
     },
     {
       title: "Foods, mixes and containers of your own",
-      text: "Of a food of your own only what you know is written: the rest is calculated as of the food it is most like, by its solids, and marked with a star. Energy that is not known follows from its parts. A mix is added up from what is in it, by weight; it keeps as long as its shortest part, and a caution of any part is one of the whole: meat, what was dried at home, insects' eggs; sugar, salt and oil from a tenth on, powder and grain from a half. A container of your own lets through what its material and its lid do, and is drawn by what it holds; filled with water it tells its volume.",
+      text: "Of a food of your own only what you know is written: the rest is calculated as of the food it is most like, by its solids, and marked with a star. Energy that is not known follows from its parts. A mix is added up from what is in it, by weight; it keeps as long as its shortest part, and a caution of any part is one of the whole: meat, what was dried at home, insects' eggs; sugar, salt and oil from a tenth on, powder and grain from a half. Fresh food of your own dries as what it is most like, sooner or later by how it is cut and how warm it is. A container of your own lets through what its material and its lid do, and is drawn by what it holds; filled with water it tells its volume.",
       sum: "figure = known, or like's × (100 − water) ÷ (100 − like's water); mix = Σ share × figure; volume = (full − empty) ÷ 0.998 g/mL",
       source:
         "mass balance; Atwater's general factors, fibre by Regulation (EU) 1169/2011; walls and lids in the table of containers; the shares by our judgement",
@@ -142,9 +142,9 @@
     },
     {
       title: "Killing eggs by cold",
-      text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is calculated from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C. Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Cold kills what is inside, and nothing that comes later.",
+      text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is calculated from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C. Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Frost outdoors does it too, and slowly, since insects harden in it: four weeks at −15 °C, eight at −10, twelve at −5, by the warmest hour of the last week that a logger told; hours that turn out warmer do not count. Cold kills what is inside, and nothing that comes later.",
       sum: "share of the way still to go = product of a slab's and a cylinder's series, Bi = h·r ÷ k, Fo = a·t ÷ r²",
-      source: "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice",
+      source: "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice; frost: Canadian government advice on cold in stored grain, from memory",
     },
     {
       title: "When a load will be dry",
