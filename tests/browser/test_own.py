@@ -77,6 +77,14 @@ def test_a_food_from_its_name_and_what_it_is_like(page: Page, served: Here) -> N
     row = page.get_by_role("row", name=re.compile("sea buckthorn leather"))
     for figure in ("6", "8*", "83.2*"):
         expect(row.get_by_role("cell", name=figure, exact=True)).to_be_visible()
+    row.get_by_role("button", name=re.compile("sea buckthorn leather")).click()
+    page.get_by_role("button", name="Put it right …").click()
+    sheet = page.get_by_role("dialog", name="Put it right")
+    expect(sheet.get_by_label("Name")).to_have_value("sea buckthorn leather")
+    sheet.get_by_label("Fat, g").fill("2.5")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_be_hidden()
+    expect(row.get_by_role("cell", name="2.5", exact=True)).to_be_visible()
 
 
 def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:

@@ -17,7 +17,7 @@ from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.catalog.fresh_produce import AskedProduce, add_own_produce
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
-from yellow_larder.features.catalog.own_foods import AskedMix, add_mix
+from yellow_larder.features.catalog.own_foods import AskedFood, AskedMix, add_mix, change_own_food
 from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.features.drying.dryness_test import take_out, try_dry
@@ -94,7 +94,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 92
+ACTS = 93
 """How many different things `do` does."""
 
 
@@ -217,6 +217,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: count_seeds(larder, n + 1, f"{n}5"),
         lambda: remove_seeds(larder, n + 1),
         lambda: add_own_produce(larder, AskedProduce(name=f"fruit {n}", like="apricots", water=80 + n)),
+        lambda: change_own_food(larder, n + 1, AskedFood(name=f"food {n} anew", like="spelt", kcal=300 + n)),
         lambda: put_away(larder, f"{n + 1} tins sardines, best by 2029-06\n2 quart jars rice, about 2024"),
     ]
     assert len(doings) == ACTS

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from yellow_larder.api.common import Number, TheLarder
+from yellow_larder.api.common import BasedOn, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
 from yellow_larder.core.food import Food
@@ -21,9 +21,12 @@ from yellow_larder.features.catalog.own_containers import AskedContainer, add_co
 from yellow_larder.features.catalog.own_foods import (
     AskedFood,
     AskedMix,
+    FoodAsTyped,
     MixView,
     add_mix,
     add_own_food,
+    change_own_food,
+    own_food_as_typed,
     see_mix,
     see_own_food,
 )
@@ -87,6 +90,19 @@ def make_food(larder: TheLarder, food: AskedFood) -> Added:
     """Add a food of one's own: what is not known of it is taken from what it is like."""
     added: Food = add_own_food(larder, food)
     return Added(added.key, added.name)
+
+
+@router.get("/foods/{number}")
+def see_own(larder: TheLarder, number: Number) -> FoodAsTyped:
+    """A food of one's own as it is typed, and its version."""
+    return own_food_as_typed(larder, number)
+
+
+@router.put("/foods/{number}")
+def change_own(larder: TheLarder, number: Number, food: AskedFood, based_on: BasedOn = None) -> Added:
+    """A food of one's own is known better; what is packed keeps the figures it was packed with."""
+    changed = change_own_food(larder, number, food, based_on=based_on)
+    return Added(changed.key, changed.name)
 
 
 @router.post("/foods/read")

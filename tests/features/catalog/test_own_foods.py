@@ -15,6 +15,8 @@ from yellow_larder.features.catalog.own_foods import (
     AskedMix,
     add_mix,
     add_own_food,
+    change_own_food,
+    own_food_as_typed,
     read_litre_g,
     see_mix,
     see_own_food,
@@ -31,6 +33,7 @@ from yellow_larder.features.shelves.card import card
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import life_class, lives_of, stuff_of, ways_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
+from yellow_larder.words.errors import NotThere, Outdated
 
 TABLE = reference.foods()
 DRY = [food for food in TABLE.values() if not ways_of(food.life) and food.group not in ("tins and jars", "unknown")]
@@ -186,3 +189,43 @@ def test_a_mix_may_be_in_another(larder: Larder) -> None:
 def test_names_that_a_sheet_would_run_are_only_text(larder: Larder) -> None:
     assert add_mix(larder, replace(SOUP, name="=1+1")).name == "=1+1"
     assert add_own_food(larder, AskedFood(name="=2+2", like="spelt")).name == "=2+2"
+
+
+def test_what_is_learned_of_it_later_is_written_down(larder: Larder) -> None:
+    """Its figures, its name and its likeness; what is packed keeps what it was packed with."""
+    add_own_food(larder, AskedFood(name="bere meal", like="rye-flour"))
+    pack(larder, Ask(line="1 kg bere meal", container="jar-half-gallon"))
+    typed = own_food_as_typed(larder, 1)
+    assert (typed.food.name, typed.food.kcal, typed.food.weighs) == ("bere meal", None, "")
+    before = card(larder, 1).kcal_text
+    change_own_food(
+        larder,
+        1,
+        replace(typed.food, name="bere flour", kcal=350, measure="1 L", weighs="612.5 g"),
+        based_on=typed.version,
+    )
+    with reading(larder.engine) as session:
+        food = find_food("bere flour", all_foods(session))
+    assert (food.key, food.composition.kcal, food.loose_g_ml) == ("own-1", 350, 0.6125)
+    assert card(larder, 1).kcal_text == before
+    assert own_food_as_typed(larder, 1).food.weighs == "612.5 g"
+    with refused("That is what is written already"):
+        change_own_food(larder, 1, own_food_as_typed(larder, 1).food)
+    with pytest.raises(Outdated):
+        change_own_food(larder, 1, replace(typed.food, kcal=340), based_on=typed.version)
+    with refused("is in the table already"):
+        change_own_food(larder, 1, replace(typed.food, name="spelt"))
+    take_back(larder)
+    with reading(larder.engine) as session:
+        assert all_foods(session)["own-1"].name == "bere meal"
+
+
+@pytest.mark.parametrize("number", [2, 99])
+def test_a_food_that_is_not_there_is_not_changed(larder: Larder, number: int) -> None:
+    add_own_food(larder, AskedFood(name="bere meal", like="rye-flour"))
+    for act in (
+        lambda: own_food_as_typed(larder, number),
+        lambda: change_own_food(larder, number, AskedFood(name="x", like="spelt")),
+    ):
+        with pytest.raises(NotThere):
+            act()

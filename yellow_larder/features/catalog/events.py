@@ -9,7 +9,7 @@ from yellow_larder.core.food import Trait
 from yellow_larder.journal.events import Event, event
 
 
-@event("food", "added")
+@event("food", "added", "changed")
 @dataclass(frozen=True, slots=True)
 class NewFood(Event):
     """A food of one's own, per 100 g as it is packed. What is none is taken from the food that it is like.

@@ -14,10 +14,11 @@ from yellow_larder.core.food import FIGURES, JOINS_LIVES, Food, completed, mixed
 from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.household.larder import Larder, tidy_name
+from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.reference import foods as table
-from yellow_larder.words.errors import UNKNOWN_FOOD, Refused
+from yellow_larder.words.errors import UNKNOWN_FOOD, NotThere, Refused
 from yellow_larder.words.quantities import read_line
 from yellow_larder.words.titles import say_names
 
@@ -95,17 +96,52 @@ def add_food(larder: Larder, new: NewFood) -> Food:
     with writing(larder.engine) as session:
         check_name(session, added.name)
         number = log.next_number(session, "food")
-        log.record(session, log.title("food.added", name=added.name), [log.Act(number, added)], at=larder.clock())
+        title = log.title("food.added", name=added.name)
+        log.record(session, title, [log.Act(number, added, "added")], at=larder.clock())
     return replace(food, key=f"own-{number}")
 
 
-def check_name(session: Session, name: str, field: str = "name") -> None:
-    """No food is called so yet.
+def change_food(larder: Larder, number: int, now: NewFood, *, based_on: int | None = None) -> Food:
+    """A food of one's own is known better: it is so from now on; what is packed keeps the figures it was packed with.
+
+    Raises:
+        NotThere: it is not in the table.
+        Refused: it is called as another is, its figures cannot be those of a food, or that is what is written already.
+        Outdated: somebody else changed it meanwhile.
+    """
+    changed = replace(now, name=tidy_name(now.name, "name"))
+    food = own_food(f"own-{number}", changed)
+    with writing(larder.engine) as session:
+        before = own_record(session, number)
+        check_based_on(session, "food", number, based_on)
+        check_name(session, changed.name, but=food.key)
+        if changed == before:
+            raise Refused("request", "That is what is written already")
+        title = log.title("food.changed", name=changed.name)
+        log.record(session, title, [log.Act(number, changed, "changed")], at=larder.clock())
+    return food
+
+
+def own_record(session: Session, number: int) -> NewFood:
+    """A food of one's own as it was told.
+
+    Raises:
+        NotThere: it is not in the table.
+    """
+    found = log.record_of(session, NewFood, number)
+    if found is None:
+        raise NotThere("number", "That food is not in the table any more")
+    return found
+
+
+def check_name(session: Session, name: str, field: str = "name", *, but: str = "") -> None:
+    """No food is called so yet, but perhaps the one by that key.
 
     Raises:
         Refused: one is.
     """
-    if plain(name) in names_of(all_foods(session)).called:
+    called_so = names_of(all_foods(session)).called.get(plain(name))
+    if called_so is not None and called_so.key != but:
         raise Refused(field, f"“{name}” is in the table already")
 
 

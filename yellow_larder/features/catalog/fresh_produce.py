@@ -160,7 +160,7 @@ def add_own_produce(larder: Larder, asked: AskedProduce) -> Produce:
         fresh, acts = read.fresh, []
         if read.becomes is not None:
             number = log.next_number(session, "food")
-            acts.append(log.Act(number, read.becomes))
+            acts.append(log.Act(number, read.becomes, "added"))
             fresh = replace(fresh, dried=f"own-{number}")
         number = log.next_number(session, "produce")
         acts.append(log.Act(number, fresh))

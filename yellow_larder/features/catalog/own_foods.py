@@ -13,10 +13,12 @@ from yellow_larder.features.catalog.events import MixPart, NewFood, NewMix
 from yellow_larder.features.catalog.foods import (
     add_food,
     all_foods,
+    change_food,
     check_name,
     find_food,
     mix_of,
     own_food,
+    own_record,
     read_food_line,
 )
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
@@ -149,6 +151,49 @@ def add_own_food(larder: Larder, asked: AskedFood) -> Food:
         Refused: a field cannot be read, its figures cannot be those of a food, or one is called so.
     """
     return add_food(larder, _as_told(asked))
+
+
+@dataclass(frozen=True, slots=True)
+class FoodAsTyped:
+    """A food of one's own as it is typed, and the version of its record."""
+
+    food: AskedFood
+    version: int
+
+
+def own_food_as_typed(larder: Larder, number: int) -> FoodAsTyped:
+    """A food of one's own as it is typed.
+
+    Raises:
+        NotThere: it is not in the table.
+    """
+    with reading(larder.engine) as session:
+        told = own_record(session, number)
+        asked = AskedFood(
+            name=told.name,
+            like=told.like,
+            kcal=told.kcal,
+            protein_g=told.protein_g,
+            fat_g=told.fat_g,
+            carbohydrate_g=told.carbohydrate_g,
+            fibre_g=told.fibre_g,
+            water_g=told.water_g,
+            measure="1 cup" if told.litre_g is None else "1 L",
+            weighs="" if told.litre_g is None else f"{told.litre_g:.10g} g",
+            traits=told.traits,
+            fresh_water_g=told.fresh_water_g,
+        )
+        return FoodAsTyped(asked, log.version(session, "food", number))
+
+
+def change_own_food(larder: Larder, number: int, asked: AskedFood, *, based_on: int | None = None) -> Food:
+    """A food of one's own is known better.
+
+    Raises:
+        Refused: a field cannot be read, its figures cannot be those of a food, or another is called so.
+        Outdated: somebody else changed it meanwhile.
+    """
+    return change_food(larder, number, _as_told(asked), based_on=based_on)
 
 
 def see_own_food(asked: AskedFood) -> Food:

@@ -8,5 +8,6 @@ TITLES = {
     "mix.added": "Added the mix {name}",
     "produce.added": "Added {name} to what can be dried",
     "food.added": "Added the food {name}",
+    "food.changed": "Put the food {name} right",
 }
 """What changes are called, by code."""

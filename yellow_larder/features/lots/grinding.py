@@ -65,7 +65,7 @@ def _powder_of(session: Session, pieces: Food, known: Mapping[str, Food]) -> tup
         fresh_water_g=pieces.fresh_water_g or None,
     )
     number = log.next_number(session, "food")
-    return own_food(f"own-{number}", new), [log.Act(number, new)]
+    return own_food(f"own-{number}", new), [log.Act(number, new, "added")]
 
 
 @dataclass(frozen=True, slots=True)

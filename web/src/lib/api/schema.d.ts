@@ -883,6 +883,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/foods/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See Own
+         * @description A food of one's own as it is typed, and its version.
+         */
+        get: operations["see_own_api_foods__number__get"];
+        /**
+         * Change Own
+         * @description A food of one's own is known better; what is packed keeps the figures it was packed with.
+         */
+        put: operations["change_own_api_foods__number__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/freezer": {
         parameters: {
             query?: never;
@@ -5382,6 +5406,15 @@ export interface components {
             why: string;
         };
         /**
+         * FoodAsTyped
+         * @description A food of one's own as it is typed, and the version of its record.
+         */
+        FoodAsTyped: {
+            food: components["schemas"]["AskedFood"];
+            /** Version */
+            version: number;
+        };
+        /**
          * FoodName
          * @description A food to pick from: what it is called, and how it is drawn.
          */
@@ -5963,6 +5996,8 @@ export interface components {
             not_dry: components["schemas"]["NotDryRow"][];
             /** Packets */
             packets: components["schemas"]["PacketRow"][];
+            /** Portions */
+            portions: components["schemas"]["PortionRow"][];
             /** Powders */
             powders: components["schemas"]["PowderRow"][];
             /** Seeds */
@@ -7730,6 +7765,20 @@ export interface components {
             middle_c: number;
             /** Surface C */
             surface_c: number;
+        };
+        /**
+         * PortionRow
+         * @description What a food weighs as it is counted or sold; empty where it is not.
+         */
+        PortionRow: {
+            /** One */
+            one: string;
+            /** Pack */
+            pack: string;
+            /** Source */
+            source: string;
+            /** What */
+            what: string;
         };
         /**
          * PourInto
@@ -11944,6 +11993,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FoodRow"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_own_api_foods__number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoodAsTyped"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_own_api_foods__number__put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedFood"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
                 };
             };
             /** @description Not found */

@@ -1,14 +1,25 @@
 <!-- A food from its name and what it is most like: only what is known is written, the rest is taken and marked. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
   import Field from "$lib/ui/Field.svelte";
-  import { untrack } from "svelte";
+  import { onMount, untrack } from "svelte";
   import FoodPick from "./FoodPick.svelte";
 
-  let { name, foods, onadded }: { name: string; foods: Schemas["FoodName"][]; onadded: (food: Schemas["Added"]) => void } = $props();
+  let {
+    name,
+    number,
+    foods,
+    onadded,
+  }: {
+    name: string;
+    /** The food to put right; none to add one. */
+    number?: number | undefined;
+    foods: Schemas["FoodName"][];
+    onadded: (food: Schemas["Added"]) => void;
+  } = $props();
 
   const PARTS = [
     ["kcal", "Energy, kcal"],
@@ -43,6 +54,26 @@
   let wrong = $state<Wrong>({});
   let tried = $state(false);
 
+  let version = $state<number>();
+  let fresh = $state<number | null>(null);
+
+  onMount(async () => {
+    if (number === undefined) return;
+    const { data } = await ask(api.GET("/api/foods/{number}", { params: { path: { number } } }));
+    if (!data) return;
+    const { food } = data;
+    [called, like, measure, weighs, traits, fresh, version] = [
+      food.name,
+      food.like,
+      food.measure ?? "1 cup",
+      food.weighs ?? "",
+      food.traits ?? null,
+      food.fresh_water_g ?? null,
+      data.version,
+    ];
+    figures = Object.fromEntries(PARTS.map(([part]) => [part, food[part] ?? null]));
+  });
+
   const known = $derived(traits ?? ((read?.traits ?? []) as Schemas["Trait"][]));
 
   const asked = (): Schemas["AskedFood"] => ({
@@ -55,6 +86,7 @@
     measure,
     weighs,
     traits,
+    fresh_water_g: fresh,
   });
 
   const reread = latest(async () => {
@@ -72,7 +104,11 @@
   async function save(event: SubmitEvent) {
     event.preventDefault();
     tried = true;
-    const done = await ask(api.POST("/api/foods", { body: asked() }));
+    const done = await ask(
+      number === undefined
+        ? api.POST("/api/foods", { body: asked() })
+        : api.PUT("/api/foods/{number}", { params: { path: { number }, header: basedOn(version) }, body: asked() }),
+    );
     wrong = done.wrong ?? {};
     if (done.data) onadded(done.data);
   }
@@ -107,6 +143,9 @@
       {/each}
     </div>
   </fieldset>
+  {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on. What is packed already keeps the figures it was packed with.</p>{/if}
   {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
-  <div class="flex justify-end sm:col-span-2"><button class="do" type="submit" disabled={!foods.length}>Add it</button></div>
+  <div class="flex justify-end sm:col-span-2">
+    <button class="do" type="submit" disabled={!foods.length}>{number === undefined ? "Add it" : "Save"}</button>
+  </div>
 </form>

@@ -12,12 +12,15 @@
     open = $bindable(false),
     name = "",
     mix = false,
+    number,
     onadded,
   }: {
     open?: boolean;
     name?: string;
     /** Whether it begins as a mix. */
     mix?: boolean;
+    /** The food to put right; none to add one. */
+    number?: number | undefined;
     onadded: (name: string, key: string) => void;
   } = $props();
 
@@ -35,21 +38,21 @@
   async function added(food: Schemas["Added"]) {
     open = false;
     await larder.changed();
-    larder.say(`${food.name} is in the table now`);
+    larder.say(number === undefined ? `${food.name} is in the table now` : `${food.name} is put right`);
     onadded(food.name, food.key);
   }
 </script>
 
-<Sheet bind:open title="A food of your own" wide>
-  <Choice
-    label="What it is"
-    options={[
-      [false, "one food"],
-      [true, "a mix of foods"],
-    ] as const}
-    value={mixed}
-    onset={(next) => (mixed = next)}
-    row="mb-4 flex flex-wrap gap-2"
-  />
-  {#if mixed}<OwnMix {name} onadded={added} />{:else}<OneFood {name} {foods} onadded={added} />{/if}
+<Sheet bind:open title={number === undefined ? "A food of your own" : "Put it right"} wide>
+  {#if number === undefined}<Choice
+      label="What it is"
+      options={[
+        [false, "one food"],
+        [true, "a mix of foods"],
+      ] as const}
+      value={mixed}
+      onset={(next) => (mixed = next)}
+      row="mb-4 flex flex-wrap gap-2"
+    />{/if}
+  {#if mixed}<OwnMix {name} onadded={added} />{:else}{#key number}<OneFood {name} {number} {foods} onadded={added} />{/key}{/if}
 </Sheet>

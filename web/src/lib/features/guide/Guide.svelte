@@ -21,6 +21,8 @@
   let tab = $state("how");
   let adding = $state(false);
   let addingContainer = $state(false);
+  /** The food of one's own that is put right; none to add one. */
+  let changing = $state<number>();
   let open = $state<string>();
 
   const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
@@ -57,6 +59,9 @@
   async function remove(number: number) {
     await larder.tell(ask(api.DELETE("/api/containers/{number}", { params: { path: { number } } })), "Removed: what is packed in one keeps it");
   }
+
+  /** The number of a food of one's own; none of the table's, nor of a mix. */
+  const ownOf = (key: string) => Number(/^own-(\d+)$/.exec(key)?.[1]) || undefined;
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${tenths(value)} y`;
@@ -99,7 +104,7 @@
             <p class="caption">
               Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources. * of your own foods: calculated as of what it is like.
             </p>
-            <button class="chip" onclick={() => (adding = true)}>Add a food of your own</button>
+            <button class="chip" onclick={() => ([changing, adding] = [undefined, true])}>Add a food of your own</button>
           </div>
           <div class="overflow-x-auto">
             <table class="w-full min-w-[56rem] text-md">
@@ -142,6 +147,8 @@
                       <td colspan="10" class="py-2.5 text-md">
                         {#if food.aliases.length}<p>Also called {food.aliases.join(", ")}.</p>{/if}
                         <p>Keeps as <b>{food.life}</b>. Composition: {food.source}. Densities: {food.density_source}.</p>
+                        {#if ownOf(food.key)}<button class="chip mt-2" onclick={() => ([changing, adding] = [ownOf(food.key), true])}>Put it right …</button
+                          >{/if}
                       </td>
                     </tr>
                   {/if}
@@ -280,5 +287,5 @@
       beside={guide.containers.find((row) => row.usual && row.kind === "jar")?.draw}
       onadded={() => (tab = "containers")}
     />{/if}
-  {#if guide}<OwnFood bind:open={adding} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
+  {#if guide}<OwnFood bind:open={adding} number={changing} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
 </Page>

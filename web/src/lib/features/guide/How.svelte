@@ -144,7 +144,8 @@
       title: "Killing eggs by cold",
       text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is calculated from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C. Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Frost outdoors does it too, and slowly, since insects harden in it: four weeks at −15 °C, eight at −10, twelve at −5, by the warmest hour of the last week that a logger told; hours that turn out warmer do not count. Cold kills what is inside, and nothing that comes later.",
       sum: "share of the way still to go = product of a slab's and a cylinder's series, Bi = h·r ÷ k, Fo = a·t ÷ r²",
-      source: "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice; frost: Canadian government advice on cold in stored grain, from memory",
+      source:
+        "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice; frost: Canadian government advice on cold in stored grain, from memory",
     },
     {
       title: "When a load will be dry",

@@ -3,7 +3,12 @@
   import { exact } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
-  let { kitchen, portions, bodies, thermal }: { kitchen: Schemas["KitchenRow"][]; portions: Schemas["PortionRow"][]; bodies: Schemas["BodyRow"][]; thermal: Schemas["Thermal"][] } = $props();
+  let {
+    kitchen,
+    portions,
+    bodies,
+    thermal,
+  }: { kitchen: Schemas["KitchenRow"][]; portions: Schemas["PortionRow"][]; bodies: Schemas["BodyRow"][]; thermal: Schemas["Thermal"][] } = $props();
 </script>
 
 <p class="caption mb-2 max-w-3xl">Meals and the diary count in these. Cups and spoons need no row: they weigh what that food weighs loose.</p>
@@ -34,7 +39,11 @@
   <div class="overflow-x-auto">
     <table class="mt-1 w-full min-w-[40rem] text-md">
       <thead class="border-b-2 border-ink text-left">
-        <tr><th class="py-2 pr-3">Food</th><th class="px-3 text-right">one</th><th class="px-3 text-right whitespace-nowrap">a pack</th><th class="pl-3">source</th></tr>
+        <tr
+          ><th class="py-2 pr-3">Food</th><th class="px-3 text-right">one</th><th class="px-3 text-right whitespace-nowrap">a pack</th><th class="pl-3"
+            >source</th
+          ></tr
+        >
       </thead>
       <tbody>
         {#each portions as row (row.what)}

@@ -220,7 +220,7 @@
           {/if}
         </section>
         <div class="border-line p-4 max-md:order-4 sm:p-5 lg:overflow-y-auto lg:border-l lg:px-6">
-          <div class={{ grayscale: stale }}><Verdict {plan} line={bench.ask.line} /></div>
+          <div class={{ grayscale: stale }}><Verdict {plan} line={bench.ask.line ?? ""} /></div>
         </div>
       {:else}
         <div class="max-md:order-2 lg:col-span-2"><Start online={(line) => bench.set({ line })} wrong={stale} /></div>
