@@ -133,6 +133,13 @@ class Names(Generic[_T]):
     def _vocabulary(self) -> frozenset[str]:
         return frozenset(word for words in self._by_words for word in words) | _SAME_WORD.keys()
 
+    @cached_property
+    def _by_letter(self) -> dict[str, list[str]]:
+        found: dict[str, list[str]] = defaultdict(list)
+        for word in sorted(self._vocabulary):
+            found[word[0]].append(word)
+        return found
+
     def knows(self, word: str) -> bool:
         """Whether a word is one of any name, however it is spelled."""
         return any(part in self._vocabulary for part in told_apart(word))
@@ -170,8 +177,7 @@ class Names(Generic[_T]):
             return [word]
         slips = 1 if len(word) < _LONG else 2
         # Nobody gets the first letter wrong: love is no clove.
-        alike = [each for each in sorted(self._vocabulary) if each[0] == word[0]]
-        near = process.extract(word, alike, scorer=OSA.distance, score_cutoff=slips, limit=None)
+        near = process.extract(word, self._by_letter.get(word[0], ()), scorer=OSA.distance, score_cutoff=slips, limit=None)
         return [str(name) for name, distance, _ in near if distance == near[0][1]]
 
     def nearest(self, words: str, most: int = 5) -> list[_T]:
