@@ -177,7 +177,9 @@ class Names(Generic[_T]):
             return [word]
         slips = 1 if len(word) < _LONG else 2
         # Nobody gets the first letter wrong: love is no clove.
-        near = process.extract(word, self._by_letter.get(word[0], ()), scorer=OSA.distance, score_cutoff=slips, limit=None)
+        near = process.extract(
+            word, self._by_letter.get(word[0], ()), scorer=OSA.distance, score_cutoff=slips, limit=None
+        )
         return [str(name) for name, distance, _ in near if distance == near[0][1]]
 
     def nearest(self, words: str, most: int = 5) -> list[_T]:

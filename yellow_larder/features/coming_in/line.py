@@ -7,10 +7,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from datetime import date
 
-from yellow_larder.core.air import mass_that_fits_g
-from yellow_larder.core.containers import Closing, Container, Kind, volume_below_ml
+from yellow_larder.core.containers import Closing, Container
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.names import Names, told_apart
+from yellow_larder.features.catalog.names import Names
 from yellow_larder.features.coming_in.about_when import When, read_dates
 from yellow_larder.features.coming_in.how_closed import (
     CURED,
@@ -22,9 +21,16 @@ from yellow_larder.features.coming_in.how_closed import (
     take_foil,
     take_pest_measures,
 )
+from yellow_larder.features.coming_in.how_much import (
+    SMALL_G,
+    each_g,
+    in_plain_measures,
+    sold_g_of,
+    take_how_much,
+    with_a_number,
+)
 from yellow_larder.features.coming_in.in_what import VACUUM_BAG, InWhat, choose, in_own, in_what, that_holds
 from yellow_larder.features.coming_in.of_what import (
-    COUNTED,
     doubts_about,
     find_meant,
     food_words,
@@ -34,19 +40,14 @@ from yellow_larder.features.coming_in.of_what import (
 from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.features.coming_in.where import take_place
 from yellow_larder.features.packages.contained import PestMeasure
-from yellow_larder.reference import ways_of
-from yellow_larder.reference.portions import Portion, portions
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT, Amount, Units, read_amount, read_count
+from yellow_larder.words.quantities import Units
 
 LONGEST_LINE = 200
 """Letters that a line may have: more is a paragraph."""
 
 MOST_ALIKE = 500
 """Containers that one line may stand for; more is a slip of the pen."""
-
-_SMALL_G = 300.0
-"""What weighs less than this is not set down one by one: a dozen eggs are one box of them. Source: our judgement."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,30 +88,10 @@ class Read:
 
 
 _OLD = re.compile(r"^\s*(?:old|found|pantry|shelf)\s*:\s*", re.IGNORECASE)
-_TRAILING_COUNT = re.compile(r"\s[x×]\s*(?P<count>\d{1,3})\s*$", re.IGNORECASE)
-_COUNT_BEHIND = re.compile(
-    r"(?:(?<=[a-z])|(?<=\)))[\s,:–-]*\b(?P<count>\d{1,3})\s*(?:ea|each|ct|count|of them)?\s*[,;.]*\s*$",
-    re.IGNORECASE,
-)
-_POUNDS = re.compile(r"(?<![#\w])(\d+(?:\.\d+)?)\s?#(?!\s*\d)")
-"""Pounds as Americans write them, "50#"; "#10" is a tin."""
-
-_CASES = re.compile(
-    r"\b(?:(?P<cases>\d+|an?|one|two|three)\s+)?(?:cases?|flats?|trays?)\s*(?:of\s+(?=\d)|\(\s*)(?P<each>\d+)\s*\)?\s*(?:[x×]\s*)?",
-    re.IGNORECASE,
-)
 _IN_SAND = re.compile(r",?\s*\bin (?:damp )?(?:sand|sawdust|straw|peat)\b", re.IGNORECASE)
 """How roots are stored as they grew."""
 
 _MADE_AT_HOME = re.compile(r"\bhome[\s-]?made\b", re.IGNORECASE)
-_BARE_MEASURE = re.compile(
-    r"^(?:an?\s+)?(?=(?:gal(?:lon)?|quart|qt|pint|pt|lit(?:re|er)|bushel|peck)\s+(?:of\s+)?\w)", re.I
-)
-_WEIGHT = re.compile(
-    rf"(?:(?P<times>\d+)\s*[x×]\s*)?(?P<amount>{COUNT}\s*-?(?:kg|kgs|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|ml|l|lit(?:re|er)s?|"
-    r"cups?|gal(?:lons?)?|quarts?|qts?|pints?|bushels?|pecks?)\b\.?(?:\s*\d+\s*(?:oz|ounces?|g)\b\.?)?)\s*(?:of\b\s*)?(?P<each>each|apiece)?",
-    re.IGNORECASE,
-)
 
 
 @dataclass(frozen=True, slots=True)
@@ -143,8 +124,8 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     tidy = " ".join(text.split()).lstrip("-–•*· ").strip()
     if len(tidy) > LONGEST_LINE:
         raise Refused("line", f"{len(tidy):,} characters; {LONGEST_LINE} is the most for one line")
-    dated = read_dates(_CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", _OLD.sub("old, ", tidy))), today, units)
-    line = Rest(_BARE_MEASURE.sub("1 ", dated.rest))
+    dated = read_dates(in_plain_measures(_OLD.sub("old, ", tidy)), today, units)
+    line = Rest(with_a_number(dated.rest))
     names = named.foods
     place = take_place(line, named.places)
     pests = take_pest_measures(line)
@@ -156,38 +137,32 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     lined = line.take(LINED) is not None
     found = _take_container(line, named.containers)
     lined = lined or take_foil(line, found)
-    trailing = line.take(_TRAILING_COUNT)
-    times = line.take(_WEIGHT)
-    count = int(trailing["count"]) if trailing else _count(line, found)
-    if times is not None and times["times"] and count == 1:
-        count = int(times["times"])
-    if count == 1 and (behind := line.take(_COUNT_BEHIND)) is not None:
-        count = int(behind["count"])
+    much = take_how_much(line, found)
     in_sand = line.take(_IN_SAND) is not None
     left = food_words(line.text)
     words = left if own is None else own[0]
-    bare = in_sand or (found is None and times is None)
+    bare = in_sand or (found is None and much.weight is None)
     food = find_meant(line, words, names, found, at_home=bool(canned), bare=bare)
     if own is not None and left:
         line.doubts.append(f"“{left}” is not understood: taken as {food.name}")
     at_home = bool(canned) or (food.group == "tins and jars" and _MADE_AT_HOME.search(tidy) is not None)
     line.doubts += doubts_about(food, words, tidy, names, at_home=at_home)
-    sold_g = _sold_g(food, words, found, count) if times is None else 0.0
-    weighed = times is not None or bool(found and found.holds) or sold_g > 0
+    sold_g = sold_g_of(food, words, found, much)
+    weighed = much.weight is not None or bool(found and found.holds) or sold_g > 0
     if found is None and closing is Closing.VACUUM:
         found = VACUUM_BAG
     chosen = choose(found, food, units, lined=lined, is_weighed=weighed, at_home=at_home)
     container = chosen.container
     line.taken_as += filter(None, [chosen.taken_as])
     line.doubts += filter(None, [chosen.doubt])
-    each_g = sold_g or _each_g(line, found, food, container, times, count)
-    if found is not None and found.is_piece and not (sold_g or times):
+    mass_g, count = sold_g or each_g(line, found, food, container, much), much.count
+    if found is not None and found.is_piece and not (sold_g or much.weight):
         line.doubts.append("nobody knows what one of them weighs: write what all weigh")
     if sold_g:
         line.taken_as.append("as it usually grows or is sold: weigh one to know better")
-    if sold_g and count > 1 and each_g < _SMALL_G and (found is None or found.is_piece):
-        each_g, count = each_g * count, 1
-    container = that_holds(container, food, each_g, is_sized=found is not None and found.is_sized)
+    if sold_g and count > 1 and sold_g < SMALL_G and (found is None or found.is_piece):
+        mass_g, count = sold_g * count, 1
+    container = that_holds(container, food, mass_g, is_sized=found is not None and found.is_sized)
     dated = dated.is_best_by() if container.from_the_shop else dated.is_packed(today)
     line.doubts += dated.doubts
     if not 1 <= count <= MOST_ALIKE:
@@ -197,7 +172,7 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
         " ".join(f"{canned} {words}".lower().split()) if canned else what_it_is_called(words, food, names),
         container,
         count,
-        each_g,
+        mass_g,
         closed(line, closing, container),
         place,
         dated.when,
@@ -210,81 +185,9 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     )
 
 
-def _in_all(found: re.Match[str]) -> str:
-    """How many there are in so many cases."""
-    return f"{round((read_count(found['cases']) if found['cases'] else 1) * int(found['each']))} "
-
-
 def _take_container(line: Rest, own: Mapping[str, Container]) -> InWhat | None:
     """What the food is in: of several such words the one that is counted or measured: "tea bags, 2 boxes"."""
     found = in_own(line.text, own) or in_what(line.text)
     if found is not None:
         line.text = f"{line.text[: found.start]} {line.text[found.end :]}"
     return found
-
-
-def _count(line: Rest, found: InWhat | None) -> int:
-    """How many: what stands before the container, or before the food."""
-    if found is not None and found.count is not None:
-        return _whole(found.count)
-    counted = line.take(COUNTED)
-    if counted is None:
-        return 1
-    return _whole(read_count(counted["count"]) * (12 if counted["dozen"] else 1))
-
-
-def _whole(count: float) -> int:
-    """How many containers there are: half a bucket is in one, and none is none."""
-    return max(1, round(count)) if count else 0
-
-
-def _each_g(
-    line: Rest,
-    found: InWhat | None,
-    food: Food,
-    container: Container,
-    weight: re.Match[str] | None,
-    count: int,
-) -> float:
-    """What is in each, g: as it says, or as much as goes in."""
-    if found is not None and found.holds:
-        return read_amount(found.holds, "line").weighs_g(food.loose_g_ml)
-    if weight is not None:
-        amount: Amount = read_amount(weight["amount"], "line")
-        total = amount.weighs_g(food.loose_g_ml)
-        shared = (
-            count > 1
-            and not weight["each"]
-            and not weight["times"]
-            and found is not None
-            and weight.start() < found.start
-        )
-        return total / count if shared else total
-    most_g = mass_that_fits_g(volume_below_ml(container, container.headspace_mm), food.settled_g_ml)
-    line.taken_as.append("full")
-    return most_g
-
-
-def _sold_g(food: Food, words: str, found: InWhat | None, count: int) -> float:
-    """What one weighs that is counted, or a pack that nobody says the size of, g; 0 if nobody knows."""
-    portion = portion_of(food, words)
-    if portion is None or (found is not None and (found.is_sized or found.holds)):
-        return 0.0
-    is_counted = found.is_piece if found is not None else count > 1 or bool(ways_of(food.life))
-    if is_counted and portion.piece_g:
-        return portion.piece_g
-    packs = {Kind.PACKET, Kind.BOX} | ({Kind.BAG} if ways_of(food.life) else set())
-    return portion.pack_g if found is None or packs.issuperset(found.kinds) else 0.0
-
-
-def portion_of(food: Food, words: str) -> Portion | None:
-    """What a food weighs as it is counted or sold, by the words for it; none if nobody knows."""
-    called = told_apart(words)
-    return next(
-        (
-            each
-            for each in portions()
-            if each.food == food.in_table and (not each.words or called in {told_apart(word) for word in each.words})
-        ),
-        None,
-    )

@@ -207,7 +207,7 @@ def guide(larder: Larder) -> Guide:
         not_dry=not_dry_rows(),
         seeds=seed_kinds(),
         kitchen=[_kitchen_row(row, units) for row in kitchen()],
-        portions=[_portion_row(row, becomes[row.food], units) for row in portions()],
+        portions=sorted((_portion_row(row, becomes[row.food], units) for row in portions()), key=lambda row: row.what),
         bodies=_body_rows(units),
         thermal=list(thermal().values()),
         walls=[_wall_row(name, row) for name, row in materials().items()],
