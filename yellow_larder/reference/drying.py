@@ -54,7 +54,7 @@ def isotherm_of(food: Food) -> Isotherm | None:
         >>> isotherm_of(foods()["dried-mushrooms"])
         Gab(m0=6.2, c=10.0, k=0.94, heat_kj_mol=4.0)
     """
-    if texture_of(food).dry_activity is not None:
+    if _texture_by_kind(food).dry_activity is not None:
         return None
     return _isotherm_by_kind(food)
 

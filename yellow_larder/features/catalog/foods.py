@@ -78,11 +78,16 @@ _T = TypeVar("_T", bound=Named)
 def find_named(words: str, names: Names[_T]) -> _T:
     """What is meant by some words, of things by name; see `find_food`."""
     meant = names.find(words)
-    if meant is not None:
-        return meant
+    if meant is None:
+        raise not_in_the_table(words, names)
+    return meant
+
+
+def not_in_the_table(words: str, names: Names[_T]) -> Refused:
+    """That nothing is called so; the nearest names go with it."""
     shown = words if len(words) <= 40 else f"{words[:40]}…"
     nearest = tuple(dict.fromkeys(each.name for each in names.nearest(words)))
-    raise Refused("line", f"“{shown}” is not in the table", words=words, nearest=nearest, code=UNKNOWN_FOOD)
+    return Refused("line", f"“{shown}” is not in the table", words=words, nearest=nearest, code=UNKNOWN_FOOD)
 
 
 def add_food(larder: Larder, new: NewFood) -> Food:

@@ -15,6 +15,7 @@ from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.events import NewFood, NewProduce
 from yellow_larder.features.catalog.foods import all_foods, names_of, own_food
 from yellow_larder.features.catalog.names import Names, plain
+from yellow_larder.features.catalog.weighed import only_mass_g
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -127,11 +128,16 @@ def own_produce(key: str, own: NewProduce) -> Produce:
         Refused: it is like nothing in the table.
         OutOfRange: its figures cannot be those of a food.
     """
-    like = table().get(own.like)
-    if like is None:
-        raise Refused("like", "Pick the fresh food that it is most like when it is cut and dried")
+    like = _likeness(own.like)
     known = {figure: value for figure in KNOWN_OF_PRODUCE if (value := getattr(own, figure)) is not None}
     return likened(like, known, key=key, name=own.name, cut=own.cut, dried=own.dried)
+
+
+def _likeness(key: str) -> Produce:
+    like = table().get(key)
+    if like is None:
+        raise Refused("like", "Pick the fresh food that it is most like when it is cut and dried")
+    return like
 
 
 def see_own_produce(larder: Larder, asked: AskedProduce) -> ProduceView:
@@ -184,9 +190,7 @@ class _Read:
 
 
 def _read(asked: AskedProduce, name: str, foods: Mapping[str, Food], units: Units) -> _Read:
-    like = table().get(asked.like)
-    if like is None:
-        raise Refused("like", "Pick the fresh food that it is most like when it is cut and dried")
+    like = _likeness(asked.like)
     called = name if plain(name).startswith(plain(DRIED)) else DRIED + name
     there = names_of(foods).called.get(plain(called))
     water = like.fresh_water_pct if asked.water is None else asked.water
@@ -214,10 +218,7 @@ def _read(asked: AskedProduce, name: str, foods: Mapping[str, Food], units: Unit
 def _weighs_g(typed: str) -> float | None:
     if not typed.strip():
         return None
-    amount = read_amount(typed, "weighs")
-    if amount.volume_ml:
-        raise Refused("weighs", "A weight, such as 140 g or 5 oz")
-    return amount.mass_g
+    return only_mass_g(read_amount(typed, "weighs"), "weighs", "140 g or 5 oz")
 
 
 def _view(read: _Read, units: Units) -> ProduceView:

@@ -11,6 +11,7 @@ from yellow_larder.core.errors import OutOfRange, check_range
 from yellow_larder.features.catalog.containers import container_by_key, key_of
 from yellow_larder.features.catalog.events import OwnContainer
 from yellow_larder.features.catalog.names import plain
+from yellow_larder.features.catalog.weighed import only_mass_g
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -183,13 +184,11 @@ def _volume_ml(asked: AskedContainer) -> tuple[float, str]:
     if not asked.empty.strip():
         raise Refused("empty", "And what does it weigh empty?")
     full, empty = read_amount(asked.full, "full"), read_amount(asked.empty, "empty")
-    for at, amount in (("full", full), ("empty", empty)):
-        if amount.volume_ml:
-            raise Refused(at, "A weight, such as 4.1 kg or 9 lb")
-    if empty.mass_g >= full.mass_g:
+    full_g, empty_g = (only_mass_g(amount, at, "4.1 kg or 9 lb") for at, amount in (("full", full), ("empty", empty)))
+    if empty_g >= full_g:
         raise Refused("empty", "Empty it weighs less than filled with water")
-    check_range("full_g", full.mass_g, 1, 400_000, "g")
-    return volume_by_water_ml(full.mass_g, empty.mass_g), "full"
+    check_range("full_g", full_g, 1, 400_000, "g")
+    return volume_by_water_ml(full_g, empty_g), "full"
 
 
 def _wall_mm(typed: str, units: Units) -> float:

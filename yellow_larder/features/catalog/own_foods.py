@@ -21,6 +21,7 @@ from yellow_larder.features.catalog.foods import (
     own_record,
     read_food_line,
 )
+from yellow_larder.features.catalog.weighed import only_mass_g
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -236,9 +237,7 @@ def read_litre_g(measure: str, weighs: str) -> float | None:
     of, mass = read_amount(measure, "measure"), read_amount(weighs, "weighs")
     if of.mass_g or not of.volume_ml:
         raise Refused("measure", "A measure, such as 1 cup or 1 L")
-    if mass.volume_ml:
-        raise Refused("weighs", "A weight, such as 185 g or 6.5 oz")
-    litre_g = mass.mass_g / of.volume_ml * _LITRE_ML
+    litre_g = only_mass_g(mass, "weighs", "185 g or 6.5 oz") / of.volume_ml * _LITRE_ML
     if not 10 <= litre_g <= 3000:
         raise Refused("weighs", f"Then a litre would weigh {litre_g:,.0f} g: 10 to 3,000 is what food weighs")
     return litre_g

@@ -156,12 +156,12 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     line.taken_as += filter(None, [chosen.taken_as])
     line.doubts += filter(None, [chosen.doubt])
     mass_g, count = sold_g or each_g(line, found, food, container, much), much.count
-    if found is not None and found.is_piece and not (sold_g or much.weight):
-        line.doubts.append("nobody knows what one of them weighs: write what all weigh")
     if sold_g:
         line.taken_as.append("as it usually grows or is sold: weigh one to know better")
-    if sold_g and count > 1 and sold_g < SMALL_G and (found is None or found.is_piece):
-        mass_g, count = sold_g * count, 1
+        if sold_g < SMALL_G and count > 1 and (found is None or found.is_piece):
+            mass_g, count = sold_g * count, 1
+    elif found is not None and found.is_piece and much.weight is None:
+        line.doubts.append("nobody knows what one of them weighs: write what all weigh")
     container = that_holds(container, food, mass_g, is_sized=found is not None and found.is_sized)
     dated = dated.is_best_by() if container.from_the_shop else dated.is_packed(today)
     line.doubts += dated.doubts

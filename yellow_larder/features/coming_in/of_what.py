@@ -7,7 +7,7 @@ from functools import lru_cache
 
 from yellow_larder.core.containers import Kind
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.foods import find_named
+from yellow_larder.features.catalog.foods import not_in_the_table
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.coming_in.how_closed import CURED, FULL, LINED, NO_PACKETS, PACKETS, SEALED, VACUUM
 from yellow_larder.features.coming_in.in_what import InWhat, in_what
@@ -64,10 +64,14 @@ def find_meant(line: Rest, words: str, names: Names[Food], found: InWhat | None,
         if is_so and (food := names.find(f"{state} {words}")) is not None:
             return food
     food = names.find(words) or _said_dry(words, names)
-    if food is None and (known := _known_part(words, "tinned " if tinned else "", names)) is not None:
-        food, left = known
-        line.doubts.append(f"“{left}” is not understood: taken as {food.name}")
-    return food or find_named(words, names)
+    if food is not None:
+        return food
+    known = _known_part(words, "tinned " if tinned else "", names)
+    if known is None:
+        raise not_in_the_table(words, names)
+    food, left = known
+    line.doubts.append(f"“{left}” is not understood: taken as {food.name}")
+    return food
 
 
 def _said_dry(words: str, names: Names[Food]) -> Food | None:
@@ -85,10 +89,11 @@ _LEAST_BEFORE_LEFT = 2
 def _known_part(words: str, state: str, names: Names[Food]) -> tuple[Food, str] | None:
     """The food in some words, and those that nobody knows, which are no word of any food: a maker's, or a slip."""
     each = words.split()
+    counts = {word for word in each if word.lower() in _TURNS_IT or names.knows(word)}
     parts = [(each[n:], each[:n]) for n in range(1, len(each))]
     parts += [(each[:-n], each[-n:]) for n in range(1, len(each) - _LEAST_BEFORE_LEFT + 1)]
     for part, left in sorted(parts, key=lambda each: -len(each[0])):
-        if any(names.knows(word) or word.lower() in _TURNS_IT for word in left):
+        if not counts.isdisjoint(left):
             continue
         food = names.called.get(plain(state + " ".join(part))) or names.called.get(plain(" ".join(part)))
         if food is not None:

@@ -9,7 +9,7 @@ import numpy as np
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.freezing import WARMEST_FROST_C
-from yellow_larder.features.household.clock import on_the_wall
+from yellow_larder.features.household.clock import hour_number, on_the_wall
 from yellow_larder.features.household.larder import Larder, find_place, places_in, settings
 from yellow_larder.features.household.measured import kept_log
 from yellow_larder.features.household.state import Place
@@ -84,10 +84,6 @@ def hours_too_warm(session: Session, number: int | None, counted_on_c: float, si
     measured = kept_log(session, place) if place is not None else None
     if measured is None:
         return 0
-    begin, end = (max(0, _hour(at) - measured.first_hour) for at in (since, now))
+    shown = [on_the_wall(at) for at in (since, now)]
+    begin, end = (max(0, hour_number(at, at.hour) - measured.first_hour) for at in shown)
     return int((measured.temperature_c[begin:end] > counted_on_c).sum())
-
-
-def _hour(moment: datetime) -> int:
-    shown = on_the_wall(moment)
-    return shown.toordinal() * _HOURS + shown.hour

@@ -36,6 +36,16 @@ def day_of(moment: datetime) -> date:
     return on_the_wall(moment).date()
 
 
+def hour_number(day: date, hour: int) -> int:
+    """An hour of a day in the house, counted from midnight before day 0 of the common calendar, as logs count them.
+
+    Example:
+        >>> hour_number(date(1, 1, 1), 5)
+        29
+    """
+    return day.toordinal() * 24 + hour
+
+
 def on_the_wall(moment: datetime) -> datetime:
     """What the clock on the wall shows at a moment in UTC."""
     return moment.replace(tzinfo=UTC).astimezone().replace(tzinfo=None)

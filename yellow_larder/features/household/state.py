@@ -9,6 +9,7 @@ from typing import Any, cast
 from sqlalchemy.orm import Mapped, mapped_column
 
 from yellow_larder.core.climate import ClimateLog
+from yellow_larder.features.household.clock import hour_number
 from yellow_larder.features.household.events import (
     EaterKept,
     PlaceAlarmed,
@@ -89,7 +90,7 @@ def _after(row: Row, told: Event) -> Row:
         case PlaceLogged(log=log):
             return _measured(row, told.warmest_c, told.year) | {"logs": [*(row["logs"] or ()), log]}
         case PlaceRead():
-            reading = [told.on.toordinal() * 24 + told.hour, told.temperature_c, told.humidity]
+            reading = [hour_number(told.on, told.hour), told.temperature_c, told.humidity]
             return _measured(row, told.temperature_c, told.year) | {"readings": [*(row["readings"] or ()), reading]}
         case PlaceAlarmed(on=on, what=what):
             return row | {"alarms": row["alarms"] | {what.value: on.isoformat()}}

@@ -12,7 +12,7 @@ import numpy as np
 
 from yellow_larder.core.climate import POSSIBLE_C, Year, fit_year, hourly, joined, log_of
 from yellow_larder.core.errors import check_range
-from yellow_larder.features.household.clock import on_the_wall
+from yellow_larder.features.household.clock import hour_number, on_the_wall
 from yellow_larder.features.household.events import PlaceLogged, PlaceRead, TakenFor
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.measured import Measured, measured_in, packed
@@ -106,7 +106,7 @@ def read_thermometer(
         raise Refused("at", "That is in the future")
     shown = on_the_wall(moment)
     check_day(shown.date(), larder.today(), "at")
-    hour = shown.toordinal() * 24 + shown.hour
+    hour = hour_number(shown, shown.hour)
     new = (np.array([hour]), np.array([temperature_c]), np.array([np.nan if humidity is None else humidity]))
     with writing(larder.engine) as session:
         place = place_in_use(session, number)
