@@ -2,18 +2,23 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable, Hashable
+from functools import lru_cache
 from typing import Any, TypeVar
 
-from sqlalchemy import select
+from sqlalchemy import Text, select, type_coerce
 from sqlalchemy.orm import Session
 
 from yellow_larder.journal.events import from_json
-from yellow_larder.journal.kinds import kind_of
+from yellow_larder.journal.kinds import all_kinds, kind_of
 from yellow_larder.journal.tables import Record
 
 _KNOWN = "known"
 """Where a session keeps what it has read."""
+
+_AS_TEXT = type_coerce(Record.facts, Text)
+"""The facts as they stand in the file."""
 
 _Read = TypeVar("_Read")
 
@@ -46,10 +51,20 @@ def read_records(session: Session, *of: type[Any]) -> None:
     known = session.info.setdefault(_KNOWN, {})
     wanted = {kind_of(record).name: record for record in of if ("records", record) not in known}
     found: dict[type[Any], dict[int, Any]] = {record: {} for record in wanted.values()}
-    rows = select(Record.kind, Record.number, Record.facts).where(Record.kind.in_(wanted)).order_by(Record.number)
-    for kind, number, facts in session.execute(rows) if wanted else ():
-        found[wanted[kind]][number] = from_json(wanted[kind], facts)
+    if not wanted:
+        return
+    rows = select(Record.kind, Record.number, _AS_TEXT).where(Record.kind.in_(wanted)).order_by(Record.number)
+    for kind, number, facts in session.execute(rows):
+        found[wanted[kind]][number] = _held(kind, facts)
     known.update({("records", record): held for record, held in found.items()})
+
+
+@lru_cache(maxsize=4096)
+def _held(kind: str, facts: str) -> Any:
+    """What a record of a kind holds: frozen, and mostly the same as when it was last read."""
+    of = all_kinds()[kind].record
+    assert of is not None
+    return from_json(of, json.loads(facts))
 
 
 def records(session: Session, of: type[_Read]) -> dict[int, _Read]:

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import math
+from statistics import NormalDist
 
-import scipy  # its parts are loaded when they are first used
+from scipy.special import bdtrc
 
 from yellow_larder.core.errors import check_range
 
@@ -32,8 +33,11 @@ def germination_band(sown: int, came: int) -> tuple[float, float]:
     """
     check_range("sown", sown, 1, 10_000, "seeds")
     check_range("came", came, 0, sown, "seeds")
-    band = scipy.stats.binomtest(came, sown).proportion_ci(confidence_level=0.9, method="wilson")
-    return float(band.low), float(band.high)
+    share, spread = came / sown, NormalDist().inv_cdf(0.95) ** 2 / sown
+    middle = (share + spread / 2) / (1 + spread)
+    half = math.sqrt(spread * (share * (1 - share) + spread / 4)) / (1 + spread)
+    # At none and at all of them an end is 0 or 1 but for what rounding leaves.
+    return max(0.0, middle - half), min(1.0, middle + half)
 
 
 def sown_thicker(new: float, now: float) -> float:
@@ -71,6 +75,6 @@ def seeds_to_sow(plants: int, germination: float) -> int:
     low, high = plants, math.ceil(plants / germination * 4) + 60
     while low < high:
         middle = (low + high) // 2
-        enough = scipy.stats.binom.sf(plants - 1, middle, germination) >= _SURE
+        enough = bdtrc(plants - 1, middle, germination) >= _SURE
         low, high = (low, middle) if enough else (middle + 1, high)
     return low

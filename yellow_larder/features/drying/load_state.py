@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import datetime, timedelta
 from enum import StrEnum
+from functools import lru_cache
 
 import numpy as np
 from sqlalchemy.orm import Session
@@ -67,6 +68,10 @@ class ToDo:
     """The tray to weigh, counted from 1."""
 
 
+_fitted = lru_cache(maxsize=256)(forecast)
+"""Every page asks for what is due, and most of what was weighed is as it was the time before."""
+
+
 class LoadState:
     """A load as its record has it."""
 
@@ -78,7 +83,6 @@ class LoadState:
         self._produce, self._foods = all_produce(session), all_foods(session)
         self.lying = [self._lying(each) for each in record.items]
         self.trays, self.loosened, self.tested = record.trays, record.loosened, record.tested
-        self._forecasts: dict[int, Forecast] = {}
 
     def _lying(self, item: LoadItem) -> TrayItem:
         each = self._produce[item.produce]
@@ -119,15 +123,10 @@ class LoadState:
 
     def forecast_of(self, item: int) -> Forecast:
         """When a food will be dry; fitted once, however often it is asked."""
-        if item not in self._forecasts:
-            self._forecasts[item] = self._fit(item)
-        return self._forecasts[item]
-
-    def _fit(self, item: int) -> Forecast:
         lying = self.lying[item]
         least = min(tray.wet_g for tray in self.trays if tray.item == item)
         step = min(0.2, _SCALE_STEP_G / least)
-        return forecast(lying.course, lying.expected, self.weighings(item), division=step)
+        return _fitted(lying.course, lying.expected, tuple(self.weighings(item)), division=step)
 
     def at(self, item: int, hours: float) -> datetime:
         """The time so many hours after a food went in."""

@@ -118,9 +118,8 @@ class Chamber:
             raise Refused("line.0", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.foods: list[Food] = []
         self.trays: list[Tray] = []
-        names = _names(tuple(food for food in all_foods(session).values() if _is_dried_cold(food)))
         for n, (item, known) in enumerate(zip(ask.items, contents or [None] * len(ask.items), strict=True)):
-            food, mass_g = known or _read(item.line, n, names)
+            food, mass_g = known or _read(item.line, n, session)
             self.foods.append(food)
             self.trays.append(_tray(food, mass_g, frozen=item.frozen))
         self.per_tray_g = LAYER_G_M2 * self.dryer.width_mm * self.dryer.depth_mm / 1e6
@@ -271,10 +270,11 @@ def _names(able: tuple[Food, ...]) -> Names[Food]:
     return Names({plain(each): food for food, name in called for each in (name, name.removeprefix(PREFIX))})
 
 
-def _read(line: str, n: int, names: Names[Food]) -> tuple[Food, float]:
+def _read(line: str, n: int, session: Session) -> tuple[Food, float]:
+    able = tuple(food for food in all_foods(session).values() if _is_dried_cold(food))
     try:
         read = read_line(line)
-        food = find_named(read.food, names)
+        food = find_named(read.food, _names(able))
     except Refused as refused:
         nearest = tuple(name.removeprefix(PREFIX) for name in refused.nearest)
         raise Refused(

@@ -49,5 +49,8 @@
     <button class="do mt-5" onclick={of.again}>Try again</button>
   </section>
 {:else if slow}
-  <div class="p-6"><Working {says} /></div>
+  <section class="p-6" aria-busy="true">
+    <h1 class="sr-only">{title}</h1>
+    <Working {says} />
+  </section>
 {/if}
