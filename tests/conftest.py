@@ -2,6 +2,7 @@ from __future__ import annotations
 
 import os
 import shutil
+import sys
 import time
 from collections.abc import Iterator
 from datetime import datetime
@@ -42,6 +43,11 @@ class Clock:
 
     def __call__(self) -> datetime:
         return self.now
+
+
+def pytest_sessionfinish() -> None:
+    if "tests.support.apps" in sys.modules:
+        sys.modules["tests.support.apps"].close_portal()
 
 
 @pytest.fixture

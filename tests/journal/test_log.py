@@ -103,9 +103,11 @@ def test_after_any_acts_and_undos_the_tables_are_a_refold(
 
 def test_every_act_is_done_and_undone_somewhere(larder: Larder) -> None:
     """The laws above would say nothing of an act that is always refused."""
-    done = set()
+    done: set[int] = set()
     a_run = [50, *[51] * 5, 54, 56, 51, 55, 57]
     for act in [*a_run, *[*range(ACTS), *reversed(range(ACTS))] * 3]:
+        if len(done) == ACTS:
+            break
         for n in (3, 1, 2, 0):
             with suppress(Refused):
                 do(larder, act, n)

@@ -1,7 +1,10 @@
 """The web interface over one larder after the other: making one anew takes half a second, and no test needs that."""
 
+from contextlib import ExitStack
+from functools import cache
 from pathlib import Path
 
+from anyio.from_thread import BlockingPortal, start_blocking_portal
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
@@ -34,4 +37,20 @@ def client_of(
 ) -> TestClient:
     """Whoever asks over the web interface; `raising` what goes wrong inside, or shown the answer that others are."""
     app = app_over(larder, web, instruments)
-    return TestClient(app, base_url=f"http://{host}", raise_server_exceptions=raising)
+    client = TestClient(app, base_url=f"http://{host}", raise_server_exceptions=raising)
+    client.portal = _portal()
+    return client
+
+
+_OPEN = ExitStack()
+
+
+@cache
+def _portal() -> BlockingPortal:
+    # One loop and its threads for all of them, as a server has: a quarter of a small request was starting its own.
+    return _OPEN.enter_context(start_blocking_portal())
+
+
+def close_portal() -> None:
+    """The tests are over."""
+    _OPEN.close()

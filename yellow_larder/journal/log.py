@@ -170,7 +170,7 @@ def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime
             # Of what has only just come into the house there is no row yet to be looked for.
             mine = touched[kind.name]
             before = _rows(session, kind, [subject for subject, all_ in mine.items() if all_[0].act not in kind.begins])
-            _fold_on(session, kind, before, mine)
+            _fold_on(session, kind, before, mine, _looking_up(session))
             _take_snapshots(session, kind, list(before))
     _settle(session, touched)
     return change
@@ -194,13 +194,15 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
             session.execute(delete(Attachment).where(Attachment.id == attached))
     first = min((row.id for row in rows), default=0)
     for kind in all_kinds().values():
+        look_up = _looking_up(session)
         for subject in sorted(touched.get(kind.name, ())):
             mine = (Snapshot.kind == kind.name, Snapshot.subject == subject)
             session.execute(delete(Snapshot).where(*mine, Snapshot.entry_id >= first))
             kept = session.scalar(select(Snapshot).where(*mine).order_by(Snapshot.entry_id.desc()).limit(1))
             state = _thawed(kind, kept.state) if kept is not None else None
             since = kept.entry_id if kept is not None else 0
-            _fold_on(session, kind, {subject: state}, {subject: happened_since(session, kind.name, subject, since)})
+            happened = happened_since(session, kind.name, subject, since)
+            _fold_on(session, kind, {subject: state}, {subject: happened}, look_up)
     _settle(session, touched)
     return undoing
 
@@ -268,8 +270,9 @@ def _rows(session: Session, kind: Kind, subjects: Sequence[int]) -> dict[int, Ro
 
 
 def _looking_up(session: Session) -> LookUp:
-    """What looks up the rows of other kinds: those that the session holds already are not read again."""
+    """What looks up the rows of other kinds, each once: while one kind is folded, those before it stay as they are."""
 
+    @cache
     def look_up(name: str, number: int) -> Row:
         kind = all_kinds()[name]
         held = session.get_one(kind.table, tuple(kind.key(number).values()))
@@ -288,10 +291,13 @@ def _write(kind: Kind) -> Insert:
 
 
 def _fold_on(
-    session: Session, kind: Kind, before: Mapping[int, Row | None], touched: Mapping[int, Sequence[Happened]]
+    session: Session,
+    kind: Kind,
+    before: Mapping[int, Row | None],
+    touched: Mapping[int, Sequence[Happened]],
+    look_up: LookUp,
 ) -> None:
     """Fold subjects on by what happened to them, and write their rows: every column, or no row."""
-    look_up = _looking_up(session)
     rows, gone = [], []
     for subject, happened in touched.items():
         row = before.get(subject)

@@ -14,7 +14,6 @@
   import { onMount } from "svelte";
   import { Bench, nothing } from "./bench.svelte";
   import FromStock from "./FromStock.svelte";
-  import Containers from "./Containers.svelte";
   import Line from "./Line.svelte";
   import SizingMethods from "./SizingMethods.svelte";
   import Setup from "./Setup.svelte";
@@ -239,20 +238,19 @@
     {/if}
   </div>
 
-  {#if guide}
-    <Containers
-      bind:open={picking}
-      containers={guide.containers}
-      chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")}
-      wrong={bench.wrong}
-      {us}
-      onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })}
-      onown={own}
-    />
-  {/if}
-
-  <Later load={sheets} when={adding || printing || proposing}>
-    {#snippet children({ Labels, OwnFood, Propose })}
+  <Later load={sheets} when={picking || adding || printing || proposing}>
+    {#snippet children({ Containers, Labels, OwnFood, Propose })}
+      {#if guide}
+        <Containers
+          bind:open={picking}
+          containers={guide.containers}
+          chosen={bench.ask.own_bag ? "" : (bench.ask.container ?? "")}
+          wrong={bench.wrong}
+          {us}
+          onpick={(container) => bench.set({ container, own_bag: "", headspace_mm: null, headspace: "", fill: "", closing: null })}
+          onown={own}
+        />
+      {/if}
       <OwnFood bind:open={adding} name={ownName} onadded={() => bench.replan()} />
       {#if packed}<Labels bind:open={printing} of={{ batch: packed.batch }} count={packed.numbers.length} />{/if}
       <Propose bind:open={proposing} {bench} ontake={(change) => bench.set(change)} onrun={allToRun} />
