@@ -368,3 +368,5 @@ def put_on_bench(page: Page, served: Served | Here, line: str, container: str = 
         page.get_by_role("button", name="More…").click()
         page.get_by_role("dialog").get_by_role("button", name=re.compile(rf"^{container} ?[\dh]")).first.click()
         expect(page.get_by_role("radio", name=container, exact=True)).to_be_checked()
+        # What is pressed next is meant for the plan of it, and not for the one before.
+        expect(page.get_by_role("group", name=re.compile(rf" in an? {container}, drawn to scale"))).to_be_visible()

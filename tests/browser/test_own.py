@@ -41,6 +41,7 @@ def test_a_container_of_ones_own_is_drawn_packed_and_named_in_a_line(page: Page,
     page.get_by_label("Type a line, or paste many").press("Enter")
     expect(page.get_by_role("listitem").filter(has_text="white rice")).to_contain_text("Ice cream tub")
     page.get_by_role("button", name=re.compile("^Put ")).click()
+    expect(page.get_by_role("listitem").filter(has_text="white rice")).to_have_count(0)
     page.goto(f"{served.url}/shelves?n=1")
     expect(page.get_by_role("complementary", name="Package 1")).to_contain_text("Ice cream tub")
 

@@ -9,7 +9,6 @@ from fastapi import Body, Query, Response
 from yellow_larder.api.common import Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
-from yellow_larder.documents.calendar import rounds_calendar
 from yellow_larder.features.household.backups import SafeCopy, keep_daily_copy
 from yellow_larder.features.household.larder import current_settings
 from yellow_larder.features.rounds.rounds import Rounds, rounds
@@ -28,6 +27,9 @@ def see_rounds(larder: TheLarder) -> Rounds:
 @router.get("/rounds.ics", response_class=Response, responses={200: {"content": {"text/calendar": {}}}})
 def rounds_as_calendar(larder: TheLarder) -> Response:
     """What is due as iCalendar, for other programs to follow."""
+    # Few households ask for it, and what writes it takes a quarter of a second to load.
+    from yellow_larder.documents.calendar import rounds_calendar
+
     calendar = rounds_calendar(rounds(larder), name=current_settings(larder).name, made=larder.clock())
     return Response(calendar, media_type="text/calendar; charset=utf-8")
 

@@ -11,8 +11,6 @@ from datetime import datetime, timedelta
 from pathlib import Path
 from weakref import WeakKeyDictionary
 
-from alembic import command
-from alembic.config import Config
 from sqlalchemy import Connection, Engine, create_engine, delete, event
 from sqlalchemy.engine.interfaces import DBAPIConnection
 from sqlalchemy.orm import Session
@@ -109,6 +107,10 @@ def _bring_up_to_date(engine: Engine, path: Path, *, fresh: bool = False, keep_b
         return
     if keep_before:
         copy_before(path, f"version-{known_versions()[-1]}")
+    # Most starts find the tables up to date, and need neither its time nor its 11 MB.
+    from alembic import command
+    from alembic.config import Config
+
     config = Config()
     config.set_main_option("script_location", str(VERSIONS.parent))
     with engine.execution_options(writing=True).begin() as connection:

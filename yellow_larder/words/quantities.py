@@ -300,6 +300,7 @@ def say_share(share: float, decimals: int = 0) -> str:
     return f"{share * 100:.{decimals}f} %"
 
 
+@lru_cache(maxsize=4096)
 def say_kcal(kcal: float) -> str:
     """Energy to three figures: no food table is truer than that.
 
@@ -330,9 +331,8 @@ def say_coins(coins: float, currency: str) -> str:
 def _three_figures(value: float) -> str:
     if value == 0:
         return "0"
-    digits = max(0, 2 - math.floor(math.log10(abs(value))))
-    rounded = round(value, digits) if abs(value) < 1000 else round(value, -math.floor(math.log10(abs(value))) + 2)
-    return f"{rounded:,.{digits}f}".rstrip("0").rstrip(".") if digits else f"{rounded:,.0f}"
+    digits = 2 - math.floor(math.log10(abs(value)))
+    return f"{round(value, digits):,.{digits}f}".rstrip("0").rstrip(".") if digits > 0 else f"{round(value, digits):,.0f}"
 
 
 def _bare_length(units: Units) -> float:
