@@ -331,8 +331,8 @@ def say_coins(coins: float, currency: str) -> str:
 def _three_figures(value: float) -> str:
     if value == 0:
         return "0"
-    digits = 2 - math.floor(math.log10(abs(value)))
-    return f"{round(value, digits):,.{digits}f}".rstrip("0").rstrip(".") if digits > 0 else f"{round(value, digits):,.0f}"
+    after = 2 - math.floor(math.log10(abs(value)))
+    return f"{round(value, after):,.{after}f}".rstrip("0").rstrip(".") if after > 0 else f"{round(value, after):,.0f}"
 
 
 def _bare_length(units: Units) -> float:
