@@ -78,6 +78,7 @@ PRESS_EACH = """async ([seen, asked]) => {
     sheets.push(name);
     for (const each of (await axe.run(sheet, { resultTypes: ["violations"], preload: false })).violations)
       barred.push(`${name}: ${each.id} at ${each.nodes[0].target}: ${each.nodes[0].failureSummary}`);
+    if (sheet.scrollTop) barred.push(`${name}: opens ${sheet.scrollTop} px down, and not at its beginning`);
   };
   for (const each of document.querySelectorAll("main button")) {
     await press(each);

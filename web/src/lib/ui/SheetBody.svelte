@@ -13,11 +13,15 @@
 
   let inside = $state<HTMLElement | null>(null);
 
-  /** The focus goes to what is to be filled in; where that is nothing, or a keyboard would cover it, to the heading. */
+  /**
+   * The focus goes to what is to be filled in; where that is nothing, or so far down that what comes before it would be
+   * out of sight, or a keyboard would cover it, to the heading.
+   */
   function begin(event: Event) {
     event.preventDefault();
     const field = touched() ? null : inside?.querySelector<HTMLElement>("input:not([type=checkbox]), select, textarea");
-    (field ?? inside?.querySelector<HTMLElement>("[data-heading]"))?.focus();
+    const seen = inside && field && field.getBoundingClientRect().bottom < inside.getBoundingClientRect().bottom;
+    (seen ? field : inside?.querySelector<HTMLElement>("[data-heading]"))?.focus();
   }
 
   let { open = $bindable(), title, wide, children }: { open: boolean; title: string; wide: boolean; children: Snippet } = $props();
