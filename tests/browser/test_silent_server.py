@@ -30,8 +30,15 @@ def _broken(route: Route) -> None:
 
 @pytest.mark.parametrize("path", PAGES)
 def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: Here, path: str) -> None:
-    page.route(f"**{PAGES[path]}", _broken)
+    held: list[Route] = []
+    waiting = True
+    page.route(f"**{PAGES[path]}", lambda route: held.append(route) if waiting else _broken(route))
     page.goto(f"{served.url}/{path}")
+    # What is on its way has its heading: whoever cannot see hears where they are.
+    expect(page.get_by_role("main").get_by_role("heading", level=1)).to_be_attached()
+    waiting = False
+    for each in held:
+        _broken(each)
     wrong = page.get_by_role("alert").filter(has_text="It broke")
     expect(wrong).to_be_visible()
     page.unroute(f"**{PAGES[path]}")
