@@ -5,7 +5,7 @@ from __future__ import annotations
 import math
 from statistics import NormalDist
 
-from scipy.special import bdtrc
+import scipy  # its parts are loaded when they are first used
 
 from yellow_larder.core.errors import check_range
 
@@ -75,6 +75,6 @@ def seeds_to_sow(plants: int, germination: float) -> int:
     low, high = plants, math.ceil(plants / germination * 4) + 60
     while low < high:
         middle = (low + high) // 2
-        enough = bdtrc(plants - 1, middle, germination) >= _SURE
+        enough = scipy.special.bdtrc(plants - 1, middle, germination) >= _SURE
         low, high = (low, middle) if enough else (middle + 1, high)
     return low
