@@ -71,6 +71,8 @@ export function form(name: string): Form {
 export const SQUARE = 96;
 /** How much of what they lie apart pieces may come nearer than that. */
 const NEAREST = 0.86;
+/** How often a dart is thrown for each piece that the square would hold side by side. */
+const ENOUGH = 12;
 const BESIDE = [-1, 0, 1];
 
 const strewn = new Map<string, Piece[]>();
@@ -82,27 +84,28 @@ export function strew(name: string): Piece[] {
   const { apart } = form(name);
   const chance = seeded(name);
   const pieces: Piece[] = [];
-  // A cell is no smaller than pieces lie apart: what is near one lies in its cell or in one beside it.
+  // A cell is no smaller than pieces lie apart: a piece is noted in the nine cells that what is near it lies in.
   const cells = Math.floor(SQUARE / (apart * NEAREST));
-  const lying: Piece[][] = Array.from({ length: cells * cells }, () => []);
-  const cell = (at: number) => Math.floor((at / SQUARE) * cells);
-  const wrapped = (n: number) => (n + cells) % cells;
-  const near = (x: number, y: number) =>
-    BESIDE.some((dx) =>
-      BESIDE.some((dy) =>
-        lying[wrapped(cell(x) + dx) + cells * wrapped(cell(y) + dy)]?.some(
-          (piece) => across(piece.x - x) ** 2 + across(piece.y - y) ** 2 <= (apart * NEAREST) ** 2,
-        ),
-      ),
-    );
-  // Throwing darts: a try that lands too near another, across the seam too, is thrown again.
-  for (let tries = 0; tries < 6000 && pieces.length < 900; tries += 1) {
+  const nearby: Piece[][] = Array.from({ length: cells * cells }, () => []);
+  const cell = (at: number, beside = 0) => (Math.floor((at / SQUARE) * cells) + beside + cells) % cells;
+  const tooNear = (apart * NEAREST) ** 2;
+  const free = (x: number, y: number) => {
+    for (const piece of nearby[cell(x) + cells * cell(y)] ?? []) {
+      const dx = across(piece.x - x);
+      const dy = across(piece.y - y);
+      if (dx ** 2 + dy ** 2 <= tooNear) return false;
+    }
+    return true;
+  };
+  // Throwing darts: a try that lands too near another, across the seam too, is thrown again, until hardly any finds room.
+  const tries = ENOUGH * (SQUARE / apart) ** 2;
+  for (let n = 0; n < tries; n += 1) {
     const x = chance() * SQUARE;
     const y = chance() * SQUARE;
-    if (near(x, y)) continue;
+    if (!free(x, y)) continue;
     const piece = { x, y, turn: Math.round(chance() * 360), size: 0.88 + chance() * 0.24 };
     pieces.push(piece);
-    lying[cell(x) + cells * cell(y)]?.push(piece);
+    for (const dx of BESIDE) for (const dy of BESIDE) nearby[cell(x, dx) + cells * cell(y, dy)]?.push(piece);
   }
   strewn.set(name, pieces);
   return pieces;
@@ -122,11 +125,19 @@ export function square(name: string, upTo = SQUARE): Square {
   const known = squares.get(key);
   if (known) return known;
   const shape = form(name);
-  const touch = (2 * reach(shape.outline)) ** 2;
-  const clear = (layer: Piece[], x: number, y: number) => layer.every((other) => (other.x - x) ** 2 + (other.y - y) ** 2 > touch);
+  const touch = 2 * reach(shape.outline);
+  // From the top down: in each layer only the last few can be touched.
+  const clear = (layer: Piece[], { x, y }: Piece) => {
+    for (let n = layer.length - 1; n >= 0; n -= 1) {
+      const other = layer[n] as Piece;
+      if (y - other.y > touch) break;
+      if ((other.x - x) ** 2 + (other.y - y) ** 2 <= touch ** 2) return false;
+    }
+    return true;
+  };
   const layers: Piece[][] = [];
-  for (const piece of copies(strew(name), upTo)) {
-    const layer = layers.find((each) => clear(each, piece.x, piece.y));
+  for (const piece of copies(strew(name), upTo).sort((a, b) => a.y - b.y)) {
+    const layer = layers.find((each) => clear(each, piece));
     if (layer) layer.push(piece);
     else layers.push([piece]);
   }
@@ -221,6 +232,6 @@ export function seeded(name: string): () => number {
 }
 
 function across(distance: number): number {
-  const d = Math.abs(distance);
-  return Math.min(d, SQUARE - d);
+  const d = distance < 0 ? -distance : distance;
+  return d > SQUARE / 2 ? SQUARE - d : d;
 }
