@@ -29,17 +29,17 @@ def test_the_demo_household_has_a_story(tmp_path: Path, hour: int) -> None:
     due = {package.food: package.due for package in view.packages}
     assert due["hazelnuts"] is Due.PAST, "nuts in a warm loft, for years"
     assert due["onion powder"] is Due.SOON
-    gone = [card(larder, n) for n in range(1, max(p.number for p in view.packages)) if card(larder, n).gone_on]
-    assert {line.journal[-1].detail for line in gone} >= {
+    cards = {n: card(larder, n) for n in range(1, 1 + max(p.number for p in view.packages))}
+    assert {each.journal[-1].detail for each in cards.values() if each.gone_on} >= {
         "Puffed up in the heat, smelt sour",
         "Clumped: moisture got in",
     }
     # What the stretches of a life cost, and what is left of it, make a whole.
     for package in view.packages:
-        ledger = card(larder, package.number).ledger
+        ledger = cards[package.number].ledger
         assert package.left == pytest.approx(max(0.0, 1 - sum(each.share for each in ledger)), abs=6e-4)
     mushrooms = next(package.number for package in view.packages if package.food == "dried mushrooms")
-    cupboard, loft, _ = card(larder, mushrooms).ledger
+    cupboard, loft, _ = cards[mushrooms].ledger
     assert loft.life_days / loft.days > cupboard.life_days / cupboard.days
     assert overview(larder).settings.people == 4
     assert overview(larder).running == "2 on the sheet"

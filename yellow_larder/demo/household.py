@@ -6,6 +6,7 @@ larder is made by doing what they did, day by day up to today, so something is a
 
 from __future__ import annotations
 
+from concurrent.futures import ProcessPoolExecutor
 from pathlib import Path
 
 from yellow_larder.core.containers import Closing
@@ -85,13 +86,19 @@ def make_anew(file: Path) -> Larder:
     try:
         new = beside(held.path, ".making")
         remove_database(new)
-        furnish(new).close()
+        # What is read and held to make it, the process that serves it need not carry as long as it runs.
+        with ProcessPoolExecutor(1) as apart:
+            apart.submit(_make, new).result()
         beside(new, ".lock").unlink(missing_ok=True)
         remove_database(held.path)
         put_in_place(new, held.path)
     finally:
         held.let_go()
     return open_larder(file)
+
+
+def _make(file: Path) -> None:
+    furnish(file).close()
 
 
 def _first_winter(years: _Years) -> None:
