@@ -11,7 +11,7 @@ from datetime import datetime, timedelta
 from pathlib import Path
 from weakref import WeakKeyDictionary
 
-from sqlalchemy import Connection, Engine, create_engine, delete, event
+from sqlalchemy import Connection, Engine, create_engine, delete, event, select
 from sqlalchemy.engine.interfaces import DBAPIConnection
 from sqlalchemy.orm import Session
 from sqlalchemy.pool import ConnectionPoolEntry
@@ -123,10 +123,12 @@ def _bring_up_to_date(engine: Engine, path: Path, *, fresh: bool = False, keep_b
             session.flush()
 
 
+_FOLDED_BY = select(About.__table__.c.value).where(About.__table__.c.name == "folded by")
+
+
 def _folded_by(engine: Engine) -> str:
-    with reading(engine) as session:
-        about = session.get(About, "folded by")
-        return about.value if about else ""
+    with engine.connect() as connection:
+        return connection.scalar(_FOLDED_BY) or ""
 
 
 class AlreadyAnswered(Exception):

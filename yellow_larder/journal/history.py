@@ -8,7 +8,7 @@ from datetime import datetime
 from functools import cache
 from typing import Any, TypeVarTuple
 
-from sqlalchemy import Select, func, select
+from sqlalchemy import Select, bindparam, func, select
 from sqlalchemy.orm import Session, aliased
 
 from yellow_larder.journal.events import REREAD, RESERVED, Event, read_event
@@ -42,13 +42,19 @@ class Happening:
 
 def next_number(session: Session, kind: str) -> int:
     """A number no subject of this kind ever had: an undone one keeps its, for its label may be printed."""
-    last = session.scalar(select(func.max(Entry.subject)).where(Entry.kind == kind))
-    return (last or 0) + 1
+    return (session.scalar(_LAST_NUMBER, {"kind": kind}) or 0) + 1
 
 
 def next_entry(session: Session) -> int:
     """The number that the next entry will have; none before it ever had it."""
-    return (session.scalar(select(func.max(Entry.id))) or 0) + 1
+    return (session.scalar(_LAST_ENTRY) or 0) + 1
+
+
+# Questions are put together once: to put one together takes longer than to answer it.
+_KIND = Entry.kind == bindparam("kind")
+_SUBJECT = Entry.subject == bindparam("subject")
+_LAST_NUMBER = select(func.max(Entry.subject)).where(_KIND)
+_LAST_ENTRY = select(func.max(Entry.id))
 
 
 @dataclass(frozen=True, slots=True)
@@ -107,11 +113,15 @@ def _that_count(found: Select[*_Found]) -> Select[*_Found]:
 
 def entries(session: Session, kind: str, subject: int) -> list[Happening]:
     """What happened to a subject and still counts, oldest first."""
+    rows = session.execute(_the_entries(), {"kind": kind, "subject": subject})
+    return [Happening(change, at, act, read_event(kind, act, of, facts)) for change, at, act, of, facts in rows]
+
+
+@cache
+def _the_entries() -> Select[int, datetime, str, int, dict[str, Any]]:
     columns = (Change.id, Change.at, Entry.act, Entry.version, Entry.facts)
     found = select(*columns).select_from(Entry).join(Change, Change.id == Entry.change_id)
-    mine = (Entry.kind == kind, Entry.subject == subject, Entry.act != RESERVED)
-    rows = session.execute(_that_count(found).where(*mine).order_by(Entry.id))
-    return [Happening(change, at, act, read_event(kind, act, of, facts)) for change, at, act, of, facts in rows]
+    return _that_count(found).where(_KIND, _SUBJECT, Entry.act != RESERVED).order_by(Entry.id)
 
 
 def version(session: Session, kind: str, subject: int) -> int:
@@ -121,15 +131,20 @@ def version(session: Session, kind: str, subject: int) -> int:
 
 def standing_of(session: Session, kind: str) -> Iterator[tuple[int, Happened]]:
     """What happened to all subjects of a kind and still counts, by subject, oldest first."""
-    rows = session.execute(
+    rows = session.execute(_the_standing(), {"kind": kind})
+    for subject, change_id, act, of, facts in rows:
+        yield subject, Happened(change_id, act, read_event(kind, act, of, facts))
+
+
+@cache
+def _the_standing() -> Select[int, int, str, int, dict[str, Any]]:
+    return (
         _that_count(select(Entry.subject, Entry.change_id, Entry.act, Entry.version, Entry.facts))
-        .where(Entry.kind == kind)
+        .where(_KIND)
         .order_by(Entry.subject, Entry.id)
         # Columns, not objects, and not all at once: a long life has hundreds of thousands of entries.
         .execution_options(yield_per=2000)
     )
-    for subject, change_id, act, of, facts in rows:
-        yield subject, Happened(change_id, act, read_event(kind, act, of, facts))
 
 
 def versions(session: Session, kind: str, subjects: Sequence[int] | None = None) -> dict[int, int]:
@@ -137,16 +152,25 @@ def versions(session: Session, kind: str, subjects: Sequence[int] | None = None)
 
     Words that were read anew are as they were written, so that an edit is no less based on them.
     """
-    of_them = [] if subjects is None else [Entry.subject.in_(subjects)]
-    newest = _that_count(select(Entry.subject, func.max(Entry.change_id)))
-    written = newest.where(Entry.kind == kind, Entry.act != REREAD, *of_them)
-    rows = session.execute(written.group_by(Entry.subject))
+    some = subjects is not None
+    rows = session.execute(_the_versions(some), {"kind": kind} | ({"subjects": subjects} if some else {}))
     return {row[0]: row[1] for row in rows}
+
+
+@cache
+def _the_versions(of_some: bool) -> Select[int, int]:
+    of_them = [Entry.subject.in_(bindparam("subjects", expanding=True))] if of_some else []
+    newest = _that_count(select(Entry.subject, func.max(Entry.change_id)))
+    return newest.where(_KIND, Entry.act != REREAD, *of_them).group_by(Entry.subject)
 
 
 def happened_since(session: Session, kind: str, subject: int, since: int) -> list[Happened]:
     """What happened to a subject after an entry and still counts, oldest first."""
-    found = _that_count(select(Entry.change_id, Entry.act, Entry.version, Entry.facts))
-    mine = (Entry.kind == kind, Entry.subject == subject, Entry.id > since)
-    rows = session.execute(found.where(*mine).order_by(Entry.id))
+    rows = session.execute(_what_happened(), {"kind": kind, "subject": subject, "since": since})
     return [Happened(change, act, read_event(kind, act, of, facts)) for change, act, of, facts in rows]
+
+
+@cache
+def _what_happened() -> Select[int, str, int, dict[str, Any]]:
+    found = _that_count(select(Entry.change_id, Entry.act, Entry.version, Entry.facts))
+    return found.where(_KIND, _SUBJECT, Entry.id > bindparam("since")).order_by(Entry.id)

@@ -13,9 +13,9 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from functools import cache
 from itertools import groupby, islice
-from typing import Any
+from typing import Any, cast
 
-from sqlalchemy import Date, delete, func, insert, select
+from sqlalchemy import Date, Select, Table, bindparam, delete, func, insert, select
 from sqlalchemy.dialects.sqlite import Insert
 from sqlalchemy.dialects.sqlite import insert as upsert
 from sqlalchemy.orm import Session
@@ -45,7 +45,7 @@ from yellow_larder.journal.history import (
 )
 from yellow_larder.journal.kinds import Happened, Kind, LookUp, Row, all_kinds, fold
 from yellow_larder.journal.records import forget, how_many, once, read_records, record_of, records
-from yellow_larder.journal.tables import Attachment, Change, Entry, Snapshot
+from yellow_larder.journal.tables import Attachment, Base, Change, Entry, Snapshot
 
 __all__ = [
     "OPENING",
@@ -152,15 +152,21 @@ def row_of(act: Act, change_id: int) -> dict[str, Any]:
     }
 
 
+def _table(of: type[Base]) -> Table:
+    """The table itself: where nothing is wanted of the objects that stand for its rows, it is written to sooner."""
+    return cast(Table, of.__table__)
+
+
+_APPEND = insert(_table(Entry))
+_OF_CHANGE = select(_table(Entry)).where(Entry.change_id == bindparam("change"))
+
+
 def record(session: Session, called: Title, acts: Sequence[Act], *, at: datetime) -> Change:
     """Append a change with its entries, and fold on what it touched."""
     change = Change(at=at, title="", code=called.code, figures=dict(called.figures))
     session.add(change)
     session.flush()
-    session.execute(
-        insert(Entry),
-        [row_of(act, change.id) for act in acts],
-    )
+    session.execute(_APPEND, [row_of(act, change.id) for act in acts])
     touched: dict[str, dict[int, list[Happened]]] = {}
     for act in acts:
         happened = Happened(change.id, act.name, act.event)
@@ -181,11 +187,7 @@ def undo(session: Session, change: Change, *, at: datetime) -> Change:
     undoing = Change(at=at, title="", code="undone", figures={}, undoes=change.id)
     session.add(undoing)
     session.flush()
-    rows = session.execute(
-        select(Entry.kind, Entry.subject, Entry.act, Entry.version, Entry.facts, Entry.id).where(
-            Entry.change_id == change.id
-        )
-    ).all()
+    rows = session.execute(_OF_CHANGE, {"change": change.id}).all()
     touched: dict[str, set[int]] = {}
     for row in rows:
         touched.setdefault(row.kind, set()).add(row.subject)
@@ -263,10 +265,16 @@ def _rows(session: Session, kind: Kind, subjects: Sequence[int]) -> dict[int, Ro
     for some in _in_parts(subjects):
         keys = [kind.key(subject) for subject in some]
         # Of the two columns that a record is found by, the kind is the same for all.
-        wanted = [kind.column(name).in_({key[name] for key in keys}) for name in keys[0]]
-        for row in session.execute(select(*kind.columns).where(*wanted)).mappings():
+        wanted = {name: list({key[name] for key in keys}) for name in keys[0]}
+        for row in session.execute(_look(kind, tuple(wanted)), wanted).mappings():
             found[kind.subject(row)] = dict(row)
     return found
+
+
+@cache
+def _look(kind: Kind, by: tuple[str, ...]) -> Select[*tuple[Any, ...]]:
+    """What looks for rows of a kind by some columns."""
+    return select(*kind.columns).where(*[kind.column(name).in_(bindparam(name, expanding=True)) for name in by])
 
 
 def _looking_up(session: Session) -> LookUp:
@@ -284,7 +292,7 @@ def _looking_up(session: Session) -> LookUp:
 @cache
 def _write(kind: Kind) -> Insert:
     """What writes rows of a kind, over those that are there."""
-    statement = upsert(kind.table)
+    statement = upsert(_table(kind.table))
     key_columns = [column.name for column in kind.table.__table__.primary_key]
     values = {column.name: statement.excluded[column.name] for column in kind.columns}
     return statement.on_conflict_do_update(index_elements=key_columns, set_=values)
@@ -334,19 +342,21 @@ def _settle(session: Session, touched: Mapping[str, Collection[int]]) -> None:
             forget(session)
 
 
+_SNAPSHOTS = (
+    select(Snapshot.subject, func.max(Snapshot.entry_id), Entry.change_id)
+    .join(Entry, Entry.id == Snapshot.entry_id)
+    .where(Snapshot.kind == bindparam("kind"), Snapshot.subject.in_(bindparam("subjects", expanding=True)))
+    .group_by(Snapshot.subject)
+)
+
+
 def _take_snapshots(session: Session, kind: Kind, subjects: Sequence[int]) -> None:
     """Keep the states of subjects to which enough has happened since their last snapshot."""
     for some in _in_parts(subjects):
-        mine = (Snapshot.kind == kind.name, Snapshot.subject.in_(some))
         # Together with the change that its last entry came with: what came since lies in one stretch of the index,
         # however much there was before.
-        last = session.execute(
-            select(Snapshot.subject, func.max(Snapshot.entry_id), Entry.change_id)
-            .join(Entry, Entry.id == Snapshot.entry_id)
-            .where(*mine)
-            .group_by(Snapshot.subject)
-        )
-        since = {subject: change for subject, _, change in last}
+        kept = {"kind": kind.name, "subjects": some}
+        since = {subject: change for subject, _, change in session.execute(_SNAPSHOTS, kept)}
         due = _worn(session, kind.name, [subject for subject in some if subject not in since], 0)
         for subject, change in since.items():
             due |= _worn(session, kind.name, [subject], change)
@@ -362,13 +372,20 @@ def _worn(session: Session, kind: str, subjects: Sequence[int], since: int) -> d
     """The last entry of each subject to which enough has happened after a change."""
     if not subjects:
         return {}
-    rows = session.execute(
-        select(Entry.subject, func.max(Entry.id))
-        .where(Entry.kind == kind, Entry.subject.in_(subjects), Entry.change_id > since)
-        .group_by(Entry.subject)
-        .having(func.count() >= SNAPSHOT_EVERY)
+    wanted = {"kind": kind, "subjects": subjects, "since": since, "enough": SNAPSHOT_EVERY}
+    return {row[0]: row[1] for row in session.execute(_WORN, wanted)}
+
+
+_WORN = (
+    select(Entry.subject, func.max(Entry.id))
+    .where(
+        Entry.kind == bindparam("kind"),
+        Entry.subject.in_(bindparam("subjects", expanding=True)),
+        Entry.change_id > bindparam("since"),
     )
-    return {row[0]: row[1] for row in rows}
+    .group_by(Entry.subject)
+    .having(func.count() >= bindparam("enough"))
+)
 
 
 def _frozen(row: Row | None) -> dict[str, Any]:

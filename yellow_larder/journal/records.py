@@ -7,7 +7,7 @@ from collections.abc import Callable, Hashable
 from functools import lru_cache
 from typing import Any, TypeVar
 
-from sqlalchemy import Text, select, type_coerce
+from sqlalchemy import Text, bindparam, select, type_coerce
 from sqlalchemy.orm import Session
 
 from yellow_larder.journal.events import from_json
@@ -17,8 +17,13 @@ from yellow_larder.journal.tables import Record
 _KNOWN = "known"
 """Where a session keeps what it has read."""
 
-_AS_TEXT = type_coerce(Record.facts, Text)
-"""The facts as they stand in the file."""
+_COLUMNS = Record.__table__.c
+_OF_KINDS = (
+    # The facts as they stand in the file; columns of the table, for objects and what is known of them are not wanted.
+    select(_COLUMNS.kind, _COLUMNS.number, type_coerce(_COLUMNS.facts, Text))
+    .where(_COLUMNS.kind.in_(bindparam("kinds", expanding=True)))
+    .order_by(_COLUMNS.number)
+)
 
 _Read = TypeVar("_Read")
 
@@ -53,8 +58,7 @@ def read_records(session: Session, *of: type[Any]) -> None:
     found: dict[type[Any], dict[int, Any]] = {record: {} for record in wanted.values()}
     if not wanted:
         return
-    rows = select(Record.kind, Record.number, _AS_TEXT).where(Record.kind.in_(wanted)).order_by(Record.number)
-    for kind, number, facts in session.execute(rows):
+    for kind, number, facts in session.execute(_OF_KINDS, {"kinds": list(wanted)}):
         found[wanted[kind]][number] = _held(kind, facts)
     known.update({("records", record): held for record, held in found.items()})
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import ChainMap
 from collections.abc import Mapping
 from dataclasses import replace
 from functools import lru_cache
@@ -37,10 +38,10 @@ def all_foods(session: Session) -> dict[str, Food]:
 def _own_foods(session: Session) -> dict[str, Food]:
     own = {f"own-{n}": own_food(f"own-{n}", own) for n, own in log.records(session, NewFood).items()}
     # A mix may be in a later one.
-    known = table() | own
+    known = ChainMap(own, table())
     for n, mix in sorted(log.records(session, NewMix).items()):
-        known[f"mix-{n}"] = mix_of(mix, known, f"mix-{n}")
-    return {key: food for key, food in known.items() if key not in table()}
+        own[f"mix-{n}"] = mix_of(mix, known, f"mix-{n}")
+    return own
 
 
 def names_of(foods: Mapping[str, Food]) -> Names[Food]:
