@@ -15,7 +15,6 @@ import time
 from pathlib import Path
 
 import psutil
-import structlog
 from fastapi.testclient import TestClient
 
 from tests.conftest import Clock
@@ -28,10 +27,11 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.backups import copy_file
 from yellow_larder.journal.checking import check
+from yellow_larder.logs import OURS
 
 ROOT = Path(__file__).parents[1]
 WEB = ROOT / "web" / "build"
-OLD = ROOT / "tests" / "store" / "files" / "larder-0007.db.gz"
+OLD = ROOT / "tests" / "journal" / "files" / "larder-0007.db.gz"
 
 KILLS, KILLS_ELSEWHERE, REQUESTS = 200, 40, 30_000
 ROUND = 5000
@@ -39,7 +39,7 @@ ROUND = 5000
 
 def main() -> None:
     """Print every figure; end with 1 if anything was lost, doubled, different or broken."""
-    structlog.configure(wrapper_class=structlog.make_filtering_bound_logger(logging.CRITICAL))
+    OURS.setLevel(logging.CRITICAL + 1)
     wrong = 0
     with tempfile.TemporaryDirectory() as folder:
         wrong += _kills(Path(folder))

@@ -1,15 +1,16 @@
 """What the larder says of itself to whoever runs it: a line an event."""
 
-import structlog
+import logging
+import sys
+
+OURS = logging.getLogger("yellow_larder")
+"""Above the loggers of all its parts, which are called as they are."""
 
 
 def plain_logs() -> None:
-    """Tracebacks as Python writes them: a coloured one with the source around it takes seconds, and somebody waits."""
-    structlog.configure(
-        processors=[
-            structlog.contextvars.merge_contextvars,
-            structlog.processors.add_log_level,
-            structlog.processors.TimeStamper(fmt="%Y-%m-%d %H:%M:%S", utc=False),
-            structlog.dev.ConsoleRenderer(exception_formatter=structlog.dev.plain_traceback),
-        ]
-    )
+    """Every line with its time, whoever asks how often."""
+    if not OURS.handlers:
+        shown = logging.StreamHandler(sys.stdout)
+        shown.setFormatter(logging.Formatter("%(asctime)s %(levelname)s %(message)s", "%Y-%m-%d %H:%M:%S"))
+        OURS.addHandler(shown)
+        OURS.setLevel(logging.INFO)

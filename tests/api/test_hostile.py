@@ -1,6 +1,7 @@
 """What nobody sends: nothing of it breaks the larder, is half saved, or is answered without a sentence."""
 
 import json
+import logging
 from collections.abc import Iterator
 from datetime import timedelta
 from pathlib import Path
@@ -259,3 +260,13 @@ def test_a_spreadsheet_runs_nothing_of_a_csv(client: TestClient) -> None:
     assert lines
     assert not any(line.startswith(("=", '"=')) for line in lines)
     assert json.dumps(lines).count("'=HYPERLINK") == 1
+
+
+def test_whoever_asks_writes_no_line_of_his_own_into_the_log(
+    client: TestClient, caplog: pytest.LogCaptureFixture
+) -> None:
+    with caplog.at_level(logging.INFO, logger="yellow_larder"):
+        client.post("/api/undo%0A2026-01-01 00:00:00 INFO all is well")
+    (line,) = [record.getMessage() for record in caplog.records if record.name.startswith("yellow_larder")]
+    assert "\n" not in line
+    assert line.startswith("POST '/api/undo\\n2026-01-01 00:00:00 INFO all is well': 404 in ")

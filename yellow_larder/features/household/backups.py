@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import logging
 import shutil
 import sqlite3
 import subprocess
@@ -13,7 +14,6 @@ from datetime import date, datetime
 from pathlib import Path
 from threading import Event, Thread
 
-import structlog
 from sqlalchemy.exc import SQLAlchemyError
 from sqlalchemy.orm import Session
 
@@ -48,7 +48,7 @@ from yellow_larder.words.errors import Refused
 OLD_DAYS = 7
 """A newest good copy that is older than this is said on the Rounds. Source: our judgement."""
 
-_log = structlog.get_logger()
+_log = logging.getLogger(__name__)
 
 
 @dataclass(frozen=True, slots=True)
@@ -250,7 +250,7 @@ class Housekeeper:
             try:
                 keep_daily_copy(self._larder, apart=True, unless=self._stopped)
             except Refused as error:
-                _log.warning("no copy kept", why=error.message)
+                _log.warning("no copy kept: %s", error.message)
             except Exception:
                 # This thread must outlive whatever goes wrong once; the Rounds say how old the newest copy is.
                 _log.exception("no copy kept")
