@@ -39,9 +39,12 @@ def lots_left(session: Session) -> dict[int, LotLeft]:
     return log.once(session, "lots", lambda: _lots_left(session))
 
 
+_WANTS_JAR = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
+_LEFT = select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, _WANTS_JAR).where(Lot.mass_g > 0)
+
+
 def _lots_left(session: Session) -> dict[int, LotLeft]:
-    wants = Lot.wants_conditioning & Lot.conditioned_on.is_(None)
-    found = session.execute(select(Lot.id, Lot.food_key, Lot.mass_g, Lot.came_on, wants).where(Lot.mass_g > 0))
+    found = session.execute(_LEFT)
     return {number: LotLeft(food, mass, came, bool(wanted)) for number, food, mass, came, wanted in found}
 
 

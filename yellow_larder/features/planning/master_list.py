@@ -158,10 +158,12 @@ def master_list(larder: Larder) -> StoreView:
     )
 
 
+_ON_SHELVES = select(func.count(), func.coalesce(func.sum(Package.kcal), 0.0)).where(Package.gone_on.is_(None))
+
+
 def in_store(session: Session, eats: Appetite) -> InStore:
     """How long everything on the shelves and in the cupboard would feed the household."""
-    on_shelves = select(func.count(), func.coalesce(func.sum(Package.kcal), 0.0))
-    packages, shelves = session.execute(on_shelves.where(Package.gone_on.is_(None))).one()
+    packages, shelves = session.execute(_ON_SHELVES).one()
     cupboard, foods = cupboard_g(session), all_foods(session)
     kcal = shelves + sum(foods[key].composition.kcal * mass_g / 100 for key, mass_g in cupboard.items() if key in foods)
     return InStore(packages, kcal, kcal / eats.kcal_day)

@@ -122,12 +122,13 @@ class Run:
 
 
 _IS_RUN = Record.kind == "run"
+_NOT_DONE = Record.facts["done"].as_string().is_(None)
+_CURRENT = select(Record).where(_IS_RUN, _NOT_DONE).order_by(Record.number.desc()).limit(1)
 
 
 def current(session: Session) -> Run | None:
     """The run that is not done; none if there is none."""
-    done = Record.facts["done"].as_string()
-    row = session.scalar(select(Record).where(_IS_RUN, done.is_(None)).order_by(Record.number.desc()).limit(1))
+    row = session.scalar(_CURRENT)
     return Run(row.number, from_json(RunRecord, row.facts)) if row is not None else None
 
 

@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
+from functools import cache
 from math import isinf
 from typing import Any, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
-from sqlalchemy import ColumnElement, func, or_, select
+from sqlalchemy import ColumnElement, Select, bindparam, func, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
@@ -87,17 +88,8 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     """
     estimate = settings(session).estimate
     places = places_in(session)
-    base, most, ends = (Package.__table__.columns[f"{estimate.value}_{what}"] for what in ("days", "most", "end"))
-    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.closed_on)]
-    drawn = (Package.food_name, Package.form, Package.colour)
-    wanted = select(Package.number, Package.place_id, Package.q10, *day, base, most, Package.past, *drawn)
-    due = wanted.where(
-        ends <= today.toordinal() + int(days) + 1,
-        Package.gone_on.is_(None),
-        # What somebody looked at and keeps on is not due before it is looked at again.
-        or_(Package.kept_until.is_(None), Package.kept_until <= today),
-    )
-    rows = session.connection().execute(due).fetchall()
+    asked = {"by": today.toordinal() + int(days) + 1, "today": today}
+    rows = session.connection().execute(_could_be_due(estimate), asked).fetchall()
     foods: dict[tuple[str, str, str], int] = {}
     food = np.array([foods.setdefault(tuple(row[8:]), len(foods)) for row in rows], dtype=np.int64)
     figures = np.array([row[:7] for row in rows], dtype=float).reshape(len(rows), 7)
@@ -111,6 +103,20 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     soon = left < days
     return DueSoon(
         figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
+    )
+
+
+@cache
+def _could_be_due(estimate: Estimate) -> Select[*tuple[Any, ...]]:
+    """What asks for it; put together once, for it is asked with every page."""
+    base, most, ends = (Package.__table__.columns[f"{estimate.value}_{what}"] for what in ("days", "most", "end"))
+    day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.closed_on)]
+    drawn = (Package.food_name, Package.form, Package.colour)
+    return select(Package.number, Package.place_id, Package.q10, *day, base, most, Package.past, *drawn).where(
+        ends <= bindparam("by"),
+        Package.gone_on.is_(None),
+        # What somebody looked at and keeps on is not due before it is looked at again.
+        or_(Package.kept_until.is_(None), Package.kept_until <= bindparam("today")),
     )
 
 

@@ -7,7 +7,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 
-from sqlalchemy import or_, select
+from sqlalchemy import bindparam, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.containers import Closing, Container, Kind
@@ -127,11 +127,16 @@ def packages_to_see_to(session: Session, until: date) -> ToSeeTo:
     return log.once(session, ("see to", until), lambda: _to_see_to(session, until))
 
 
-def _to_see_to(session: Session, until: date) -> ToSeeTo:
+_TO_SEE_TO = (
+    select(Package)
     # Above nothing, rather than not nothing: a range, which the index knows.
-    either = or_(Package.look_due <= until, Package.trouble > "")
-    found = session.scalars(select(Package).where(either, Package.gone_on.is_(None)).order_by(Package.number))
-    packages = found.all()
+    .where(or_(Package.look_due <= bindparam("until"), Package.trouble > ""), Package.gone_on.is_(None))
+    .order_by(Package.number)
+)
+
+
+def _to_see_to(session: Session, until: date) -> ToSeeTo:
+    packages = session.scalars(_TO_SEE_TO, {"until": until}).all()
     due = [(each.look_due, each) for each in packages if each.look_due is not None and each.look_due <= until]
     return ToSeeTo(
         due=[each for _, each in sorted(due, key=lambda each: (each[0], each[1].number))],

@@ -193,10 +193,12 @@ def see_places(larder: Larder) -> list[PlaceView]:
         return _place_views(places, _sums(session), soon, _wrong(session), settings(session).units)
 
 
+_NOT_RIGHT = select(Package.number, Package.place_id).where(Package.trouble > "", Package.gone_on.is_(None))
+
+
 def _wrong(session: Session) -> dict[int, int]:
     """The packages that their last look found something at, with the place of each."""
-    found = select(Package.number, Package.place_id).where(Package.trouble > "", Package.gone_on.is_(None))
-    return {row.number: row.place_id for row in session.execute(found)}
+    return {row.number: row.place_id for row in session.execute(_NOT_RIGHT)}
 
 
 def _place_views(
@@ -242,13 +244,16 @@ _Sums = list[tuple[str, int, float, float]]
 """Of each food: how many packages, their weight in g, their energy in kcal."""
 
 
+_BY_FOOD = (
+    select(Package.place_id, Package.food_name, func.count(), func.sum(Package.mass_g), func.sum(Package.kcal))
+    .where(Package.gone_on.is_(None))
+    .group_by(Package.place_id, Package.food_name)
+)
+
+
 def _sums(session: Session) -> dict[int, _Sums]:
     """What each place holds, by food."""
-    rows = session.execute(
-        select(Package.place_id, Package.food_name, func.count(), func.sum(Package.mass_g), func.sum(Package.kcal))
-        .where(Package.gone_on.is_(None))
-        .group_by(Package.place_id, Package.food_name)
-    )
+    rows = session.execute(_BY_FOOD)
     sums: dict[int, _Sums] = {}
     for place, food, count, mass_g, kcal in rows:
         sums.setdefault(place, []).append((food, count, mass_g, kcal))

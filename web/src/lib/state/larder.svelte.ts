@@ -3,7 +3,7 @@ import { api, ask, onDiskTrouble, onRefused, onUnreached, onWaiting, type Answer
 import { latest } from "./latest";
 
 class TheLarder {
-  overview = $state<Schemas["Overview"]>();
+  overview = $state.raw<Schemas["Overview"]>();
   message = $state<{ text: string; tone: "good" | "wrong"; link?: { href: string; text: string } }>();
   /** Counts changes, so that a place on screen can read anew when anything changed. */
   version = $state(0);

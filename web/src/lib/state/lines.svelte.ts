@@ -17,7 +17,7 @@ type Answer<P> = Promise<{ data?: P; error?: unknown }>;
 
 export class Lines<L extends Line, A extends Asked<L>, P> {
   ask = $state() as A;
-  plan = $state<P>();
+  plan = $state.raw<P>();
   wrong = $state<Wrong>({});
   replan = latest(() => this.#plan());
 

@@ -17,7 +17,7 @@
     grams?: number;
   } = $props();
 
-  let shows = $state<Schemas["ScaleView"]>();
+  let shows = $state.raw<Schemas["ScaleView"]>();
   /** Whether there is a scale: without one, what it weighs is typed. */
   let there = $state<boolean>();
   const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);

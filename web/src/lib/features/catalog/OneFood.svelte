@@ -49,8 +49,8 @@
   let measure = $state("1 cup");
   let weighs = $state("");
   /** None means those of the food it is like. */
-  let traits = $state<Schemas["Trait"][] | null>(null);
-  let read = $state<Schemas["FoodRow"]>();
+  let traits = $state.raw<Schemas["Trait"][] | null>(null);
+  let read = $state.raw<Schemas["FoodRow"]>();
   let wrong = $state<Wrong>({});
   let tried = $state(false);
 

@@ -15,7 +15,7 @@
   let lines = $state("");
   let measure = $state("1 cup");
   let weighs = $state("");
-  let read = $state<Schemas["MixView"]>();
+  let read = $state.raw<Schemas["MixView"]>();
   let wrong = $state<Wrong>({});
 
   const asked = (): Schemas["AskedMix"] => ({ name: called, lines, measure, weighs });

@@ -35,7 +35,7 @@
   let from = $state<number | string | null>(null);
   let to = $state<number | string | null>(null);
   let weighs = $state("");
-  let read = $state<Schemas["ProduceView"]>();
+  let read = $state.raw<Schemas["ProduceView"]>();
   let wrong = $state<Wrong>({});
 
   $effect(() => {

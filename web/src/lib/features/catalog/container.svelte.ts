@@ -25,7 +25,7 @@ export function nothing(): Asked {
 
 export class TypedContainer {
   asked = $state<Asked>(nothing());
-  read = $state<Schemas["ContainerRead"]>();
+  read = $state.raw<Schemas["ContainerRead"]>();
   wrong = $state<Wrong>({});
   reread = latest(() => this.#read());
 

@@ -28,7 +28,7 @@
   let read = $state<Record<string, LineView>>({});
   let wrong = $state<Wrong>({});
   let reading = $state(false);
-  let putAway = $state<Schemas["CameIn"]>();
+  let putAway = $state.raw<Schemas["CameIn"]>();
   let printing = $state(false);
 
   const shown = $derived(lines.map((line) => ({ ...line, view: read[line.text] })));

@@ -18,13 +18,13 @@
   const jars = $derived(seen.data?.jars);
   const loaded = $derived(seen.data !== undefined);
   let open = $state<number>();
-  let filling = $state<Made>();
+  let filling = $state.raw<Made>();
   let fillOpen = $state(false);
-  let grinding = $state<Made>();
+  let grinding = $state.raw<Made>();
   let grindOpen = $state(false);
   let amount = $state("");
   let wrong = $state<Wrong>({});
-  let ground = $state<Schemas["Ground"]>();
+  let ground = $state.raw<Schemas["Ground"]>();
 
   let mixOpen = $state(false);
   let mixName = $state("");

@@ -19,10 +19,10 @@
   let weight = $state("");
   let trays = $state<number[]>([]);
   let wrong = $state<Wrong>({});
-  let tested = $state<Schemas["Tested"]>();
-  let out = $state<Schemas["CameOut"]>();
+  let tested = $state.raw<Schemas["Tested"]>();
+  let out = $state.raw<Schemas["CameOut"]>();
   /** What the sheet is about stays what it was, though the load changes behind it. */
-  let about = $state<Schemas["Drying"]>();
+  let about = $state.raw<Schemas["Drying"]>();
 
   $effect(() => {
     const now = open;

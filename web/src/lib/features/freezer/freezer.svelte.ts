@@ -15,7 +15,7 @@ const NOTHING: Ask = { line: "", container: "", freezer_c: USUAL_C, moving: fals
 
 class Freezer {
   ask = $state<Ask>({ ...NOTHING, ...draft<Ask>(NAME) });
-  plan = $state<Schemas["FreezePlan"]>();
+  plan = $state.raw<Schemas["FreezePlan"]>();
   wrong = $state<Wrong>({});
   replan = latest(() => this.#plan());
 

@@ -40,7 +40,7 @@
   let proposing = $state(false);
   let adding = $state(false);
   let ownName = $state("");
-  let packed = $state<Schemas["Batch"]>();
+  let packed = $state.raw<Schemas["Batch"]>();
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
   /** The charts over time, fetched when somebody looks at one. */

@@ -6,7 +6,7 @@
 
   let { plan, asked }: { plan: Schemas["Plan"]; asked: Schemas["Ask"] } = $props();
 
-  let found = $state<Schemas["FromStock"] | null>();
+  let found = $state.raw<Schemas["FromStock"] | null>();
   let wrong = $state<Wrong>({});
 
   const share = latest(async () => {

@@ -27,7 +27,7 @@
   } = $props();
 
   let lines = $state<{ line: string; lot: number | null; a_week: string; moisture?: number | null; conditioned?: boolean }[]>([]);
-  let found = $state<Schemas["ProposedPacking"]>();
+  let found = $state.raw<Schemas["ProposedPacking"]>();
   let wrong = $state<Wrong>({});
 
   const plan = latest(async () => {

@@ -42,7 +42,7 @@ export function nothing(): Ask {
 
 export class Bench {
   ask = $state<Ask>({ ...nothing(), ...draft<Ask>(NAME) });
-  plan = $state<Schemas["Plan"]>();
+  plan = $state.raw<Schemas["Plan"]>();
   wrong = $state<Wrong>({});
   /** The line that both were made of: more may have been typed since. */
   answered = $state("");

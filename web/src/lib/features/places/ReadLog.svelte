@@ -10,7 +10,7 @@
   /** What was picked last, kept for when the larder asks something about it. */
   let file = $state.raw<File>();
   let wrong = $state<Wrong>({});
-  let read = $state<Schemas["LogRead"]>();
+  let read = $state.raw<Schemas["LogRead"]>();
   let busy = $state(false);
 
   const LOOKS_LIKE: readonly [NonNullable<Asked["degrees"]>, string][] = [

@@ -8,9 +8,9 @@ export type RunContainer = Schemas["RunContainer"];
 
 export class Running {
   /** The run that is on; null if there is none, nothing before the first look. */
-  view = $state<RunView | null>();
+  view = $state.raw<RunView | null>();
   /** A run that was just finished, to be looked back on. */
-  done = $state<RunView>();
+  done = $state.raw<RunView>();
   wrong = $state<Wrong>({});
   busy = $state(false);
   /** Seconds left on the clock. */

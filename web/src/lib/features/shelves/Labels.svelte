@@ -19,11 +19,11 @@
     count: number;
   } = $props();
 
-  let offered = $state<Schemas["Layout"][]>([]);
+  let offered = $state.raw<Schemas["Layout"][]>([]);
   let chosen = $state(keptLayout());
   let own = $state({ columns: "2", rows: "7", size: "", gap: "" });
   let wrong = $state<Wrong>({});
-  let printed = $state<Schemas["PrinterView"]>();
+  let printed = $state.raw<Schemas["PrinterView"]>();
   let busy = $state(false);
   /** Whether a label printer is connected: without one, labels on a roll are a PDF as any other. */
   let printer = $state(false);

@@ -10,7 +10,7 @@
   import Summary from "./Summary.svelte";
   import { untrack } from "svelte";
 
-  let view = $state<Schemas["ShelvesView"]>();
+  let view = $state.raw<Schemas["ShelvesView"]>();
   let here = $state.raw<Schemas["OnShelf"][]>([]);
   let failed = $state("");
   /** Where to begin when the address names no place. */

@@ -18,7 +18,7 @@
   );
   const view = $derived(seen.data?.view);
   const guide = $derived(seen.data);
-  let chosen = $state<Schemas["Supply"]>();
+  let chosen = $state.raw<Schemas["Supply"]>();
   let open = $state(false);
 
   const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorbers", "bottles and cans": "Bottles and cans" };

@@ -11,7 +11,7 @@
 
   let { card, alike, onlabel, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; onlabel: (numbers: number[]) => void; open: boolean } = $props();
 
-  let options = $state<Schemas["PourInto"][]>([]);
+  let options = $state.raw<Schemas["PourInto"][]>([]);
   let container = $state("");
   let closing = $state<Schemas["Closing"]>();
   let count = $state("");

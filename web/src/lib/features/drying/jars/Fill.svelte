@@ -12,7 +12,7 @@
     ours,
   }: { open?: boolean; lot: { lot: number; food: string; mass: string }; guidelines: Schemas["ConditioningGuideline"][]; ours: number } = $props();
 
-  let containers = $state<Schemas["ContainerRow"][]>([]);
+  let containers = $state.raw<Schemas["ContainerRow"][]>([]);
   let jar = $state("jar-half-gallon");
   let picked = $state<number>();
   let wrong = $state<Wrong>({});

@@ -8,7 +8,7 @@
 
   const seen = query((signal) => ask(api.GET("/api/drying/jars", { signal })), { key: "jars" });
   const view = $derived(seen.data);
-  let filling = $state<Schemas["Waiting"]>();
+  let filling = $state.raw<Schemas["Waiting"]>();
   let open = $state(false);
 
   const due = $derived(view?.jars.filter((jar) => jar.dots.some((dot) => dot.look === "due")).length ?? 0);

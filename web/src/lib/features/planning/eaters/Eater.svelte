@@ -32,7 +32,7 @@
     weeks: "" as string | number,
     kcal: "" as string | number,
   });
-  let need = $state<Schemas["Need"]>();
+  let need = $state.raw<Schemas["Need"]>();
   let wrong = $state<Wrong>({});
   let more = $state(false);
   let version = $state<number>();

@@ -9,7 +9,7 @@
   const seen = query((signal) => ask(api.GET("/api/table/eaters", { signal })), { key: "eaters" });
   const view = $derived(seen.data);
   let open = $state(false);
-  let chosen = $state<Schemas["EaterView"]>();
+  let chosen = $state.raw<Schemas["EaterView"]>();
 
   function show(each?: Schemas["EaterView"]) {
     chosen = each;

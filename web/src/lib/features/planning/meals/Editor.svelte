@@ -42,7 +42,7 @@
   const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, eaters: larder.overview?.appetite.people ?? 4 });
   let meal = $state<Meal>(begun?.meal ?? asItWas());
   // svelte-ignore state_referenced_locally
-  let read = $state<Schemas["MealRead"] | undefined>(view?.read);
+  let read = $state.raw<Schemas["MealRead"] | undefined>(view?.read);
   /** What cannot be read, and what was refused: a reading that comes late takes nothing back of what was refused. */
   let unread = $state<Wrong>({});
   let refused = $state<Wrong>({});

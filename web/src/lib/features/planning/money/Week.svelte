@@ -16,7 +16,7 @@
   });
   const list = $derived(seen.data?.list);
   const prices = $derived(seen.data?.prices);
-  let weeks = $state<Schemas["WeeksView"]>();
+  let weeks = $state.raw<Schemas["WeeksView"]>();
 
   const see = $derived(page.url.searchParams.get("see") ?? "");
 
