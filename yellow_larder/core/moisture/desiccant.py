@@ -208,7 +208,8 @@ class Damp:
         has = self._column(self.mass_g) * self._column(self.moisture_pct) / 100
         has = has + self._column(self.gel_g) * GEL_START_PCT / 100
         below = np.clip((held < has).sum(axis=1, keepdims=True) - 1, 0, len(_GRID) - 2)
-        low, high = (np.take_along_axis(held, below + step, axis=1) for step in (0, 1))
+        row = np.arange(len(held))[:, None]
+        low, high = held[row, below], held[row, below + 1]
         return np.asarray(below + np.clip((has - low) / np.maximum(high - low, 1e-12), 0, 1))
 
     @cached_property
@@ -235,8 +236,8 @@ class Damp:
 def _at_place(rows: Numbers, place: Numbers) -> Numbers:
     """Rows read at a place between their columns."""
     low = np.clip(np.floor(place).astype(int), 0, rows.shape[1] - 2)
-    rows = np.broadcast_to(rows, (len(place), rows.shape[1]))
-    first, second = (np.take_along_axis(rows, low + step, axis=1) for step in (0, 1))
+    row = np.arange(len(rows))[:, None]
+    first, second = rows[row, low], rows[row, low + 1]
     return np.asarray(first + (second - first) * (place - low))
 
 
