@@ -24,6 +24,6 @@ const groups = [
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
-  build: { rolldownOptions: { output: { advancedChunks: { groups } } } },
+  build: { rolldownOptions: { output: { codeSplitting: { groups } } } },
   server: { proxy: { "/api": "http://127.0.0.1:8790" } },
 });

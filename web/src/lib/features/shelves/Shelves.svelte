@@ -172,31 +172,29 @@
         {/each}
         <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
         <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
-      </div>
-      <div class="my-2 flex flex-wrap items-center justify-between gap-x-3 gap-y-1.5">
-        <p class="caption" aria-live="polite">
-          {#if lens === "protections" && guarded.length}<b
-              >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
-            > ·{/if}
-          <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
-          <a class="font-semibold underline" href="/shelves/coming-in">Add what is there</a> ·
-          <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
-            ? found.size
-              ? `${found.size} found`
-              : "nothing of that name stands here"
-            : `${place.kept} kept, ${place.kcal_text} kcal`}
-        </p>
-        <div class="ml-auto flex gap-2 max-sm:w-full max-sm:flex-col">
+        <div class="ml-auto flex gap-2 max-sm:w-full max-sm:flex-wrap">
           <label class="sr-only" for="lens">Show</label>
-          <select id="lens" class="field sm:!w-31" bind:value={lens}>
+          <select id="lens" class="field max-sm:flex-1 max-sm:basis-32 sm:!w-31" bind:value={lens}>
             {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
           </select>
-          <label>
+          <label class="max-sm:flex-1 max-sm:basis-40">
             <span class="sr-only">Find by food, number or label code</span>
             <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
           </label>
         </div>
       </div>
+      <p class="caption my-2" aria-live="polite">
+        {#if lens === "protections" && guarded.length}<b
+            >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
+          > ·{/if}
+        <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
+        <a class="font-semibold underline" href="/shelves/coming-in">Add what is there</a> ·
+        <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
+          ? found.size
+            ? `${found.size} found`
+            : "nothing of that name stands here"
+          : `${place.kept} kept, ${place.kcal_text} kcal`}
+      </p>
       <div class="min-h-0 flex-1 pb-3">
         {#key place.id}
           <Cutaway
