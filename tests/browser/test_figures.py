@@ -65,7 +65,9 @@ def test_what_is_on_the_sheet_is_what_is_packed_from_it(page: Page, demo: Here) 
 
 def test_supplies_that_run_low_are_as_many_on_every_page(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/supplies")
-    low = number(page.get_by_role("heading", level=1).inner_text())
+    heading = page.get_by_role("heading", level=1)
+    expect(heading).to_have_text(re.compile("running low"))
+    low = number(heading.inner_text())
     assert under(page, "Supplies") == f"{low} low"
     assert low == sum(each["is_low"] for each in asking.get(f"{demo.url}/api/supplies").json()["supplies"])
 
