@@ -18,6 +18,7 @@ from yellow_larder.features.household.backups import Housekeeper
 from yellow_larder.features.household.larder import Larder, clock_behind
 from yellow_larder.journal.database import reading
 from yellow_larder.journal.file import CannotOpen, ExitCode
+from yellow_larder.logs import plain_logs
 
 HOST = "127.0.0.1"
 """This machine only: a larder is nobody else's business, and there is no password."""
@@ -81,7 +82,7 @@ def serve_until_stopped(larder: Larder, listening: socket.socket, web: Path, *, 
     spare_garbage()
     app = make_app(larder, web, simulated_devices() if simulated else Devices())
     how = uvicorn.Config(app, host=HOST, port=listening.getsockname()[1], log_level="warning")
-    with Housekeeper(larder):
+    with plain_logs(), Housekeeper(larder):
         Server(how).run([listening])
 
 

@@ -40,12 +40,10 @@ from yellow_larder.api.devices import Devices, simulated_devices
 from yellow_larder.api.guard import Guard
 from yellow_larder.api.problems import add_problem_handlers, problem
 from yellow_larder.features.household.larder import Larder
-from yellow_larder.logs import plain_logs
 
 
 def make_app(larder: Larder, web: Path | None = None, instruments: Devices | None = None) -> FastAPI:
     """The application over one larder; with the built front end, if it is given, and simulated instruments if not."""
-    plain_logs()
     app = FastAPI(
         title="Yellow Larder", description=about or "", version=version("yellow-larder"), docs_url=None, redoc_url=None
     )
