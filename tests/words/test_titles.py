@@ -31,15 +31,15 @@ def _figures(code: str, n: int) -> dict[str, object]:
 
 @pytest.mark.parametrize("n", [0, 1, 2])
 @pytest.mark.parametrize("units", list(Units))
-@pytest.mark.parametrize("code", REGISTERED)
-def test_every_title_is_said(code: str, units: Units, n: int) -> None:
-    said = say_title(code, _figures(code, n), units, "£")
-    assert "{" not in said
-    assert not NOT.search(said), said
-    assert not re.search(r"\b1 \w+s\b", said.replace("1 × ", "")), said
-    assert not re.search(r"\b[02] (jar|line|container|package|minute)\b", said), said
-    if units is Units.US:
-        assert not METRIC_ONLY.search(said), said
+def test_every_title_is_said(units: Units, n: int) -> None:
+    for code in REGISTERED:
+        said = say_title(code, _figures(code, n), units, "£")
+        assert "{" not in said
+        assert not NOT.search(said), said
+        assert not re.search(r"\b1 \w+s\b", said.replace("1 × ", "")), said
+        assert not re.search(r"\b[02] (jar|line|container|package|minute)\b", said), said
+        if units is Units.US:
+            assert not METRIC_ONLY.search(said), said
 
 
 def _codes() -> set[str]:

@@ -2,6 +2,7 @@ from dataclasses import replace
 
 import pytest
 
+from tests.support.by_group import by_group
 from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
@@ -40,17 +41,18 @@ DRY = [food for food in TABLE.values() if not ways_of(food.life) and food.group 
 SOUP = AskedMix(name="red soup mix", lines="2 cups red lentils\n1 cup white rice\n2 tbsp salt\n50 g dried onions")
 
 
-@pytest.mark.parametrize("food", TABLE.values(), ids=lambda each: each.key)
-def test_food_of_which_only_the_name_is_known_is_as_what_it_is_like(food: Food) -> None:
+@pytest.mark.parametrize("group", by_group(TABLE.values()))
+def test_food_of_which_only_the_name_is_known_is_as_what_it_is_like(group: list[Food]) -> None:
     """All of it: what moisture does, what holds it, how it takes heat, how long it keeps, how it is drawn."""
-    own = see_own_food(AskedFood(name="of ours", like=food.key))
-    assert own.taken == {*FIGURES, "loose_g_ml"}
-    assert (texture_of(own), isotherm_of(own)) == (texture_of(food), isotherm_of(food))
-    assert (stuff_of(own), own.life, own.traits) == (stuff_of(food), food.life, food.traits)
-    for figure in FIGURES:
-        assert getattr(own.composition, figure) == pytest.approx(getattr(food.composition, figure))
-    assert (own.loose_g_ml, own.settled_g_ml) == (food.loose_g_ml, food.settled_g_ml)
-    assert "nothing is known of it yet" in own.nutrition_source
+    for food in group:
+        own = see_own_food(AskedFood(name="of ours", like=food.key))
+        assert own.taken == {*FIGURES, "loose_g_ml"}
+        assert (texture_of(own), isotherm_of(own)) == (texture_of(food), isotherm_of(food))
+        assert (stuff_of(own), own.life, own.traits) == (stuff_of(food), food.life, food.traits)
+        for figure in FIGURES:
+            assert getattr(own.composition, figure) == pytest.approx(getattr(food.composition, figure)), food.key
+        assert (own.loose_g_ml, own.settled_g_ml) == (food.loose_g_ml, food.settled_g_ml)
+        assert "nothing is known of it yet" in own.nutrition_source
 
 
 def test_what_is_taken_is_marked(larder: Larder) -> None:
@@ -120,22 +122,24 @@ def test_a_mix_keeps_as_long_as_the_shortest_part(larder: Larder) -> None:
     assert "as long as its walnut halves" in see_mix(larder, AskedMix(name="x", lines="50 % rice\n50 % walnuts")).keeps
 
 
-@pytest.mark.parametrize("food", DRY, ids=lambda each: each.key)
-def test_any_dry_food_goes_into_a_mix_that_can_be_planned(larder: Larder, food: Food) -> None:
-    mix = add_mix(larder, AskedMix(name="of ours", lines=f"60 % pearl barley\n40 % {food.name}"))
-    assert set(mix.lives) == {"hard grain", food.life}
-    with reading(larder.engine) as session:
-        assert find_food("of ours", all_foods(session)).key == mix.key
-    seen = plan(larder, Ask(line="1 kg of ours", container="jar-quart", closing=Closing.LID, conditioned=True))
-    assert seen.food.name == "of ours"
+@pytest.mark.parametrize("group", by_group(DRY))
+def test_any_dry_food_goes_into_a_mix_that_can_be_planned(larder: Larder, group: list[Food]) -> None:
+    for food in group:
+        name = f"pearls and {food.key}"
+        mix = add_mix(larder, AskedMix(name=name, lines=f"60 % pearl barley\n40 % {food.name}"))
+        assert set(mix.lives) == {"hard grain", food.life}
+        with reading(larder.engine) as session:
+            assert find_food(name, all_foods(session)).key == mix.key
+        seen = plan(larder, Ask(line=f"1 kg {name}", container="jar-quart", closing=Closing.LID, conditioned=True))
+        assert seen.food.name == name
 
 
-@pytest.mark.parametrize("food", [each for each in TABLE.values() if each not in DRY], ids=lambda each: each.key)
-def test_what_is_not_dry_does_not(larder: Larder, food: Food) -> None:
-    if food.group == "unknown":
-        return
-    seen = see_mix(larder, AskedMix(name="x", lines=f"100 g {food.name}"))
-    assert "is not dry" in seen.lines[0].wrong
+def test_what_is_not_dry_does_not(larder: Larder) -> None:
+    for food in TABLE.values():
+        if food in DRY or food.group == "unknown":
+            continue
+        seen = see_mix(larder, AskedMix(name="x", lines=f"100 g {food.name}"))
+        assert "is not dry" in seen.lines[0].wrong
 
 
 def test_a_mix_with_much_salt_meets_no_absorber(larder: Larder) -> None:

@@ -12,9 +12,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from tests.support.by_group import by_group
 from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.errors import Refusal
+from yellow_larder.core.food import Food
 from yellow_larder.core.units import G_PER_POUND
 from yellow_larder.features.catalog.foods import names_of
 from yellow_larder.features.coming_in.line import Named, Read, read_stock_line
@@ -49,10 +51,11 @@ def test_of_three_hundred_lines_nearly_all_are_read_and_none_is_read_wrongly() -
     assert len(asked) <= 0.05 * len(SUITE), asked
 
 
-@pytest.mark.parametrize("food", foods().values(), ids=lambda food: food.key)
-def test_every_food_is_read_by_each_of_its_names(food) -> None:
-    for name in (food.name, *food.aliases):
-        assert read(f"2 lb {name}").food.key == food.key, name
+@pytest.mark.parametrize("group", by_group(foods().values()))
+def test_every_food_is_read_by_each_of_its_names(group: list[Food]) -> None:
+    for food in group:
+        for name in (food.name, *food.aliases):
+            assert read(f"2 lb {name}").food.key == food.key, name
 
 
 @pytest.mark.parametrize(
@@ -198,13 +201,14 @@ def test_a_pack_of_every_fresh_food_has_a_weight() -> None:
     assert all(each.food in foods() and each.piece_g < 6000 and each.source for each in portions())
 
 
-@pytest.mark.parametrize("food", foods().values(), ids=lambda food: food.key)
-def test_two_packs_of_anything_are_no_more_than_two_packs_hold(food) -> None:
+@pytest.mark.parametrize("group", by_group(foods().values()))
+def test_two_packs_of_anything_are_no_more_than_two_packs_hold(group: list[Food]) -> None:
     """Law: whatever is not weighed comes to what a person can lift, and what is fresh to a shop's pack of it."""
-    for text in (f"2 packs {food.name}", f"2 boxes {food.name}"):
-        with suppress(Refusal):
-            found = read(text)
-            assert found.each_g <= (3000 if ways_of(food.life) else 7000), text
+    for food in group:
+        for text in (f"2 packs {food.name}", f"2 boxes {food.name}"):
+            with suppress(Refusal):
+                found = read(text)
+                assert found.each_g <= (3000 if ways_of(food.life) else 7000), text
 
 
 @pytest.mark.parametrize(

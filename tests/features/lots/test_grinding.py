@@ -2,6 +2,7 @@
 
 import pytest
 
+from tests.support.by_group import by_group
 from tests.support.refusals import refused
 from yellow_larder import reference
 from yellow_larder.core.containers import Closing
@@ -21,37 +22,43 @@ FOODS = list(reference.foods().values())
 PIECES = [food for food in FOODS if can_be_ground(food) and food.composition.water_g <= 9]
 
 
-def ground(larder: Larder, food: Food) -> Food:
+def in_cupboard(larder: Larder, food: Food) -> int:
+    """The lot of a food that comes into the cupboard."""
     set_cupboard(larder, food.key, "1 kg")
     with reading(larder.engine) as session:
-        (lot,) = lots_left(session)
-    told = grind(larder, lot)
+        return max(lots_left(session))
+
+
+def ground(larder: Larder, food: Food) -> Food:
+    told = grind(larder, in_cupboard(larder, food))
     with reading(larder.engine) as session:
         left = lots_left(session)
         return all_foods(session)[left[told.lot].food_key]
 
 
-@pytest.mark.parametrize("food", PIECES, ids=lambda each: each.key)
-def test_what_is_ground_is_as_much_food_as_before(larder: Larder, food: Food) -> None:
-    powder = ground(larder, food)
-    if food.key in powders():
-        assert powder.key == powders()[food.key]
-        return
-    assert powder.name == f"{food.name}, ground"
-    assert Trait.POWDERY in powder.traits
-    assert not powder.taken - {"loose_g_ml"}
-    for figure in FIGURES:
-        assert getattr(powder.composition, figure) == pytest.approx(getattr(food.composition, figure))
-    ask = Ask(line=f"200 g {powder.name}", container="jar-pint", closing=Closing.LID, conditioned=True)
-    assert plan(larder, ask).food.name == powder.name
+@pytest.mark.parametrize("group", by_group(PIECES))
+def test_what_is_ground_is_as_much_food_as_before(larder: Larder, group: list[Food]) -> None:
+    for food in group:
+        powder = ground(larder, food)
+        if food.key in powders():
+            assert powder.key == powders()[food.key]
+            continue
+        assert powder.name == f"{food.name}, ground"
+        assert Trait.POWDERY in powder.traits
+        assert not powder.taken - {"loose_g_ml"}
+        for figure in FIGURES:
+            assert getattr(powder.composition, figure) == pytest.approx(getattr(food.composition, figure)), food.key
+        ask = Ask(line=f"200 g {powder.name}", container="jar-pint", closing=Closing.LID, conditioned=True)
+        assert plan(larder, ask).food.name == powder.name
     assert check(larder.engine) == []
 
 
-@pytest.mark.parametrize("food", [each for each in FOODS if not can_be_ground(each)], ids=lambda each: each.key)
-def test_what_is_not_pieces_is_not_ground(larder: Larder, food: Food) -> None:
-    set_cupboard(larder, food.key, "1 kg")
-    with refused("are not ground"):
-        grind(larder, 1)
+@pytest.mark.parametrize("group", by_group(each for each in FOODS if not can_be_ground(each)))
+def test_what_is_not_pieces_is_not_ground(larder: Larder, group: list[Food]) -> None:
+    for food in group:
+        lot = in_cupboard(larder, food)
+        with refused("are not ground"):
+            grind(larder, lot)
 
 
 def test_the_second_time_it_is_the_same_powder_and_undo_takes_it_out(larder: Larder) -> None:
