@@ -358,10 +358,10 @@ def _core() -> None:
     many = 10_000
     chance = np.random.default_rng(1)
     used, rate, age = chance.uniform(0, 4000, many), chance.uniform(0.3, 2, many), chance.uniform(0, 8000, many)
-    base, most = np.full(many, 9131.0), np.full(many, 12_000.0)
+    base, most, over = np.full(many, 9131.0), np.full(many, 12_000.0), np.zeros(many)
     start = time.perf_counter()
     for _ in range(100):
-        days_left(base, used, rate, most, age)
+        days_left(base, used, rate, most, age, over)
     _row(f"days left of {many:,} packages", (time.perf_counter() - start) * 10, 5, "ms")
     barley = Henderson(2.2919e-5, 2.0123, 195.267)
     grams, months = np.full(many, 2500.0), np.arange(1, 361, dtype=np.float64) * 30.44

@@ -11,7 +11,7 @@ from pathlib import Path
 import numpy as np
 
 from yellow_larder.core.climate import ClimateLog
-from yellow_larder.core.keeping import REFERENCE_C, life_used_days
+from yellow_larder.core.keeping import REFERENCE_C, Ageing
 from yellow_larder.demo.household import furnish
 from yellow_larder.features.coming_in.put_away import read_lines
 from yellow_larder.features.household.larder import open_larder
@@ -88,7 +88,7 @@ def _against_numpy() -> float:
 
     def ours() -> object:
         log.rates.cache_clear()
-        return life_used_days(since, until, mean_c=16, swing_c=8, q10=2, log=log)
+        return Ageing(mean_c=16, swing_c=8, q10=2, log=log).used_days(since, until)
 
     def bare() -> object:
         rate = (2.0 ** ((by_day - REFERENCE_C) / 10)).sum(axis=1) / 24

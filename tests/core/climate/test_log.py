@@ -1,5 +1,6 @@
 """What was measured in a place, and what it costs, against direct integration and other people's figures."""
 
+from dataclasses import replace
 from datetime import date
 
 import numpy as np
@@ -22,7 +23,7 @@ from yellow_larder.core.climate import (
     stuck,
     warm_spells,
 )
-from yellow_larder.core.keeping import life_used_days
+from yellow_larder.core.keeping import Ageing
 
 DAY = 739_000
 NONE = np.full(0, np.nan)
@@ -35,7 +36,7 @@ def whole(temperature: np.ndarray, first_day: int = DAY) -> ClimateLog:
 
 def used(log: ClimateLog | None, since: float, until: float, *, q10: float = 2.0, mean_c: float = 15.0) -> float:
     days = np.array([since]), np.array([until])
-    return float(life_used_days(*days, mean_c=mean_c, swing_c=0, q10=q10, log=log)[0])
+    return float(Ageing(mean_c=mean_c, swing_c=0, q10=q10, log=log).used_days(*days)[0])
 
 
 def test_life_used_by_a_log_is_what_direct_integration_of_the_temperature_finds() -> None:
@@ -60,11 +61,11 @@ def test_dried_fruit_keeps_half_as_long_at_80_as_at_60(q10: float, times: float)
 
 
 def test_a_log_of_what_the_place_is_taken_for_changes_nothing() -> None:
-    year = {"mean_c": 14.0, "swing_c": 8.0, "q10": 2.0, "warmest_month": 7}
+    year = Ageing(mean_c=14, swing_c=8, q10=2)
     middays = np.repeat(np.arange(DAY, DAY + 900) + 0.5, 24)
     log = whole(14 + 8 * np.cos(season(middays) - 2 * np.pi * 6.5 / 12))
     days = np.array([DAY + 3]), np.array([DAY + 800])
-    assert life_used_days(*days, **year, log=log) == pytest.approx(life_used_days(*days, **year))
+    assert replace(year, log=log).used_days(*days) == pytest.approx(year.used_days(*days))
 
 
 @pytest.mark.parametrize("shift", [-500, -30, 0, 30, 95, 500])

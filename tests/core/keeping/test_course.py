@@ -2,6 +2,7 @@
 `make test-thorough` all."""
 
 import itertools
+import math
 import os
 import random
 from collections.abc import Iterator
@@ -11,14 +12,16 @@ import numpy as np
 import pytest
 from scipy.integrate import solve_ivp
 
+from tests.support.by_group import by_group
 from tests.support.packages import best, case
 from yellow_larder import reference
 from yellow_larder.core.air import NONE_LEFT, OXYGEN_SHARE_DRY, Wall, warmth
 from yellow_larder.core.containers import Closing
 from yellow_larder.core.finding import Severity
-from yellow_larder.core.food import Trait
+from yellow_larder.core.food import Food, Trait
 from yellow_larder.core.keeping import (
     LITTLE_OXYGEN,
+    LONGEST_DAYS,
     Climate,
     Course,
     Ends,
@@ -97,10 +100,10 @@ def looked_at(food: str) -> list[Corner]:
     return found
 
 
-@pytest.mark.parametrize("food", reference.foods())
-def test_what_is_moist_is_stopped_without_air_and_what_is_perishable_anyhow(food: str) -> None:
+@pytest.mark.parametrize("group", by_group(reference.foods().values()))
+def test_what_is_moist_is_stopped_without_air_and_what_is_perishable_anyhow(group: list[Food]) -> None:
     """Reckoned here from the isotherm alone. Source: the ten-per-cent line; 0.65 and 0.85 (ICMSF; FDA), from memory."""
-    for corner in looked_at(food):
+    for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         of = corner.case()
         climate, moisture = PLACES[corner.place], of.moisture_pct
         isotherm = isotherm_of(of.food)
@@ -122,9 +125,9 @@ def test_what_is_moist_is_stopped_without_air_and_what_is_perishable_anyhow(food
             assert stops, corner
 
 
-@pytest.mark.parametrize("food", reference.foods())
-def test_protections_say_what_the_curves_say(food: str) -> None:
-    for corner in looked_at(food):
+@pytest.mark.parametrize("group", by_group(reference.foods().values()))
+def test_protections_say_what_the_curves_say(group: list[Food]) -> None:
+    for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         of = corner.case()
         by = {each.threat: each for each in protections(of)}
         at = np.array([of.days])
@@ -149,14 +152,15 @@ def test_protections_say_what_the_curves_say(food: str) -> None:
             assert of.course.of.opened_a_day > 0, corner
 
 
-@pytest.mark.parametrize("food", reference.foods())
-def test_the_best_by_is_the_least_of_what_can_end_it(food: str) -> None:
+@pytest.mark.parametrize("group", by_group(reference.foods().values()))
+def test_the_best_by_is_the_least_of_what_can_end_it(group: list[Food]) -> None:
     """No later than the table's life at its warmth, than damp shows, and than its class once the oxygen is back."""
-    for corner in looked_at(food):
+    for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         of = corner.case()
         life, lives = reference.life_classes()[of.food.life], reference.lives_of(of.food.life)
         rate = ageing_rate(of.course.of.climate.mean_c, of.course.of.climate.swing_c, life.q10)
         ends = best(of)
+        assert ends.days <= LONGEST_DAYS or (ends.days, ends.ends) == (math.inf, Ends.NOTHING), corner
         ways = reference.ways_of(of.food.life)
         if ways:
             kept = ways[way_kept(of.course.of.climate.mean_c, of.closing, ways)]
@@ -200,10 +204,10 @@ def with_void(of: Case, times: float) -> Case:
     return replace(of, course=Course(replace(of.course.of, void_ml=of.course.of.void_ml * times)))
 
 
-@pytest.mark.parametrize("food", reference.foods())
-def test_nothing_bad_makes_a_longer_life(food: str) -> None:
+@pytest.mark.parametrize("group", by_group(reference.foods().values()))
+def test_nothing_bad_makes_a_longer_life(group: list[Food]) -> None:
     """More air, more openings, warmer, damper, moister, a leakier wall: never longer; more absorber: never shorter."""
-    for corner in looked_at(food):
+    for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         of = corner.case()
         climate, days = PLACES[corner.place], best(of).days
         worse = {

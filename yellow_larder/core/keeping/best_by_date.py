@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from yellow_larder.core.keeping.course import Course
-from yellow_larder.core.keeping.shelf_life import Estimate, Life, Packing, most_days
+from yellow_larder.core.keeping.shelf_life import LONGEST_DAYS, Estimate, Life, Packing, most_days
 from yellow_larder.core.keeping.ways import Way, way_kept
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, Spoils
 
@@ -108,7 +108,7 @@ def best_by(
 
 
 def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
-    """What damp does first to a package, and after how many days; infinite if it never does.
+    """What damp does first to a package, and after how many days; infinite if it never does in `LONGEST_DAYS`.
 
     Args:
         course: what becomes of it.
@@ -118,11 +118,14 @@ def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
     """
     if course.of.climate.warmest_c <= FROZEN_C or course.of.is_as_it_was_made:
         return Ends.NOTHING, math.inf
-    mould = float(course.mould_seen_days[wall])
+    mould, shows = (_dated(days[wall]) for days in (course.mould_seen_days, course.spoils_days))
     if course.of.texture.spoils is Spoils.MOULD and course.damp is not None:
         return Ends.MOULD, mould
-    shows = float(course.spoils_days[wall])
     activity = course.warmest_activity
     if mould <= shows or (activity is not None and activity > MOULD_GROWS):
         return Ends.MOULD, min(mould, shows)
     return _SHOWS[course.of.texture.spoils], shows
+
+
+def _dated(days: float) -> float:
+    return math.inf if days > LONGEST_DAYS else float(days)

@@ -12,6 +12,7 @@ import numpy as np
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.climate import ClimateLog, season
 from yellow_larder.core.containers import Closing, Container, Material
+from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.errors import check_range
 
 REFERENCE_C = 21.0
@@ -20,6 +21,10 @@ REFERENCE_C = 21.0
 COOL_STRETCH = 4 / 3
 """However cool the place, a life of decades is stretched no further than this: what is said to keep 30 years is
 never promised for more than 40. Source: common practice, "25–30 years, some say 40"."""
+
+LONGEST_DAYS = 1000 * DAYS_PER_YEAR
+"""What would end later than in a thousand years has no end: no wall and no isotherm is known well enough to say more,
+and a calendar has no such day. Source: our judgement."""
 
 _UNSURE_C, _UNSURE_Q10 = 1.5, 0.2
 """How far off a place's temperature and a food's pace may be. Source: our judgement; paces of 1.8–2.5 are published
@@ -130,59 +135,92 @@ def _of_swing(q10: float, swing_c: float) -> float:
     return float(np.i0(math.log(q10) / 10 * swing_c))
 
 
-def life_used_days(
-    since: Numbers,
-    until: Numbers,
-    *,
-    mean_c: float,
-    swing_c: float,
-    q10: float,
-    warmest_month: int = 7,
-    log: ClimateLog | None = None,
-) -> Numbers:
-    """Life used up in one place between two days: by what was measured, else by the season each day falls in.
+@dataclass(frozen=True, slots=True, kw_only=True)
+class Ageing:
+    """How food ages in a place, day by day.
 
-    Args:
-        since: days on which stretches begin, as day numbers of the common calendar (1 January of year 1 is 1).
-        until: days on which they end, no earlier than they begin.
+    Attributes:
         mean_c: mean temperature of the year, °C, −40–60.
         swing_c: how far the warmest lies above the mean, °C, 0–30.
         q10: how many times faster the food ages 10 °C warmer, 1–5.
         warmest_month: month of the warmest day, taken as its middle, 1–12.
         log: what was measured there; hours that were not are those of the year.
 
-    Returns:
-        Days at 21 °C that each stretch is worth.
-
     Raises:
-        OutOfRange: an argument is outside the range above.
-
-    Example:
-        A summer and a winter of 91 days each, in a loft of 15 °C that swings by 14 °C:
-
-        >>> from datetime import date
-        >>> since = np.array([date(2026, 6, 1).toordinal(), date(2026, 12, 1).toordinal()])
-        >>> used = life_used_days(since, since + 91, mean_c=15, swing_c=14, q10=2)
-        >>> [round(float(days)) for days in used]
-        [144, 25]
+        OutOfRange: a figure is outside the range above.
 
     Source: Q10 rule, summed over the hours that were measured, and day by day over a sinusoid of one year.
     """
-    check_range("mean_c", mean_c, -40, 60, "°C")
-    check_range("swing_c", swing_c, 0, 30, "°C")
-    check_range("q10", q10, 1, 5, "")
-    check_range("warmest_month", warmest_month, 1, 12, "")
-    first, end = int(since.min()), int(until.max())
-    # Months are near enough a twelfth of the year for a sinusoid.
-    warmth = np.cos(season(np.arange(first, end) + 0.5) - 2 * np.pi * (warmest_month - 0.5) / 12)
-    rate = q10 ** ((mean_c + swing_c * warmth - REFERENCE_C) / 10)
-    if log is not None:
-        shift = log.first_day - first
-        days, theirs = _overlap(shift, len(log.share_measured), end - first)
-        rate[days] = rate[days] * (1 - log.share_measured[theirs]) + log.rates(q10, REFERENCE_C)[theirs]
-    used_by: Numbers = np.concatenate(([0.0], np.cumsum(rate)))
-    spent: Numbers = used_by[until.astype(int) - first] - used_by[since.astype(int) - first]
-    return spent
+
+    mean_c: float
+    swing_c: float
+    q10: float
+    warmest_month: int = 7
+    log: ClimateLog | None = None
+
+    def __post_init__(self) -> None:
+        check_range("mean_c", self.mean_c, -40, 60, "°C")
+        check_range("swing_c", self.swing_c, 0, 30, "°C")
+        check_range("q10", self.q10, 1, 5, "")
+        check_range("warmest_month", self.warmest_month, 1, 12, "")
+
+    def used_days(self, since: Numbers, until: Numbers) -> Numbers:
+        """Life that stretches of days cost.
+
+        Args:
+            since: days on which they begin, as day numbers of the common calendar (1 January of year 1 is 1).
+            until: days on which they end, no earlier than they begin.
+
+        Returns:
+            Days at 21 °C that each is worth.
+
+        Example:
+            A summer and a winter of 91 days each, in a loft of 15 °C that swings by 14 °C:
+
+            >>> from datetime import date
+            >>> since = np.array([date(2026, 6, 1).toordinal(), date(2026, 12, 1).toordinal()])
+            >>> used = Ageing(mean_c=15, swing_c=14, q10=2).used_days(since, since + 91)
+            >>> [round(float(days)) for days in used]
+            [144, 25]
+        """
+        first, used_by = self._used_by(since, until)
+        spent: Numbers = used_by[until.astype(int) - first] - used_by[since.astype(int) - first]
+        return spent
+
+    def used_up_on(self, since: Numbers, until: Numbers, life_days: Numbers) -> Numbers:
+        """When stretches of days had cost so much: the other way round from `used_days`.
+
+        Args:
+            since: days on which they begin, as day numbers.
+            until: days on which they end, no earlier than they begin.
+            life_days: days at 21 °C, 0 or more; what a stretch is not worth it has cost at its end.
+
+        Returns:
+            Day numbers, with the part of the day.
+
+        Example:
+            >>> since, until = np.array([1000.0, 1000.0]), np.array([1100.0, 1100.0])
+            >>> Ageing(mean_c=21, swing_c=0, q10=2).used_up_on(since, until, np.array([50.5, 900.0]))
+            array([1050.5, 1100. ])
+        """
+        first, used_by = self._used_by(since, until)
+        goal = used_by[since.astype(int) - first] + life_days
+        day: Numbers = first + np.interp(goal, used_by, np.arange(len(used_by), dtype=float))
+        return np.minimum(until, day)
+
+    def _used_by(self, since: Numbers, until: Numbers) -> tuple[int, Numbers]:
+        """The first day of all, and what it costs from then to each later day, the last included."""
+        first, end = int(since.min()), int(until.max())
+        # Months are near enough a twelfth of the year for a sinusoid.
+        warmth = np.cos(season(np.arange(first, end) + 0.5) - 2 * np.pi * (self.warmest_month - 0.5) / 12)
+        rate = self.q10 ** ((self.mean_c + self.swing_c * warmth - REFERENCE_C) / 10)
+        if self.log is not None:
+            shift = self.log.first_day - first
+            days, theirs = _overlap(shift, len(self.log.share_measured), end - first)
+            measured = self.log.rates(self.q10, REFERENCE_C)[theirs]
+            rate[days] = rate[days] * (1 - self.log.share_measured[theirs]) + measured
+        used_by: Numbers = np.concatenate(([0.0], np.cumsum(rate)))
+        return first, used_by
 
 
 def _overlap(shift: int, length: int, days: int) -> tuple[slice, slice]:
@@ -229,7 +267,14 @@ def most_days(base_days: float, frozen_days: float) -> float:
     return max(base_days * COOL_STRETCH, frozen_days)
 
 
-def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, most: Numbers, age_days: Numbers) -> Numbers:
+def days_left(
+    base_days: Numbers,
+    used_days: Numbers,
+    rate: Numbers,
+    most: Numbers,
+    age_days: Numbers,
+    over_days: Numbers,
+) -> Numbers:
     """Days until packages are used up where they stand now, over a whole larder at once.
 
     Args:
@@ -238,18 +283,24 @@ def days_left(base_days: Numbers, used_days: Numbers, rate: Numbers, most: Numbe
         rate: days of life used per day where each stands, above 0.
         most: the most days it can last from when it was closed, whatever the warmth: see `Best`; may be infinite.
         age_days: days since each was closed so.
+        over_days: days since the life of each was used up, 0 or more; of what has some left it counts for nothing.
 
     Returns:
-        Days from now; negative if past.
+        Days from now; negative if past; infinite if that is beyond `LONGEST_DAYS`.
 
     Example:
-        >>> days_left(np.array([365.0]), np.array([65.0]), np.array([2.0]), np.array([480.0]), np.array([65.0]))
-        array([150.])
+        A year that goes twice as fast, and one that was over for three weeks when it went into the cold:
+
+        >>> base, used, rate = np.array([365.0, 365.0]), np.array([65.0, 400.0]), np.array([2.0, 0.1])
+        >>> days_left(base, used, rate, np.array([480.0, 480.0]), np.array([65.0, 400.0]), np.array([0.0, 21.0]))
+        array([150., -21.])
 
     Source: a life ledger: the best-by is when the life used reaches the base life, or when something else ends it.
     """
-    left: Numbers = np.minimum((base_days - used_days) / rate, most - age_days)
-    return left
+    # What was used up elsewhere, or in another season, was not used up at the pace of today.
+    ageing = np.where(used_days < base_days, (base_days - used_days) / rate, -over_days)
+    left = np.minimum(ageing, most - age_days)
+    return np.where(left > LONGEST_DAYS, np.inf, left)
 
 
 def soonest_end(

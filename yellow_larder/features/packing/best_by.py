@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 from collections.abc import Mapping
-from datetime import date
+from datetime import date, timedelta
 
 from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.finding import Finding, Severity
@@ -23,8 +23,6 @@ WHY = {
     Ends.NOTHING: "it does not age while it is dry",
 }
 """What ends a package, in words that follow its best-by."""
-
-_LATEST = date.max.toordinal()
 
 
 def best_by_of(food: Food, course: Course, bests: Mapping[Estimate, Best], estimate: Estimate, today: date) -> BestBy:
@@ -83,4 +81,4 @@ def _at(best: Best, rate: float, other: float) -> float:
 
 
 def _day(today: date, days: float) -> date | None:
-    return None if math.isinf(days) else date.fromordinal(min(today.toordinal() + math.floor(days), _LATEST))
+    return None if math.isinf(days) else today + timedelta(days=math.floor(days))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from functools import cache
 from math import isinf
@@ -18,7 +18,7 @@ from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.keeping import Estimate, ageing_rate, days_left, rate_band, share_left
 from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.life import cost_of, life_used, life_used_in, pairs, spent_shares
+from yellow_larder.features.packages.life import cost_of, days_over, life_used, pairs, spent_shares
 from yellow_larder.features.packages.state import Package, row_of
 from yellow_larder.words.dates import say_best_by
 
@@ -97,9 +97,9 @@ def due_within(session: Session, today: date, days: float) -> DueSoon:
     place, q10 = figures[:, 1].astype(np.int64), figures[:, 2]
     since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
-    spent = spent_shares([row[7] for row in rows], q10, estimate, places)
-    used, rate = _used(place, q10, since, until, spent, lives[:, 0], places)
-    left = days_left(lives[:, 0], used, rate, lives[:, 1], until - closed)
+    of = _Ageing([row[7] for row in rows], place, q10, since, until, estimate, places)
+    used, over = of.used(lives[:, 0])
+    left = days_left(lives[:, 0], used, of.rate(), lives[:, 1], until - closed, over)
     soon = left < days
     return DueSoon(
         figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
@@ -124,20 +124,35 @@ _JULIAN = 1721424.5
 """What SQLite's day numbers are ahead of those of the common calendar. Source: sqlite.org/lang_datefunc.html."""
 
 
-def _used(
-    place: NDArray[np.int64],
-    q10: Numbers,
-    since: Numbers,
-    until: Numbers,
-    spent: Numbers,
-    base: Numbers,
-    places: dict[int, Place],
-) -> tuple[Numbers, Numbers]:
-    """Life used by many packages, and what a day costs each; `spent` is the share that earlier stretches cost."""
-    rate = np.ones(len(spent))
-    for there, climate, pace in pairs(place, q10, places):
-        rate[there] = ageing_rate(climate.mean_c, climate.swing_c, pace)
-    return life_used(cost_of(place, q10, since, until, places), spent, base), rate
+@dataclass(frozen=True, slots=True)
+class _Ageing:
+    """How many packages age, by an estimate: what is written of their stretches, and the one that each is in."""
+
+    pasts: Sequence[list[dict[str, Any]] | None]
+    place: NDArray[np.int64]
+    q10: Numbers
+    since: Numbers
+    until: Numbers
+    estimate: Estimate
+    places: dict[int, Place]
+
+    def used(self, base: Numbers) -> tuple[Numbers, Numbers]:
+        """Life that each has used, of so much as it is closed now; and for how many days none of it has been left."""
+        spent = spent_shares(self.pasts, self.q10, self.estimate, self.places)
+        cost = cost_of(self.place, self.q10, self.since, self.until, self.places)
+        used, over = life_used(cost, spent, base), np.zeros(len(base))
+        if len(past := np.flatnonzero(used >= base)):
+            now = (self.place[past], self.since[past], self.until[past])
+            pasts = [self.pasts[n] for n in past.tolist()]
+            over[past] = days_over(pasts, now, self.q10[past], spent[past], base[past], self.estimate, self.places)
+        return used, over
+
+    def rate(self) -> Numbers:
+        """What a day costs each where it stands, in the mean of a year."""
+        rate = np.ones(len(self.q10))
+        for there, climate, pace in pairs(self.place, self.q10, self.places):
+            rate[there] = ageing_rate(climate.mean_c, climate.swing_c, pace)
+        return rate
 
 
 def lives_left(
@@ -152,29 +167,28 @@ def lives_left(
     until = np.array([end.toordinal() for end in ends], dtype=float)
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["closed_on"].toordinal() for row in rows], dtype=float)
-    spent = spent_shares([row["past"] for row in rows], q10, estimate, places)
+    of = _Ageing([row["past"] for row in rows], place, q10, since, until, estimate, places)
     base, most = _base(rows, estimate)
-    used, rate = _used(place, q10, since, until, spent, base, places)
+    used, over = of.used(base)
     had = np.array([row[f"{estimate.value}_had"] for row in rows], dtype=float)
-    left, share = days_left(base, used, rate, most, age), share_left(base, used, most, age, had)
+    left, share = days_left(base, used, of.rate(), most, age, over), share_left(base, used, most, age, had)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
-        band = _band(rows[0], (since[:1], until[:1], age[:1]), places, ends[0])
+        first = replace(of, pasts=of.pasts[:1], place=place[:1], q10=q10[:1], since=since[:1], until=until[:1])
+        band = _band(rows[0], first, age[:1])
     return left, share, band
 
 
-def _band(row: dict[str, Any], of: tuple[Numbers, Numbers, Numbers], places: dict[int, Place], end: date) -> str:
+def _band(row: dict[str, Any], of: _Ageing, age: Numbers) -> str:
     """The soonest and the latest end of one package for all that is unsure: estimates, its place's warmth, its pace."""
-    since, until, age = of
-    place, q10 = places[row["place_id"]], np.array([row["q10"]])
-    cost = life_used_in(place, row["q10"], since, until)
+    place = of.places[row["place_id"]]
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
     said = []
     for estimate, rate in ((Estimate.CAUTIOUS, fast), (Estimate.HOPEFUL, slow)):
         base, most = _base([row], estimate)
-        used = life_used(cost, spent_shares([row["past"]], q10, estimate, places), base)
-        left = float(days_left(base, used, np.array([rate]), most, age)[0])
-        said.append(say_best_by(None if isinf(left) else end + timedelta(days=left), row["packed_on"]))
+        used, over = replace(of, estimate=estimate).used(base)
+        left = float(days_left(base, used, np.array([rate]), most, age, over)[0])
+        said.append(best_by(row, left, date.fromordinal(int(of.until[0]))))
     return f"{said[0]} cautious · {said[1]} hopeful"
 
 
