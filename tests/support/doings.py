@@ -17,7 +17,8 @@ from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
 from yellow_larder.features.catalog.fresh_produce import AskedProduce, add_own_produce
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
-from yellow_larder.features.catalog.own_foods import AskedFood, AskedMix, add_mix, change_own_food
+from yellow_larder.features.catalog.own_foods import AskedFood, change_own_food
+from yellow_larder.features.catalog.own_mixes import AskedMix, add_mix, change_mix
 from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.drying.conditioning import back_in_jar, empty_jar, fill_jar, look_at_jar
 from yellow_larder.features.drying.dryness_test import take_out, try_dry
@@ -94,7 +95,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 93
+ACTS = 94
 """How many different things `do` does."""
 
 
@@ -209,6 +210,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: _counted(larder, n),
         lambda: correct(larder, newest(larder, n), Correction(amount=f"{n + 2}00 g", shelf=n % 3 + 1)),
         lambda: add_mix(larder, AskedMix(name=f"mix {n}", lines="60 % red lentils\n40 % rice")),
+        lambda: change_mix(larder, n + 1, AskedMix(name=f"mix {n} anew", lines=f"{n + 1} cups rice\n1 cup salt")),
         lambda: add_container(larder, AskedContainer(name=f"tub {n}", kind=Kind.TOTE, volume=f"{n + 2} L")),
         lambda: remove_container(larder, n + 1),
         lambda: keep_seeds(larder, AskedSeed(name="carrot", harvested="2024", amount=f"{n}00")),

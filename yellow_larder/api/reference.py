@@ -20,15 +20,20 @@ from yellow_larder.features.catalog.fresh_produce import (
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.catalog.own_foods import (
     AskedFood,
-    AskedMix,
     FoodAsTyped,
-    MixView,
-    add_mix,
     add_own_food,
     change_own_food,
     own_food_as_typed,
-    see_mix,
     see_own_food,
+)
+from yellow_larder.features.catalog.own_mixes import (
+    AskedMix,
+    MixAsTyped,
+    MixView,
+    add_mix,
+    change_mix,
+    mix_as_typed,
+    see_mix,
 )
 from yellow_larder.features.freeze_drying.plan import freeze_dried_to_pick
 from yellow_larder.features.guide.guide import Guide, guide
@@ -124,6 +129,19 @@ def make_mix(larder: TheLarder, mix: AskedMix) -> Added:
     """Add a mix of one's own: its figures follow from what is in it."""
     added = add_mix(larder, mix)
     return Added(added.key, added.name)
+
+
+@router.get("/mixes/{number}")
+def see_own_mix(larder: TheLarder, number: Number) -> MixAsTyped:
+    """A mix of one's own as it is typed, and its version."""
+    return mix_as_typed(larder, number)
+
+
+@router.put("/mixes/{number}")
+def put_mix_right(larder: TheLarder, number: Number, mix: AskedMix, based_on: BasedOn = None) -> Added:
+    """A mix is put right, in other mixes too; what is packed keeps what it was packed with."""
+    changed = change_mix(larder, number, mix, based_on=based_on)
+    return Added(changed.key, changed.name)
 
 
 @router.get("/produce")

@@ -79,7 +79,7 @@ class MixPart:
     share: float
 
 
-@event("mix", "added")
+@event("mix", "added", "changed")
 @dataclass(frozen=True, slots=True)
 class NewMix(Event):
     """A mix of one's own.
