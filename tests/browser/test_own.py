@@ -116,6 +116,24 @@ def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
     page.get_by_label("Type a line, or paste many").press("Enter")
     expect(page.get_by_role("listitem").filter(has_text="red soup mix")).to_contain_text("4 ×")
 
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("searchbox").fill("soup mix")
+    page.get_by_role("button", name=re.compile("^Red soup mix")).click()
+    page.get_by_role("button", name="Put it right …").click()
+    sheet = page.get_by_role("dialog", name="Put it right")
+    expect(sheet.get_by_label("Name")).to_have_value("Red soup mix")
+    lines = sheet.get_by_label("What is in it, a line each")
+    expect(lines).to_have_value(re.compile(r"^6\d\.\d+ % red lentils\n"))
+    lines.fill("50 % red lentils\n50 % red soup mix")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet.get_by_text("A mix cannot be in itself")).to_be_visible()
+    lines.fill("2 cups red lentils\n2 cups white rice")
+    sheet.get_by_label("Name").fill("Soup for winter")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_be_hidden()
+    page.get_by_role("searchbox").fill("winter")
+    expect(page.get_by_role("button", name=re.compile("^Soup for winter"))).to_be_visible()
+
 
 def test_lots_that_were_made_here_are_mixed(page: Page, demo_to_change: Here) -> None:
     page.goto(f"{demo_to_change.url}/drying/ready")

@@ -1,11 +1,13 @@
 """What is past its best-by was best by one day, whatever becomes of it afterwards."""
 
+from contextlib import suppress
 from datetime import timedelta
 
 import pytest
 
 from tests.conftest import Clock
 from yellow_larder.core.containers import Closing
+from yellow_larder.core.errors import Refusal
 from yellow_larder.core.keeping import LONGEST_DAYS
 from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, places_in
@@ -17,7 +19,7 @@ from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.elsewhere import elsewhere
 from yellow_larder.features.shelves.shelves import move, shelves
-from yellow_larder.features.using.opening import open_packages
+from yellow_larder.features.using.opening import Reclosing, close_again, open_packages, take
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
 
@@ -90,3 +92,28 @@ def test_what_does_not_age_has_no_end_that_no_calendar_has(house: Larder, clock:
         clock.now += timedelta(days=365 * years)
         assert sum(each.kept for each in shelves(house).places) == len(foods) * len(places) * len(Opened)
         assert rounds(house)
+
+
+@pytest.mark.parametrize("line", LINES)
+@pytest.mark.parametrize("past", [False, True])
+def test_a_clock_that_was_set_back_breaks_nothing(house: Larder, clock: Clock, line: str, past: bool) -> None:
+    """A machine whose clock is wrong by a year: it does what it is told or says why not, and nothing is lost by it."""
+    (number,) = put_away(house, line.split(",")[0] + ", loft").numbers
+    while past and card(house, number).left:
+        clock.now += timedelta(days=20)
+    open_packages(house, [number])
+    now = clock.now
+    clock.now -= timedelta(days=400)
+    assert elsewhere(house, number)
+    for act in (
+        lambda: move(house, [number], place=elsewhere(house, number)[0].place, shelf=1),
+        lambda: take(house, number, "50 g"),
+        lambda: close_again(house, number, Reclosing(Closing.LID)),
+    ):
+        with suppress(Refusal):
+            act()
+        assert card(house, number)
+    clock.now = now
+    assert card(house, number)
+    assert sum(each.kept for each in shelves(house).places) == 1
+    assert check(house.engine) == []

@@ -86,7 +86,7 @@ def mix_lots(larder: Larder, name: str, parts: Sequence[PartAsked]) -> MixedLot:
                 shares[each.food.key] = shares.get(each.food.key, 0.0) + each.mass_g / total
             mix = NewMix(called, tuple(MixPart(key, share) for key, share in shares.items()))
             number = log.next_number(session, "mix")
-            food_key, begins = f"mix-{number}", [log.Act(number, mix)]
+            food_key, begins = f"mix-{number}", [log.Act(number, mix, "added")]
         came = _came(taken, food_key, total, larder)
         lot = log.next_number(session, "lot")
         acts = [

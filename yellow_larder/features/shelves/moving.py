@@ -89,7 +89,8 @@ def row_there(session: Session, row: Row, target: Place, on: date) -> Row:
 
 
 def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date, *, is_dry: bool) -> dict[Estimate, Life]:
-    kept, age = {}, (on - package.closed_on).days
+    # A clock that was set back makes nothing younger than new.
+    kept, age = {}, max(0, (on - package.closed_on).days)
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
@@ -115,7 +116,7 @@ def rest_days(here: float, there: float, age: float) -> float:
     Args:
         here: the most days from closing where it stood; may be infinite.
         there: the same if it had stood in the new place all along.
-        age: days since it was closed.
+        age: days since it was closed, 0 or more.
 
     Example:
         Half of its oxygen budget is gone after a year of two; where it would have had four, two are left:

@@ -150,7 +150,7 @@ class InHand:
         Opening never stretches what oxygen or moisture had left of it; closing it anew may. What has no isotherm keeps
         what it took up of the room's moisture while it was open.
         """
-        was, age = self.course, (self.day - self.package.closed_on).days
+        was, age = self.course, max(0, (self.day - self.package.closed_on).days)
         most, rest = endless(getattr(self.package, f"{estimate.value}_most")), endless(there.most)
         if was is not None and was.of.opened_a_day and was.damp is None:
             rest = rest_days(most, rest, age) - age

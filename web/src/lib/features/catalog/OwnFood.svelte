@@ -19,7 +19,7 @@
     name?: string;
     /** Whether it begins as a mix. */
     mix?: boolean;
-    /** The food to put right; none to add one. */
+    /** The food or the mix to put right; none to add one. */
     number?: number | undefined;
     onadded: (name: string, key: string) => void;
   } = $props();
@@ -54,5 +54,5 @@
       onset={(next) => (mixed = next)}
       row="mb-4 flex flex-wrap gap-2"
     />{/if}
-  {#if mixed}<OwnMix {name} onadded={added} />{:else}{#key number}<OneFood {name} {number} {foods} onadded={added} />{/key}{/if}
+  {#key number}{#if mixed}<OwnMix {name} {number} onadded={added} />{:else}<OneFood {name} {number} {foods} onadded={added} />{/if}{/key}
 </Sheet>

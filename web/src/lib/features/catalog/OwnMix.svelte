@@ -1,13 +1,22 @@
 <!-- A mix: what is in it, a line each, and what that comes to. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
   import Field from "$lib/ui/Field.svelte";
   import { renamed } from "$lib/format/words";
-  import { untrack } from "svelte";
+  import { onMount, untrack } from "svelte";
 
-  let { name, onadded }: { name: string; onadded: (food: Schemas["Added"]) => void } = $props();
+  let {
+    name,
+    number,
+    onadded,
+  }: {
+    name: string;
+    /** The mix to put right; none to add one. */
+    number?: number | undefined;
+    onadded: (food: Schemas["Added"]) => void;
+  } = $props();
 
   const EXAMPLE = "2 cups red lentils\n1 cup white rice\n¼ cup dried onions\n2 tbsp salt";
 
@@ -17,6 +26,16 @@
   let weighs = $state("");
   let read = $state.raw<Schemas["MixView"]>();
   let wrong = $state<Wrong>({});
+
+  let version = $state<number>();
+
+  onMount(async () => {
+    if (number === undefined) return;
+    const { data } = await ask(api.GET("/api/mixes/{number}", { params: { path: { number } } }));
+    if (!data) return;
+    const { mix } = data;
+    [called, lines, measure, weighs, version] = [mix.name, mix.lines, mix.measure ?? "1 cup", mix.weighs ?? "", data.version];
+  });
 
   const asked = (): Schemas["AskedMix"] => ({ name: called, lines, measure, weighs });
   const id = $props.id();
@@ -34,7 +53,11 @@
 
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    const done = await ask(api.POST("/api/mixes", { body: asked() }));
+    const done = await ask(
+      number === undefined
+        ? api.POST("/api/mixes", { body: asked() })
+        : api.PUT("/api/mixes/{number}", { params: { path: { number }, header: basedOn(version) }, body: asked() }),
+    );
     wrong = done.wrong ?? {};
     if (done.data) onadded(done.data);
   }
@@ -134,6 +157,11 @@
       <p class="caption">What it comes to shows here: energy, protein, how long it keeps.</p>
     {/if}
   </div>
+  {#if number !== undefined}<p class="caption sm:col-span-2">
+      It is so from now on, in other mixes as well. What is packed already keeps the figures it was packed with.
+    </p>{/if}
   {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
-  <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
+  <div class="flex justify-end sm:col-span-2">
+    <button class="do" type="submit" disabled={number !== undefined && version === undefined}>{number === undefined ? "Add it" : "Save"}</button>
+  </div>
 </form>

@@ -21,8 +21,8 @@
   let tab = $state("how");
   let adding = $state(false);
   let addingContainer = $state(false);
-  /** The food of one's own that is put right; none to add one. */
-  let changing = $state<number>();
+  /** The food or the mix of one's own that is put right; none to add one. */
+  let changing = $state.raw<{ mix: boolean; number: number }>();
   let open = $state<string>();
 
   const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
@@ -60,8 +60,11 @@
     await larder.tell(ask(api.DELETE("/api/containers/{number}", { params: { path: { number } } })), "Removed: what is packed in one keeps it");
   }
 
-  /** The number of a food of one's own; none of the table's, nor of a mix. */
-  const ownOf = (key: string) => Number(/^own-(\d+)$/.exec(key)?.[1]) || undefined;
+  /** A food or a mix of one's own by its number; none of the table's. */
+  function ownOf(key: string) {
+    const [, kind, number] = /^(own|mix)-(\d+)$/.exec(key) ?? [];
+    return number ? { mix: kind === "mix", number: Number(number) } : undefined;
+  }
 
   const years = (value: number | null | undefined) =>
     value === null || value === undefined ? "keeps" : value < 1 ? `${Math.round(value * 12)} mo` : `${tenths(value)} y`;
@@ -287,5 +290,11 @@
       beside={guide.containers.find((row) => row.usual && row.kind === "jar")?.draw}
       onadded={() => (tab = "containers")}
     />{/if}
-  {#if guide}<OwnFood bind:open={adding} number={changing} name={wanted && !foods.length ? words.trim() : ""} onadded={() => (tab = "foods")} />{/if}
+  {#if guide}<OwnFood
+      bind:open={adding}
+      mix={changing?.mix}
+      number={changing?.number}
+      name={wanted && !foods.length ? words.trim() : ""}
+      onadded={() => (tab = "foods")}
+    />{/if}
 </Page>
