@@ -339,3 +339,16 @@ def test_every_step_can_be_taken_back(larder: Larder, clock: Clock) -> None:
         assert only(larder) == before
     take_back(larder)
     assert see_loads(larder) == []
+
+
+@pytest.mark.parametrize("days", [0.1, 1, 3, 10, 1000])
+def test_of_a_forgotten_load_its_drying_is_shown_and_not_the_years_after(
+    larder: Larder, clock: Clock, days: float
+) -> None:
+    start_load(larder, LoadAsk(items=(Item(line="2 kg leeks"), Item(line="1 kg mushrooms"))))
+    clock.now += timedelta(days=days)
+    for drying in only(larder).items:
+        end = drying.curve[-1].hours
+        assert drying.hours.high < end <= 2 * drying.hours.high + 0.001
+        assert drying.now_hours <= end or drying.now_hours > 1.9 * drying.hours.high
+        assert drying.now_hours == pytest.approx(24 * days)

@@ -39,6 +39,9 @@ _SCALE_STEP_G = 1.0
 """What a kitchen scale tells apart. Source: common practice."""
 
 _POINTS = 60
+_LONGEST_SHOWN = 2
+"""How many times as long as it can take its curve is drawn at the most."""
+
 _SOONEST_WEIGHING_HOURS = 0.5
 _WEIGHINGS_OVER_LOAD = 4
 """A load is weighed about so many times. Source: our judgement: the forecast narrows little after that."""
@@ -306,7 +309,8 @@ def _drying(running: LoadState, item: int, found: Forecast) -> Drying:
     hours = found.hours()
     began = running.began_of(item)
     now_hours = hours_between(began, running.now)
-    along = np.linspace(0, max(hours.high * 1.08, now_hours * 1.05), _POINTS)
+    # A load that is left in for long does nothing more that a picture could show.
+    along = np.linspace(0, max(hours.high * 1.08, min(now_hours * 1.05, hours.high * _LONGEST_SHOWN)), _POINTS)
     bands = np.stack([along, *(found.share(along, sd) * wet_g for sd in (0.0, -BAND_SD, BAND_SD))], axis=1)
     share = float(found.share(np.array([now_hours]))[0])
     weighings = running.weighings(item)

@@ -16,6 +16,18 @@ describe("times", () => {
   });
 
   it.each([
+    [new Date(2026, 10, 18, 23, 50), "Wed 23:50"],
+    [new Date(2026, 10, 17, 7, 36), "17 Nov 07:36"],
+    [new Date(2026, 10, 30, 0, 10), "Mon 00:10"],
+    [new Date(2026, 11, 1, 0, 10), "1 Dec 00:10"],
+    [new Date(2026, 6, 2, 16, 40), "2 Jul 16:40"],
+    [new Date(2024, 1, 29, 16, 40), "29 Feb 2024"],
+    [new Date(2027, 0, 2, 16, 40), "2 Jan 2027"],
+  ])("%s is %s: no day of the week that there are two of", (at, said) => {
+    expect(when(iso(at), now)).toBe(said);
+  });
+
+  it.each([
     ["2026-11-24", "today"],
     ["2026-11-25T08:00:00", "tomorrow"],
     ["2026-11-23", "yesterday"],

@@ -6,11 +6,20 @@ export const moment = (iso: string): Date => new Date(/[zZ]|[+-]\d\d:\d\d$/.test
 /** "16:40". */
 export const clock = (iso: string): string => moment(iso).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 
-/** "16:40" today, "Thu 16:40" on any other day. */
+/** The date of a day here, as the larder writes days. */
+const dated = (at: Date) => [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((each) => String(each).padStart(2, "0")).join("-");
+
+/** "16:40" today, "Thu 16:40" in the week around it, "2 Jul 16:40" beyond, where there are two Thursdays, "2 Jul 2024" in another year. */
 export function when(iso: string, now = new Date()): string {
   const at = moment(iso);
-  return at.toDateString() === now.toDateString() ? clock(iso) : `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(iso)}`;
+  const apart = Math.abs(daysApart(at, now));
+  if (apart === 0) return clock(iso);
+  if (apart < 7) return `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(iso)}`;
+  return at.getFullYear() === now.getFullYear() ? `${date(dated(at), now)} ${clock(iso)}` : date(dated(at), now);
 }
+
+/** Days of the calendar from one moment's day to another's. */
+const daysApart = (that: Date, now: Date) => Math.round((new Date(that).setHours(0, 0, 0, 0) - new Date(now).setHours(0, 0, 0, 0)) / 86_400_000);
 
 /** A day of the house as a date here, at its first hour. */
 export function dayStart(iso: string): Date {
@@ -21,7 +30,7 @@ export function dayStart(iso: string): Date {
 /** "today", "tomorrow", "yesterday", "Thu 26 Nov"; of a day, whatever the hour. */
 export function day(iso: string, now = new Date()): string {
   const that = dayStart(iso);
-  const apart = Math.round((that.getTime() - new Date(now.getFullYear(), now.getMonth(), now.getDate()).getTime()) / 86_400_000);
+  const apart = daysApart(that, now);
   const near = { "-1": "yesterday", "0": "today", "1": "tomorrow" }[apart];
   if (near) return near;
   const far = Math.abs(apart) > 300;

@@ -12,6 +12,7 @@
   const most = $derived(drying.wet_g * 1.04);
   const at = (hours: number) => new Date(moment(drying.went_in).getTime() + hours * 3_600_000).toISOString();
   const now = $derived(Math.min(drying.now_hours, end));
+  const said = $derived(`now about ${drying.now}${drying.now_hours > end ? " →" : ""}`);
   const high = $derived(Math.min(drying.hours.high, end));
   const late = $derived(drying.hours.likely > end * 0.62);
 
@@ -23,7 +24,7 @@
     const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72;
     return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step).map((each) => ({
       at: each,
-      words: step >= 24 ? when(at(each)).slice(0, 3) : clock(at(each)),
+      words: step >= 24 ? moment(at(each)).toLocaleDateString("en-GB", { weekday: "short" }) : clock(at(each)),
     }));
   }
 </script>
@@ -73,10 +74,10 @@
     <text
       x={frame.x(now)}
       y={frame.top - 20}
-      text-anchor={anchor(frame.x(now) - frame.left, `now about ${drying.now}`, frame.right - frame.left)}
+      text-anchor={anchor(frame.x(now) - frame.left, said, frame.right - frame.left)}
       font-size="13"
       font-weight="700"
-      fill="var(--slate)">now about {drying.now}</text
+      fill="var(--slate)">{said}</text
     >
     <path
       d="M{frame.x(drying.hours.low)} {dry + 9}v8M{frame.x(drying.hours.low)} {dry + 13}H{frame.x(high)}M{frame.x(high)} {dry + 9}v8"
