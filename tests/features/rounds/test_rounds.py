@@ -24,9 +24,10 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.rounds.tasks import Task, TaskKind, When
-from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
-from yellow_larder.features.shelves.shelves import Due, shelves
+from yellow_larder.features.shelves.ageing import SOON_DAYS, due_soon
+from yellow_larder.features.shelves.shelves import Due, shelves, throw_out
 from yellow_larder.journal.database import reading
+from yellow_larder.reference import foods
 
 
 def due(larder: Larder, kind: TaskKind) -> list[Task]:
@@ -187,7 +188,22 @@ def test_the_round_finds_what_the_shelves_mark(larder: Larder, clock: Clock, ago
     clock.now += timedelta(days=ago)
     marked = {each.number for each in shelves(larder).packages if each.due is not Due.FINE}
     with reading(larder.engine) as session:
-        soon = due_within(session, larder.today(), SOON_DAYS)
+        soon = due_soon(session, larder.today())
     assert set(soon.number.tolist()) == marked
     assert all(soon.days < SOON_DAYS)
     assert bool(marked) is (ago > 0)
+
+
+def test_of_the_days_it_is_said_how_many_are_past_their_best_by(larder: Larder, clock: Clock) -> None:
+    """Its energy over what the household eats in a day, by hand; thrown out it counts no more."""
+    pack(larder, Ask(line="500 g hazelnuts", container="jar-1-litre", closing=Closing.LID))
+    pack(larder, Ask(line="2 kg white rice", container="jar-half-gallon"))
+    seen = overview(larder)
+    assert (seen.past_days, seen.kept) == (0, 3)
+    clock.now += timedelta(days=700)
+    seen = overview(larder)
+    nuts = foods()["hazelnuts"].composition.kcal * 5
+    assert seen.past_days == pytest.approx(nuts / seen.appetite.kcal_day, rel=1e-3)
+    assert seen.days > seen.past_days
+    throw_out(larder, [1], why="rancid")
+    assert overview(larder).past_days == 0

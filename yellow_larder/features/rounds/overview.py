@@ -17,6 +17,7 @@ from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.planning.master_list import in_store
 from yellow_larder.features.rounds.rounds import RECORDS, due_now
 from yellow_larder.features.run.record import RunPhase, current
+from yellow_larder.features.shelves.ageing import due_soon
 from yellow_larder.features.supplies.view import low_supplies
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
@@ -39,6 +40,8 @@ class Overview:
     kept: int
     kcal: float
     days: float
+    past_days: float
+    """How many of these days are of food past its best-by."""
     under_way: int
     """Loads in the dryers, jars being conditioned, and what freezes or thaws: all that stands under Drying."""
     due: int
@@ -63,6 +66,7 @@ def overview(larder: Larder) -> Overview:
         log.read_records(session, EaterKept, *RECORDS)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
+        soon = due_soon(session, larder.today())
         change = log.ends(session).last
         copy = safe_copy(larder, session)
         return Overview(
@@ -71,6 +75,7 @@ def overview(larder: Larder) -> Overview:
             kept=here.packages,
             kcal=here.kcal,
             days=here.days,
+            past_days=float(soon.kcal[soon.days < 0].sum()) / eats.kcal_day,
             under_way=log.how_many(session, *_UNDER_WAY),
             due=due_now(session, larder.clock(), copy),
             running=_running(session),

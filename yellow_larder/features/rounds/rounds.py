@@ -33,7 +33,7 @@ from yellow_larder.features.places.alarms import SAYS, all_alarms, say_first
 from yellow_larder.features.rounds.tasks import Task, TaskKind, When, by_day, by_hour, whole_day
 from yellow_larder.features.seeds.germinating import LEAST_TO_SEE, seeds_to_test
 from yellow_larder.features.seeds.state import SeedRecord
-from yellow_larder.features.shelves.ageing import SOON_DAYS, due_within
+from yellow_larder.features.shelves.ageing import due_soon
 from yellow_larder.features.shelves.inspection import packages_to_see_to
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.view import low_supplies
@@ -234,7 +234,7 @@ def _waiting(
 
 def _eat(session: Session, now: datetime) -> Iterator[Task]:
     """What has passed its best-by, or will soon: a line for each food."""
-    soon = due_within(session, day_of(now), SOON_DAYS)
+    soon = due_soon(session, day_of(now))
     of_food = [np.flatnonzero(soon.food == n) for n in range(len(soon.foods))]
     for food, mine in zip(soon.foods, of_food, strict=True):
         if not len(mine):

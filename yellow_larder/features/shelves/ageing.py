@@ -20,6 +20,7 @@ from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.life import cost_of, days_over, life_used, pairs, spent_shares
 from yellow_larder.features.packages.state import Package, row_of
+from yellow_larder.journal import log
 from yellow_larder.words.dates import say_best_by
 
 SOON_DAYS = 90
@@ -71,6 +72,7 @@ class DueSoon:
         place: the places where they stand.
         food: their foods, as indices into `foods`.
         days: days they have left; negative if past.
+        kcal: their energy.
         foods: foods, each with how it is drawn.
     """
 
@@ -78,32 +80,36 @@ class DueSoon:
     place: NDArray[np.int64]
     food: NDArray[np.int64]
     days: Numbers
+    kcal: Numbers
     foods: list[DrawnFood]
 
 
-def due_within(session: Session, today: date, days: float) -> DueSoon:
-    """What is kept and has fewer than so many days left by the household's estimate.
+def due_soon(session: Session, today: date) -> DueSoon:
+    """What is kept and has fewer than `SOON_DAYS` left by the household's estimate.
 
     The file is asked only for what could be due if every day were as warm as the warmest.
     """
+    return log.once(session, f"due soon on {today}", lambda: _due_within(session, today, SOON_DAYS))
+
+
+def _due_within(session: Session, today: date, days: float) -> DueSoon:
     estimate = settings(session).estimate
     places = places_in(session)
     asked = {"by": today.toordinal() + int(days) + 1, "today": today}
     rows = session.connection().execute(_could_be_due(estimate), asked).fetchall()
     foods: dict[tuple[str, str, str], int] = {}
-    food = np.array([foods.setdefault(tuple(row[8:]), len(foods)) for row in rows], dtype=np.int64)
-    figures = np.array([row[:7] for row in rows], dtype=float).reshape(len(rows), 7)
+    food = np.array([foods.setdefault(tuple(row[9:]), len(foods)) for row in rows], dtype=np.int64)
+    figures = np.array([row[:8] for row in rows], dtype=float).reshape(len(rows), 8)
     lives = np.where(np.isnan(figures[:, 5:7]), np.inf, figures[:, 5:7])
     place, q10 = figures[:, 1].astype(np.int64), figures[:, 2]
     since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
-    of = _Ageing([row[7] for row in rows], place, q10, since, until, estimate, places)
+    of = _Ageing([row[8] for row in rows], place, q10, since, until, estimate, places)
     used, over = of.used(lives[:, 0])
     left = days_left(lives[:, 0], used, of.rate(), lives[:, 1], until - closed, over)
     soon = left < days
-    return DueSoon(
-        figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], [DrawnFood(*each) for each in foods]
-    )
+    drawn = [DrawnFood(*each) for each in foods]
+    return DueSoon(figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], figures[soon, 7], drawn)
 
 
 @cache
@@ -112,7 +118,8 @@ def _could_be_due(estimate: Estimate) -> Select[*tuple[Any, ...]]:
     base, most, ends = (Package.__table__.columns[f"{estimate.value}_{what}"] for what in ("days", "most", "end"))
     day = [func.julianday(each) - _JULIAN for each in (Package.stands_since, Package.closed_on)]
     drawn = (Package.food_name, Package.form, Package.colour)
-    return select(Package.number, Package.place_id, Package.q10, *day, base, most, Package.past, *drawn).where(
+    figures = (Package.number, Package.place_id, Package.q10, *day, base, most, Package.kcal)
+    return select(*figures, Package.past, *drawn).where(
         ends <= bindparam("by"),
         Package.gone_on.is_(None),
         # What somebody looked at and keeps on is not due before it is looked at again.

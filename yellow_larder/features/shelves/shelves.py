@@ -25,7 +25,7 @@ from yellow_larder.features.shelves.ageing import (
     SOON_DAYS,
     DueSoon,
     best_by,
-    due_within,
+    due_soon,
     kept_rows,
     lives_left,
 )
@@ -166,7 +166,7 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
         if place is not None:
             only.append(Package.place_id == place)
         rows = kept_rows(session, _COLUMNS, *only, most=most)
-        soon = due_within(session, today, SOON_DAYS)
+        soon = due_soon(session, today)
         wrong = _wrong(session)
         sums = _sums(session)
         first_due = _first_due(session, soon, wrong)
@@ -189,7 +189,7 @@ def see_places(larder: Larder) -> list[PlaceView]:
     """All places, with what each holds in figures."""
     with reading(larder.engine) as session:
         places = places_in(session)
-        soon = due_within(session, larder.today(), SOON_DAYS)
+        soon = due_soon(session, larder.today())
         return _place_views(places, _sums(session), soon, _wrong(session), settings(session).units)
 
 

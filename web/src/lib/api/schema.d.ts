@@ -7474,6 +7474,8 @@ export interface components {
             kept: number;
             /** Low */
             low: number;
+            /** Past Days */
+            past_days: number;
             /** Running */
             running: string;
             settings: components["schemas"]["Settings"];

@@ -35,6 +35,7 @@
   /** The largest need is drawn as the largest sack; the others by their volume, so by the cube root of it. */
   const largest = $derived(Math.max(1, ...(store?.rows.map((row) => row.need_g) ?? [])));
   const size = (row: Schemas["StoreRow"]) => 20 + 40 * Math.cbrt(row.need_g / largest);
+  const span = (days: number) => (days < 10 ? days.toFixed(1) : whole(days));
   const missing = $derived(store?.rows.filter((row) => row.gap_g > 0).length ?? 0);
 </script>
 
@@ -60,9 +61,9 @@
             <a class="chip" href="/api/table/store.csv" download>As CSV</a>
           </div>
           <p class="caption pb-1">
-            {#if larder.overview}By energy, all that is here would feed you for {larder.overview.days < 10
-                ? larder.overview.days.toFixed(1)
-                : whole(larder.overview.days)} days, whatever it is.{/if}
+            {#if larder.overview}By energy, all that is here would feed you for {span(larder.overview.days)} days{larder.overview.past_days >= 0.05
+                ? ` (${span(larder.overview.past_days)} past best-by)`
+                : ""}, whatever it is.{/if}
             These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
           </p>
           <ul class="border-t-2 border-ink">
