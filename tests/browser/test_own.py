@@ -176,7 +176,19 @@ def test_a_fresh_food_that_no_table_knows_is_dried(page: Page, served: Here) -> 
     expect(page.get_by_role("heading", name=re.compile("^Dry in"))).to_be_visible()
     page.goto(f"{served.url}/guide")
     page.get_by_role("tab", name="Drying").click()
-    expect(page.get_by_role("row", name=re.compile("^loquats to dried loquats halves"))).to_be_visible()
+    row = page.get_by_role("row", name=re.compile("^loquats to dried loquats"))
+    expect(row).to_contain_text("halves")
+    row.get_by_role("button", name="Put it right …").click()
+    sheet = page.get_by_role("dialog", name="Put it right")
+    expect(sheet.get_by_label("Name, as it is fresh")).to_have_value("loquats")
+    expect(sheet.get_by_label("Water in it, %")).to_have_value("86.7")
+    sheet.get_by_label("Water in it, %").fill("99")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet.get_by_text(re.compile("must lie between")).first).to_be_visible()
+    sheet.get_by_label("Water in it, %").fill("81")
+    sheet.get_by_role("button", name="Save").click()
+    expect(sheet).to_be_hidden()
+    expect(row).to_contain_text("81")
 
 
 def test_a_fresh_food_that_no_table_knows_is_freeze_dried(page: Page, served: Here) -> None:

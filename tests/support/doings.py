@@ -15,7 +15,7 @@ from yellow_larder.core.drying import Look
 from yellow_larder.core.packing import Feel
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import add_food
-from yellow_larder.features.catalog.fresh_produce import AskedProduce, add_own_produce
+from yellow_larder.features.catalog.fresh_produce import AskedProduce, add_own_produce, change_own_produce
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
 from yellow_larder.features.catalog.own_foods import AskedFood, change_own_food
 from yellow_larder.features.catalog.own_mixes import AskedMix, add_mix, change_mix
@@ -95,7 +95,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.journal.tables import Record
 from yellow_larder.words.errors import Refused
 
-ACTS = 94
+ACTS = 95
 """How many different things `do` does."""
 
 
@@ -219,6 +219,7 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: count_seeds(larder, n + 1, f"{n}5"),
         lambda: remove_seeds(larder, n + 1),
         lambda: add_own_produce(larder, AskedProduce(name=f"fruit {n}", like="apricots", water=80 + n)),
+        lambda: change_own_produce(larder, n + 1, AskedProduce(name=f"fruit {n} anew", like="apples", water=70 + n)),
         lambda: change_own_food(larder, n + 1, AskedFood(name=f"food {n} anew", like="spelt", kcal=300 + n)),
         lambda: put_away(larder, f"{n + 1} tins sardines, best by 2029-06\n2 quart jars rice, about 2024"),
     ]

@@ -11,10 +11,13 @@ from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.container_view import ContainerMade, ContainerRead, may_be, see_container
 from yellow_larder.features.catalog.fresh_produce import (
     AskedProduce,
+    ProduceAsTyped,
     ProduceName,
     ProduceView,
     add_own_produce,
+    change_own_produce,
     fresh_to_pick,
+    produce_as_typed,
     see_own_produce,
 )
 from yellow_larder.features.catalog.own_containers import AskedContainer, add_container, remove_container
@@ -168,6 +171,19 @@ def make_produce(larder: TheLarder, produce: AskedProduce) -> Added:
     """Add a fresh food of one's own to what can be dried, and the dried food that it becomes."""
     added = add_own_produce(larder, produce)
     return Added(added.key, added.name)
+
+
+@router.get("/produce/{number}")
+def see_one_produce(larder: TheLarder, number: Number) -> ProduceAsTyped:
+    """A fresh food of one's own as it is typed, and its version."""
+    return produce_as_typed(larder, number)
+
+
+@router.put("/produce/{number}")
+def put_produce_right(larder: TheLarder, number: Number, produce: AskedProduce, based_on: BasedOn = None) -> Added:
+    """A fresh food of one's own is known better; loads that are on are calculated so as well."""
+    changed = change_own_produce(larder, number, produce, based_on=based_on)
+    return Added(changed.key, changed.name)
 
 
 @router.get("/containers/kinds")

@@ -13,7 +13,9 @@ from yellow_larder.features.catalog.fresh_produce import (
     AskedProduce,
     add_own_produce,
     all_produce,
+    change_own_produce,
     fresh_to_pick,
+    produce_as_typed,
     see_own_produce,
 )
 from yellow_larder.features.catalog.own_foods import AskedFood, add_own_food
@@ -23,8 +25,10 @@ from yellow_larder.features.guide.guide import guide
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
+from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import freeze_dryers, produce
+from yellow_larder.words.errors import NotThere, Outdated
 from yellow_larder.words.quantities import Units
 
 LOQUATS = AskedProduce(name="loquats", like="apricots", water=86.7)
@@ -145,3 +149,41 @@ def test_goes_into_the_freeze_dryer_like_what_it_is_like(larder: Larder, each: o
 def test_every_likeness_is_offered_once() -> None:
     for offered in (fresh_to_pick(), freeze_dried_to_pick()):
         assert len({each.name for each in offered}) == len(offered) > 30
+
+
+def test_what_is_learned_of_it_later_is_written_down(larder: Larder) -> None:
+    """Its figures and its name; what it becomes stays, and takes the water along that was in it fresh."""
+    added = add_own_produce(larder, LOQUATS)
+    add_own_produce(larder, AskedProduce(name="medlars", like="apples"))
+    typed = produce_as_typed(larder, 1)
+    assert replace(typed.produce, dried="") == LOQUATS
+    known = replace(typed.produce, name="Loquat", water=82, thickness="6 mm", hours_low=9, weighs="16 g")
+    changed = change_own_produce(larder, 1, known, based_on=typed.version)
+    assert (changed.key, changed.name, changed.dried) == (added.key, "Loquat", added.dried)
+    assert (changed.fresh_water_pct, changed.thickness_mm, changed.hours_low) == (82, 6, 9)
+    with reading(larder.engine) as session:
+        assert all_foods(session)[added.dried].fresh_water_g == 82
+    assert plan_load(larder, LoadAsk(items=(Item(line="1 kg loquat"),))).items[0].produce == added.key
+    with refused("That is what is written already"):
+        change_own_produce(larder, 1, produce_as_typed(larder, 1).produce)
+    with pytest.raises(Outdated):
+        change_own_produce(larder, 1, LOQUATS, based_on=typed.version)
+    for name in ("leek", "medlars"):
+        with refused("can be dried already"):
+            change_own_produce(larder, 1, replace(known, name=name))
+    take_back(larder)
+    with reading(larder.engine) as session:
+        assert all_produce(session)[added.key].name == "loquats"
+        assert all_foods(session)[added.dried].fresh_water_g == 86.7
+    assert check(larder.engine) == []
+
+
+def test_a_dried_food_that_is_known_by_itself_keeps_its_own_water(larder: Larder) -> None:
+    own = add_own_food(larder, AskedFood(name="dried loquats", like="raisins", fresh_water_g=80))
+    add_own_produce(larder, LOQUATS)
+    change_own_produce(larder, 1, replace(LOQUATS, water=84))
+    with reading(larder.engine) as session:
+        assert all_foods(session)[own.key].fresh_water_g == 80
+    for act in (lambda: produce_as_typed(larder, 7), lambda: change_own_produce(larder, 7, LOQUATS)):
+        with pytest.raises(NotThere):
+            act()

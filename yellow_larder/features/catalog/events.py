@@ -41,7 +41,7 @@ class NewFood(Event):
     fresh_water_g: float | None = None
 
 
-@event("produce", "added")
+@event("produce", "added", "changed")
 @dataclass(frozen=True, slots=True)
 class NewProduce(Event):
     """A fresh food of one's own that is dried. What is none is taken from the fresh food that it is like.

@@ -17,10 +17,11 @@ from yellow_larder.features.catalog.foods import all_foods, names_of, own_food
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.catalog.weighed import only_mass_g
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
+from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference.drying import produce as table
-from yellow_larder.words.errors import Refused
+from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import (
     Units,
     read_amount,
@@ -49,6 +50,7 @@ class AskedProduce:
         hours_low: the shortest it takes.
         hours_high: the longest.
         weighs: what one piece weighs, peeled.
+        dried: key of the food it becomes; empty for the one that is called so, or a new one.
     """
 
     name: str
@@ -60,6 +62,7 @@ class AskedProduce:
     hours_low: float | None = None
     hours_high: float | None = None
     weighs: str = ""
+    dried: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,9 +172,82 @@ def add_own_produce(larder: Larder, asked: AskedProduce) -> Produce:
             acts.append(log.Act(number, read.becomes, "added"))
             fresh = replace(fresh, dried=f"own-{number}")
         number = log.next_number(session, "produce")
-        acts.append(log.Act(number, fresh))
+        acts.append(log.Act(number, fresh, "added"))
         log.record(session, log.title("produce.added", name=name), acts, at=larder.clock())
         return own_produce(f"own-{number}", fresh)
+
+
+@dataclass(frozen=True, slots=True)
+class ProduceAsTyped:
+    """A fresh food of one's own as it is typed, and the version of its record."""
+
+    produce: AskedProduce
+    version: int
+
+
+def produce_as_typed(larder: Larder, number: int) -> ProduceAsTyped:
+    """A fresh food of one's own as it is typed.
+
+    Raises:
+        NotThere: it is not in the table.
+    """
+    with reading(larder.engine) as session:
+        told = _produce_record(session, number)
+        asked = AskedProduce(
+            name=told.name,
+            like=told.like,
+            cut=told.cut,
+            water=told.fresh_water_pct,
+            thickness="" if told.thickness_mm is None else f"{told.thickness_mm:.10g} mm",
+            air_c=told.air_c,
+            hours_low=told.hours_low,
+            hours_high=told.hours_high,
+            weighs="" if told.unit_g is None else f"{told.unit_g:.10g} g",
+            dried=told.dried,
+        )
+        return ProduceAsTyped(asked, log.version(session, "produce", number))
+
+
+def change_own_produce(larder: Larder, number: int, asked: AskedProduce, *, based_on: int | None = None) -> Produce:
+    """A fresh food of one's own is known better: loads that are on are calculated so as well.
+
+    What it becomes stays what it becomes; of its own dried food the water that was in it fresh is put right too.
+
+    Raises:
+        NotThere: it is not in the table.
+        Refused: as by `add_own_produce`, or that is what is written already.
+        Outdated: somebody else changed it meanwhile.
+    """
+    name = tidy_name(asked.name, "name")
+    with writing(larder.engine) as session:
+        before = _produce_record(session, number)
+        check_based_on(session, "produce", number, based_on)
+        called_so = produce_names(all_produce(session)).called.get(plain(name))
+        if called_so is not None and called_so.key != f"own-{number}":
+            raise Refused("name", f"“{name}” can be dried already: it is in the table")
+        fresh = _read(replace(asked, dried=before.dried), name, all_foods(session), settings(session).units).fresh
+        if fresh == before:
+            raise Refused("request", "That is what is written already")
+        acts = [log.Act(number, fresh, "changed"), *_wetter(session, before, fresh)]
+        log.record(session, log.title("produce.changed", name=name), acts, at=larder.clock())
+        return own_produce(f"own-{number}", fresh)
+
+
+def _wetter(session: Session, before: NewProduce, fresh: NewProduce) -> list[log.Act]:
+    """What changes of the dried food of one's own that says of itself how much water was in it fresh."""
+    was, now = (own_produce("own", each).fresh_water_pct for each in (before, fresh))
+    number = fresh.dried.removeprefix("own-")
+    dried = log.record_of(session, NewFood, int(number)) if number.isdigit() else None
+    if dried is None or dried.fresh_water_g != was or was == now:
+        return []
+    return [log.Act(int(number), replace(dried, fresh_water_g=now), "changed")]
+
+
+def _produce_record(session: Session, number: int) -> NewProduce:
+    found = log.record_of(session, NewProduce, number)
+    if found is None:
+        raise NotThere("number", "That fresh food is not in the table any more")
+    return found
 
 
 def fresh_to_pick() -> list[ProduceName]:
@@ -192,7 +268,7 @@ class _Read:
 def _read(asked: AskedProduce, name: str, foods: Mapping[str, Food], units: Units) -> _Read:
     like = _likeness(asked.like)
     called = name if plain(name).startswith(plain(DRIED)) else DRIED + name
-    there = names_of(foods).called.get(plain(called))
+    there = foods.get(asked.dried) or names_of(foods).called.get(plain(called))
     water = like.fresh_water_pct if asked.water is None else asked.water
     becomes = NewFood(name=called, like=like.dried, fresh_water_g=water)
     fresh = NewProduce(
@@ -202,7 +278,8 @@ def _read(asked: AskedProduce, name: str, foods: Mapping[str, Food], units: Unit
         dried=there.key if there else "",
         fresh_water_pct=asked.water,
         thickness_mm=read_length_mm(asked.thickness, "thickness", units=units) if asked.thickness.strip() else None,
-        air_c=asked.air_c,
+        # As finely as it is shown in either degrees: what is typed again as it was is the same.
+        air_c=None if asked.air_c is None else round(asked.air_c, 2),
         hours_low=asked.hours_low,
         hours_high=asked.hours_high,
         unit_g=_weighs_g(asked.weighs),

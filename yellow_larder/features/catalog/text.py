@@ -8,6 +8,7 @@ TITLES = {
     "mix.added": "Added the mix {name}",
     "mix.changed": "Put the mix {name} right",
     "produce.added": "Added {name} to what can be dried",
+    "produce.changed": "Put {name} right, as it is dried",
     "food.added": "Added the food {name}",
     "food.changed": "Put the food {name} right",
 }

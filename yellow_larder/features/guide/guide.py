@@ -110,6 +110,7 @@ class BodyRow:
 class DryingRow:
     """A fresh food, and how it is dried."""
 
+    key: str
     name: str
     cut: str
     thick: str
@@ -242,6 +243,7 @@ def _lid_row(lid: Lid, row: Lets) -> WallRow:
 def _drying_row(each: Produce, becomes: str, units: Units) -> DryingRow:
     wants = [*sorted(want.value for want in each.wants), *(["outdoors"] if each.outdoors else [])]
     return DryingRow(
+        key=each.key,
         name=each.name,
         cut=each.cut,
         thick=say_thickness(each.thickness_mm, units),

@@ -89,13 +89,13 @@ def due_soon(session: Session, today: date) -> DueSoon:
 
     The file is asked only for what could be due if every day were as warm as the warmest.
     """
-    return log.once(session, f"due soon on {today}", lambda: _due_within(session, today, SOON_DAYS))
+    return log.once(session, f"due soon on {today}", lambda: _due_soon(session, today))
 
 
-def _due_within(session: Session, today: date, days: float) -> DueSoon:
+def _due_soon(session: Session, today: date) -> DueSoon:
     estimate = settings(session).estimate
     places = places_in(session)
-    asked = {"by": today.toordinal() + int(days) + 1, "today": today}
+    asked = {"by": today.toordinal() + SOON_DAYS + 1, "today": today}
     rows = session.connection().execute(_could_be_due(estimate), asked).fetchall()
     foods: dict[tuple[str, str, str], int] = {}
     food = np.array([foods.setdefault(tuple(row[9:]), len(foods)) for row in rows], dtype=np.int64)
@@ -107,7 +107,7 @@ def _due_within(session: Session, today: date, days: float) -> DueSoon:
     of = _Ageing([row[8] for row in rows], place, q10, since, until, estimate, places)
     used, over = of.used(lives[:, 0])
     left = days_left(lives[:, 0], used, of.rate(), lives[:, 1], until - closed, over)
-    soon = left < days
+    soon = left < SOON_DAYS
     drawn = [DrawnFood(*each) for each in foods]
     return DueSoon(figures[soon, 0].astype(np.int64), place[soon], food[soon], left[soon], figures[soon, 7], drawn)
 

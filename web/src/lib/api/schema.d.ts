@@ -1795,6 +1795,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/produce/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See One Produce
+         * @description A fresh food of one's own as it is typed, and its version.
+         */
+        get: operations["see_one_produce_api_produce__number__get"];
+        /**
+         * Put Produce Right
+         * @description A fresh food of one's own is known better; loads that are on are calculated so as well.
+         */
+        put: operations["put_produce_right_api_produce__number__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reference": {
         parameters: {
             query?: never;
@@ -3667,6 +3691,7 @@ export interface components {
          *         hours_low: the shortest it takes.
          *         hours_high: the longest.
          *         weighs: what one piece weighs, peeled.
+         *         dried: key of the food it becomes; empty for the one that is called so, or a new one.
          */
         AskedProduce: {
             /** Air C */
@@ -3676,6 +3701,11 @@ export interface components {
              * @default
              */
             cut?: string;
+            /**
+             * Dried
+             * @default
+             */
+            dried?: string;
             /** Hours High */
             hours_high?: number | null;
             /** Hours Low */
@@ -5199,6 +5229,8 @@ export interface components {
             dry_when: string;
             /** Hours */
             hours: string;
+            /** Key */
+            key: string;
             /** Name */
             name: string;
             /** Source */
@@ -7988,6 +8020,15 @@ export interface components {
             type?: string;
             /** Version */
             version?: number | null;
+        };
+        /**
+         * ProduceAsTyped
+         * @description A fresh food of one's own as it is typed, and the version of its record.
+         */
+        ProduceAsTyped: {
+            produce: components["schemas"]["AskedProduce"];
+            /** Version */
+            version: number;
         };
         /**
          * ProduceName
@@ -14860,6 +14901,119 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProduceView"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_one_produce_api_produce__number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProduceAsTyped"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    put_produce_right_api_produce__number__put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedProduce"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
                 };
             };
             /** @description Not found */

@@ -1,7 +1,7 @@
 <!-- A fresh food that no table knows, to be dried: only what is known of it, the rest as of what it is most like. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
-  import { readCelsius } from "$lib/format/degrees";
+  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { readCelsius, typedCelsius } from "$lib/format/degrees";
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
@@ -14,12 +14,15 @@
     open = $bindable(false),
     name = "",
     frozen = false,
+    number,
     onadded,
   }: {
     open?: boolean;
     name?: string;
     /** Whether it goes into the freeze dryer. */
     frozen?: boolean;
+    /** The fresh food to put right; none to add one. */
+    number?: number | undefined;
     onadded: (name: string) => void;
   } = $props();
 
@@ -35,19 +38,31 @@
   let from = $state<number | string | null>(null);
   let to = $state<number | string | null>(null);
   let weighs = $state("");
+  let dried = $state("");
+  let version = $state<number>();
   let read = $state.raw<Schemas["ProduceView"]>();
   let wrong = $state<Wrong>({});
 
   $effect(() => {
     if (!open) return;
     untrack(() => {
-      [called, like, cut, water, thickness, air, from, to, weighs] = [name, "", "", null, "", "", null, null, ""];
-      read = undefined;
+      [called, like, cut, water, thickness, air, from, to, weighs, dried] = [name, "", "", null, "", "", null, null, "", ""];
+      [read, version] = [undefined, undefined];
       wrong = {};
       const known = frozen ? api.GET("/api/produce/freeze-dried") : api.GET("/api/produce");
       void ask(known).then(({ data }) => (foods = data ?? []));
+      if (number !== undefined) void show(number);
     });
   });
+
+  async function show(number: number) {
+    const { data } = await ask(api.GET("/api/produce/{number}", { params: { path: { number } } }));
+    if (!data) return;
+    const { produce } = data;
+    [called, like, cut, water, thickness] = [produce.name, produce.like, produce.cut ?? "", produce.water ?? null, produce.thickness ?? ""];
+    [air, from, to] = [typedCelsius(produce.air_c ?? null, larder.us), produce.hours_low ?? null, produce.hours_high ?? null];
+    [weighs, dried, version] = [produce.weighs ?? "", produce.dried ?? "", data.version];
+  }
 
   const asked = (): Schemas["AskedProduce"] => ({
     name: called.trim(),
@@ -59,6 +74,7 @@
     hours_low: sent(from),
     hours_high: sent(to),
     weighs,
+    dried,
   });
 
   const reread = latest(async () => {
@@ -78,21 +94,28 @@
       api.POST("/api/foods", { body: { name: called.trim() && FREEZE_DRIED + called.trim(), like, fresh_water_g: sent(water), measure: "1 cup", weighs: "" } }),
     );
 
+  const kept = () =>
+    ask(
+      number === undefined
+        ? api.POST("/api/produce", { body: asked() })
+        : api.PUT("/api/produce/{number}", { params: { path: { number }, header: basedOn(version) }, body: asked() }),
+    );
+
   async function save(event: SubmitEvent) {
     event.preventDefault();
-    const done = frozen ? await freezeDried() : await ask(api.POST("/api/produce", { body: asked() }));
+    const done = frozen ? await freezeDried() : await kept();
     wrong = done.wrong ?? {};
     if (!done.data) return;
     open = false;
     await larder.changed();
-    larder.say(frozen ? `${done.data.name} is in the table now` : `${done.data.name} can be dried now`);
+    larder.say(`${done.data.name} ${number !== undefined ? "is put right" : frozen ? "is in the table now" : "can be dried now"}`);
     onadded(done.data.name.replace(FREEZE_DRIED, ""));
   }
 
   const likeness = $derived(foods.find((food) => food.key === like)?.name ?? "it");
 </script>
 
-<Sheet bind:open title="A fresh food of your own" wide>
+<Sheet bind:open title={number === undefined ? "A fresh food of your own" : "Put it right"} wide>
   <form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
     <Field label="Name, as it is fresh" name="name" bind:value={called} {wrong} />
     <FoodPick label="Most like, cut and dried" name="like" {foods} bind:value={like} near={called} hint="kale, apricots, mushrooms…" {wrong} />
@@ -123,7 +146,12 @@
         </p>
       {/if}
     {/if}
+    {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on, for what is in the dryer as well.</p>{/if}
     {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
-    <div class="flex justify-end sm:col-span-2"><button class="do" type="submit" disabled={!foods.length}>Add it</button></div>
+    <div class="flex justify-end sm:col-span-2">
+      <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
+        >{number === undefined ? "Add it" : "Save"}</button
+      >
+    </div>
   </form>
 </Sheet>

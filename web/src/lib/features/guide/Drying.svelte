@@ -7,7 +7,17 @@
     machines,
     isotherms,
     powders,
-  }: { drying: Schemas["DryingRow"][]; machines: Schemas["MachineRow"][]; isotherms: Schemas["IsothermGuide"][]; powders: Schemas["PowderRow"][] } = $props();
+    onchange,
+  }: {
+    onchange: (number: number) => void;
+    drying: Schemas["DryingRow"][];
+    machines: Schemas["MachineRow"][];
+    isotherms: Schemas["IsothermGuide"][];
+    powders: Schemas["PowderRow"][];
+  } = $props();
+
+  /** The number of a fresh food of one's own; none of the table's. */
+  const ownOf = (key: string) => Number(/^own-(\d+)$/.exec(key)?.[1]) || undefined;
 
   /** A table that scrolls has to be reached by keys. */
   const SCROLLS = { tabindex: 0 };
@@ -27,8 +37,13 @@
     </thead>
     <tbody>
       {#each drying as row (row.name + row.cut)}
+        {@const own = ownOf(row.key)}
         <tr class="border-b border-line align-top">
-          <td class="py-2 pr-3 font-semibold">{row.name}<span class="caption block font-normal">to {row.becomes}</span></td>
+          <td class="py-2 pr-3 font-semibold"
+            >{row.name}<span class="caption block font-normal">to {row.becomes}</span>{#if own}<button class="chip mt-1.5" onclick={() => onchange(own)}
+                >Put it right …</button
+              >{/if}</td
+          >
           <td class="px-3 py-2">{row.cut}, {row.thick}</td>
           <td class="px-3 py-2 text-right whitespace-nowrap">{row.air}</td>
           <td class="px-3 py-2 text-right whitespace-nowrap">{row.hours}</td>

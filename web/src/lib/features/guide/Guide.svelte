@@ -6,6 +6,7 @@
   import { api, ask } from "$lib/api/client";
   import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
   import OwnFood from "$lib/features/catalog/OwnFood.svelte";
+  import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import { outline } from "$lib/draw/outline";
   import { Tabs } from "bits-ui";
@@ -23,6 +24,9 @@
   let addingContainer = $state(false);
   /** The food or the mix of one's own that is put right; none to add one. */
   let changing = $state.raw<{ mix: boolean; number: number }>();
+  /** The fresh food of one's own that is put right. */
+  let changingFresh = $state<number>();
+  let freshOpen = $state(false);
   let open = $state<string>();
 
   const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
@@ -276,6 +280,7 @@
             machines={wanted ? [] : (guide?.machines ?? [])}
             isotherms={wanted ? [] : (guide?.isotherms ?? [])}
             powders={wanted ? [] : (guide?.powders ?? [])}
+            onchange={(number) => ([changingFresh, freshOpen] = [number, true])}
           />{/if}
       </Tabs.Content>
 
@@ -290,6 +295,7 @@
       beside={guide.containers.find((row) => row.usual && row.kind === "jar")?.draw}
       onadded={() => (tab = "containers")}
     />{/if}
+  {#if guide}<OwnProduce bind:open={freshOpen} number={changingFresh} onadded={() => (tab = "drying")} />{/if}
   {#if guide}<OwnFood
       bind:open={adding}
       mix={changing?.mix}
