@@ -131,8 +131,9 @@ def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> N
     page.route("**/api/table/diary/*/lines", hold)
     page.goto(f"{demo.url}/table/diary")
     evening = page.get_by_role("region", name="The evening's line")
-    evening.get_by_role("button", pressed=False).first.click()
-    before = evening.inner_text()
+    with page.expect_request("**/api/table/diary/*/lines"):
+        evening.get_by_role("button", pressed=False).first.click()
+    before = evening.text_content() or ""
     page.get_by_role("button", name="The month before").click()
     expect(evening).not_to_have_text(before)
     problem = {

@@ -20,6 +20,7 @@ from yellow_larder.features.catalog.fresh_produce import (
 )
 from yellow_larder.features.catalog.own_foods import AskedFood, add_own_food
 from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
+from yellow_larder.features.drying.loads import see_loads, start_load
 from yellow_larder.features.freeze_drying.plan import FreezeItem, FreezeLoadAsk, freeze_dried_to_pick, plan_freeze_load
 from yellow_larder.features.guide.guide import guide
 from yellow_larder.features.household.changes import take_back
@@ -187,3 +188,14 @@ def test_a_dried_food_that_is_known_by_itself_keeps_its_own_water(larder: Larder
     for act in (lambda: produce_as_typed(larder, 7), lambda: change_own_produce(larder, 7, LOQUATS)):
         with pytest.raises(NotThere):
             act()
+
+
+def test_what_is_in_the_dryer_is_calculated_as_it_is_known_now(larder: Larder) -> None:
+    add_own_produce(larder, LOQUATS)
+    start_load(larder, LoadAsk(items=(Item(line="2 kg loquats"),)))
+    (before,) = see_loads(larder)
+    change_own_produce(larder, 1, replace(LOQUATS, name="big loquats", hours_low=40, hours_high=60))
+    (after,) = see_loads(larder)
+    assert after.items[0].name == "big loquats"
+    assert after.items[0].done > before.items[0].done
+    assert after.items[0].hours.likely == pytest.approx(2 * before.items[0].hours.likely, rel=0.6)
