@@ -75,6 +75,11 @@ def test_a_clump_starts_the_count_again(larder: Larder, clock: Clock) -> None:
     assert (jar.phase, jar.free_days) == (JarPhase.DRYER, 0)
     assert "Back into the dryer" in jar.says
     assert [dot.look for dot in jar.dots] == ["free", "free", "clumped"]
+    for days, told in ((0, False), (1, False), (2, True), (400, True)):
+        today = clock.now
+        clock.now += timedelta(days=days)
+        assert (f"these {days} days, look first: at any mould" in only(larder).says) is told
+        clock.now = today
     with pytest.raises(Refused, match="back in the dryer"):
         look_at_jar(larder, number, Look.FREE)
     back_in_jar(larder, number)

@@ -46,6 +46,10 @@ from yellow_larder.words.quantities import Units, say_mass
 
 MOST_JARS = 40
 
+_STOOD_WET_DAYS = 2
+"""So long after it was found wet a closed jar is looked at for mould before it is dried again. Source: our judgement:
+above the water activity at which mould grows it shows within days, not hours."""
+
 _NEXT = {
     Look.CLUMPED: "It clumped: moisture is still in it.",
     Look.STUCK: "It stuck to the glass: moisture is still in it.",
@@ -291,7 +295,11 @@ def _says(jar: JarRecord, now: JarState, today: date) -> str:
         return "Done: it is conditioned."
     if now.phase is JarPhase.DRYER:
         seen = next(event.look for event in reversed(jar.events) if event.look not in (None, Look.FREE))
-        return f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""
+        stood = (today - now.counted_from).days
+        says = f"{_NEXT[seen]} Back into the dryer; the count starts again." if seen else ""
+        if stood >= _STOOD_WET_DAYS:
+            says += f" If it stood wet these {stood} days, look first: at any mould or sour smell throw all of it out."
+        return says
     left = now.wanted - now.free_days
     if now.overdue_days:
         return f"Shake it: {now.overdue_days} day{'s' if now.overdue_days > 1 else ''} late. {left} to go."
