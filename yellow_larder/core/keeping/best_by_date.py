@@ -118,9 +118,10 @@ def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
     """
     if course.of.climate.warmest_c <= FROZEN_C or course.of.is_as_it_was_made:
         return Ends.NOTHING, math.inf
-    mould, shows = (_dated(days[wall]) for days in (course.mould_seen_days, course.spoils_days))
+    mould = _dated(course.mould_seen_days[wall])
     if course.of.texture.spoils is Spoils.MOULD and course.damp is not None:
         return Ends.MOULD, mould
+    shows = _dated(course.spoils_days[wall])
     activity = course.warmest_activity
     if mould <= shows or (activity is not None and activity > MOULD_GROWS):
         return Ends.MOULD, min(mould, shows)

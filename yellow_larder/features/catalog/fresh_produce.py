@@ -163,8 +163,7 @@ def add_own_produce(larder: Larder, asked: AskedProduce) -> Produce:
     """
     name = tidy_name(asked.name, "name")
     with writing(larder.engine) as session:
-        if plain(name) in produce_names(all_produce(session)).called:
-            raise Refused("name", f"“{name}” can be dried already: it is in the table")
+        _check_name(session, name)
         read = _read(asked, name, all_foods(session), settings(session).units)
         fresh, acts = read.fresh, []
         if read.becomes is not None:
@@ -222,15 +221,19 @@ def change_own_produce(larder: Larder, number: int, asked: AskedProduce, *, base
     with writing(larder.engine) as session:
         before = _produce_record(session, number)
         check_based_on(session, "produce", number, based_on)
-        called_so = produce_names(all_produce(session)).called.get(plain(name))
-        if called_so is not None and called_so.key != f"own-{number}":
-            raise Refused("name", f"“{name}” can be dried already: it is in the table")
+        _check_name(session, name, but=f"own-{number}")
         fresh = _read(replace(asked, dried=before.dried), name, all_foods(session), settings(session).units).fresh
         if fresh == before:
             raise Refused("request", "That is what is written already")
         acts = [log.Act(number, fresh, "changed"), *_wetter(session, before, fresh)]
         log.record(session, log.title("produce.changed", name=name), acts, at=larder.clock())
         return own_produce(f"own-{number}", fresh)
+
+
+def _check_name(session: Session, name: str, *, but: str = "") -> None:
+    called_so = produce_names(all_produce(session)).called.get(plain(name))
+    if called_so is not None and called_so.key != but:
+        raise Refused("name", f"“{name}” can be dried already: it is in the table")
 
 
 def _wetter(session: Session, before: NewProduce, fresh: NewProduce) -> list[log.Act]:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import TypedDict
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.events import NewFood
@@ -89,8 +90,7 @@ def own_food_as_typed(larder: Larder, number: int) -> FoodAsTyped:
             carbohydrate_g=told.carbohydrate_g,
             fibre_g=told.fibre_g,
             water_g=told.water_g,
-            measure="1 cup" if told.litre_g is None else "1 L",
-            weighs="" if told.litre_g is None else f"{told.litre_g:.10g} g",
+            **typed_litre(told.litre_g),
             traits=told.traits,
             fresh_water_g=told.fresh_water_g,
         )
@@ -130,6 +130,20 @@ def _as_told(asked: AskedFood) -> NewFood:
         traits=asked.traits,
         fresh_water_g=asked.fresh_water_g,
     )
+
+
+class TypedLitre(TypedDict):
+    """A measure, and what it weighs, as they are typed."""
+
+    measure: str
+    weighs: str
+
+
+def typed_litre(litre_g: float | None) -> TypedLitre:
+    """What a litre weighs, as it is typed again; see `read_litre_g`."""
+    if litre_g is None:
+        return {"measure": "1 cup", "weighs": ""}
+    return {"measure": "1 L", "weighs": f"{litre_g:.10g} g"}
 
 
 def read_litre_g(measure: str, weighs: str) -> float | None:

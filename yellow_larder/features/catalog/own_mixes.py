@@ -13,7 +13,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import REFERENCE_C, Packing
 from yellow_larder.features.catalog.events import MixPart, NewMix
 from yellow_larder.features.catalog.foods import all_foods, check_name, find_food, mix_of, read_food_line
-from yellow_larder.features.catalog.own_foods import read_litre_g
+from yellow_larder.features.catalog.own_foods import read_litre_g, typed_litre
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
@@ -220,8 +220,7 @@ def _as_typed(mix: NewMix, foods: Mapping[str, Food]) -> AskedMix:
     return AskedMix(
         name=mix.name,
         lines="\n".join(f"{part.share * 100:.4g} % {foods[part.food_key].name}" for part in mix.parts),
-        measure="1 cup" if mix.litre_g is None else "1 L",
-        weighs="" if mix.litre_g is None else f"{mix.litre_g:.10g} g",
+        **typed_litre(mix.litre_g),
     )
 
 

@@ -24,6 +24,11 @@ def _ageing(place: Place, q10: float) -> Ageing:
     return Ageing(mean_c=place.mean_c, swing_c=place.swing_c, q10=q10, warmest_month=place.warmest_month, log=place.log)
 
 
+def age_days(package: Package, on: date) -> int:
+    """Days since a package was closed as it is; a clock that was set back makes nothing younger than new."""
+    return max(0, (on - package.closed_on).days)
+
+
 def life_used_in(place: Place, q10: float, since: Numbers, until: Numbers) -> Numbers:
     """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
     # A clock that was set back ends a stretch before it began: that uses no life, and gives none back.

@@ -89,7 +89,7 @@ def due_soon(session: Session, today: date) -> DueSoon:
 
     The file is asked only for what could be due if every day were as warm as the warmest.
     """
-    return log.once(session, f"due soon on {today}", lambda: _due_soon(session, today))
+    return log.once(session, ("due soon", today), lambda: _due_soon(session, today))
 
 
 def _due_soon(session: Session, today: date) -> DueSoon:
@@ -104,7 +104,7 @@ def _due_soon(session: Session, today: date) -> DueSoon:
     place, q10 = figures[:, 1].astype(np.int64), figures[:, 2]
     since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
-    of = _Ageing([row[8] for row in rows], place, q10, since, until, estimate, places)
+    of = _Ledgers([row[8] for row in rows], place, q10, since, until, estimate, places)
     used, over = of.used(lives[:, 0])
     left = days_left(lives[:, 0], used, of.rate(), lives[:, 1], until - closed, over)
     soon = left < SOON_DAYS
@@ -132,7 +132,7 @@ _JULIAN = 1721424.5
 
 
 @dataclass(frozen=True, slots=True)
-class _Ageing:
+class _Ledgers:
     """How many packages age, by an estimate: what is written of their stretches, and the one that each is in."""
 
     pasts: Sequence[list[dict[str, Any]] | None]
@@ -174,7 +174,7 @@ def lives_left(
     until = np.array([end.toordinal() for end in ends], dtype=float)
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["closed_on"].toordinal() for row in rows], dtype=float)
-    of = _Ageing([row["past"] for row in rows], place, q10, since, until, estimate, places)
+    of = _Ledgers([row["past"] for row in rows], place, q10, since, until, estimate, places)
     base, most = _base(rows, estimate)
     used, over = of.used(base)
     had = np.array([row[f"{estimate.value}_had"] for row in rows], dtype=float)
@@ -186,7 +186,7 @@ def lives_left(
     return left, share, band
 
 
-def _band(row: dict[str, Any], of: _Ageing, age: Numbers) -> str:
+def _band(row: dict[str, Any], of: _Ledgers, age: Numbers) -> str:
     """The soonest and the latest end of one package for all that is unsure: estimates, its place's warmth, its pace."""
     place = of.places[row["place_id"]]
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])

@@ -17,7 +17,7 @@ from yellow_larder.features.household.larder import places_in
 from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.contained import Life
 from yellow_larder.features.packages.events import PackageMoved
-from yellow_larder.features.packages.life import used_before
+from yellow_larder.features.packages.life import age_days, used_before
 from yellow_larder.features.packages.state import PACKAGE, Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
@@ -89,8 +89,7 @@ def row_there(session: Session, row: Row, target: Place, on: date) -> Row:
 
 
 def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date, *, is_dry: bool) -> dict[Estimate, Life]:
-    # A clock that was set back makes nothing younger than new.
-    kept, age = {}, max(0, (on - package.closed_on).days)
+    kept, age = {}, age_days(package, on)
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.

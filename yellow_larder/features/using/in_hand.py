@@ -22,7 +22,7 @@ from yellow_larder.features.household.larder import Larder, places_in, settings
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Contained, Life
 from yellow_larder.features.packages.find import find_kept
-from yellow_larder.features.packages.life import used_shares
+from yellow_larder.features.packages.life import age_days, used_shares
 from yellow_larder.features.packages.state import Package, contained_in, endless, row_of, stretches_of
 from yellow_larder.features.packing.package_course import bests_of, closed_of, course_elsewhere, course_of
 from yellow_larder.features.packing.plan import Lasts
@@ -150,7 +150,7 @@ class InHand:
         Opening never stretches what oxygen or moisture had left of it; closing it anew may. What has no isotherm keeps
         what it took up of the room's moisture while it was open.
         """
-        was, age = self.course, max(0, (self.day - self.package.closed_on).days)
+        was, age = self.course, age_days(self.package, self.day)
         most, rest = endless(getattr(self.package, f"{estimate.value}_most")), endless(there.most)
         if was is not None and was.of.opened_a_day and was.damp is None:
             rest = rest_days(most, rest, age) - age

@@ -6,16 +6,16 @@ export const moment = (iso: string): Date => new Date(/[zZ]|[+-]\d\d:\d\d$/.test
 /** "16:40". */
 export const clock = (iso: string): string => moment(iso).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
 
-/** The date of a day here, as the larder writes days. */
-const dated = (at: Date) => [at.getFullYear(), at.getMonth() + 1, at.getDate()].map((each) => String(each).padStart(2, "0")).join("-");
+/** "Thu". */
+export const weekday = (at: Date): string => at.toLocaleDateString("en-GB", { weekday: "short" });
 
 /** "16:40" today, "Thu 16:40" in the week around it, "2 Jul 16:40" beyond, where there are two Thursdays, "2 Jul 2024" in another year. */
 export function when(iso: string, now = new Date()): string {
   const at = moment(iso);
   const apart = Math.abs(daysApart(at, now));
   if (apart === 0) return clock(iso);
-  if (apart < 7) return `${at.toLocaleDateString("en-GB", { weekday: "short" })} ${clock(iso)}`;
-  return at.getFullYear() === now.getFullYear() ? `${date(dated(at), now)} ${clock(iso)}` : date(dated(at), now);
+  if (apart < 7) return `${weekday(at)} ${clock(iso)}`;
+  return at.getFullYear() === now.getFullYear() ? `${onCalendar(at, now)} ${clock(iso)}` : onCalendar(at, now);
 }
 
 /** Days of the calendar from one moment's day to another's. */
@@ -38,8 +38,9 @@ export function day(iso: string, now = new Date()): string {
 }
 
 /** "28 Feb", "28 Feb 2024": a day on the calendar, however far off. */
-export function date(iso: string, now = new Date()): string {
-  const that = dayStart(iso);
+export const date = (iso: string, now = new Date()): string => onCalendar(dayStart(iso), now);
+
+function onCalendar(that: Date, now: Date): string {
   const same = that.getFullYear() === now.getFullYear();
   return that.toLocaleDateString("en-GB", { day: "numeric", month: "short", ...(same ? {} : { year: "numeric" }) });
 }

@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import { mass, OUNCE_G } from "$lib/format/masses";
-  import { clock, moment, when } from "$lib/format/when";
+  import { clock, moment, weekday, when } from "$lib/format/when";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { anchor, between, through } from "$lib/ui/chart/frame";
 
@@ -24,7 +24,7 @@
     const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72;
     return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step).map((each) => ({
       at: each,
-      words: step >= 24 ? moment(at(each)).toLocaleDateString("en-GB", { weekday: "short" }) : clock(at(each)),
+      words: step >= 24 ? weekday(moment(at(each))) : clock(at(each)),
     }));
   }
 </script>

@@ -1,6 +1,7 @@
 <!-- How fresh food dries, what it is dried in, and how much water food holds at rest with the air. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { ownOf } from "$lib/features/catalog/own";
 
   let {
     drying,
@@ -15,9 +16,6 @@
     isotherms: Schemas["IsothermGuide"][];
     powders: Schemas["PowderRow"][];
   } = $props();
-
-  /** The number of a fresh food of one's own; none of the table's. */
-  const ownOf = (key: string) => Number(/^own-(\d+)$/.exec(key)?.[1]) || undefined;
 
   /** A table that scrolls has to be reached by keys. */
   const SCROLLS = { tabindex: 0 };
@@ -37,7 +35,7 @@
     </thead>
     <tbody>
       {#each drying as row (row.name + row.cut)}
-        {@const own = ownOf(row.key)}
+        {@const own = ownOf(row.key)?.number}
         <tr class="border-b border-line align-top">
           <td class="py-2 pr-3 font-semibold"
             >{row.name}<span class="caption block font-normal">to {row.becomes}</span>{#if own}<button class="chip mt-1.5" onclick={() => onchange(own)}

@@ -5,6 +5,7 @@
   import { query } from "$lib/state/query.svelte";
   import { api, ask } from "$lib/api/client";
   import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
+  import { ownOf } from "$lib/features/catalog/own";
   import OwnFood from "$lib/features/catalog/OwnFood.svelte";
   import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
@@ -62,12 +63,6 @@
 
   async function remove(number: number) {
     await larder.tell(ask(api.DELETE("/api/containers/{number}", { params: { path: { number } } })), "Removed: what is packed in one keeps it");
-  }
-
-  /** A food or a mix of one's own by its number; none of the table's. */
-  function ownOf(key: string) {
-    const [, kind, number] = /^(own|mix)-(\d+)$/.exec(key) ?? [];
-    return number ? { mix: kind === "mix", number: Number(number) } : undefined;
   }
 
   const years = (value: number | null | undefined) =>
