@@ -7,7 +7,7 @@ import pytest
 from playwright.sync_api import Page, expect
 from sqlalchemy import select
 
-from tests.browser.conftest import AXE, Here, heard, put_on_bench, settled
+from tests.browser.conftest import AXE, ROOT, Here, heard, put_on_bench, settled
 from tests.browser.fitting import ill_fitting
 from tests.browser.views import PLAIN, VIEWS, go_to
 from yellow_larder.features.household.larder import settings, settle
@@ -209,6 +209,29 @@ def test_a_place_is_added(page: Page, served: Here) -> None:
     sheet.get_by_role("radio", name="cellar", exact=True).click()
     sheet.get_by_role("button", name="Add it").click()
     expect(page.get_by_role("group", name="Root cellar, cut open")).to_be_visible()
+
+
+MOVING = r"""(styles) => {
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(styles);
+  const all = (rules) => [...rules].flatMap((rule) => [rule, ...all(rule.cssRules ?? [])]);
+  // What comes up only after a moment does not move.
+  const moves = ({ style }) => style && (/[1-9]/.test(style.transitionDuration) || style.scrollBehavior === "smooth" ||
+    style.animationName.split(", ").some((name) => name && !["none", "after-a-moment"].includes(name)));
+  const spared = (rule) =>
+    rule && (rule.media?.mediaText === "(prefers-reduced-motion: no-preference)" || spared(rule.parentRule));
+  return all(sheet.cssRules).filter(moves).map((rule) => [rule.cssText, Boolean(spared(rule))]);
+}"""
+"""Every rule by which something moves, and whether whoever asked their machine to keep still is spared it."""
+
+
+def test_nothing_moves_for_whoever_asked(page: Page, served: Here) -> None:
+    """Source: WCAG 2.2, 2.3.3 Animation from Interactions."""
+    page.goto(f"{served.url}/guide")
+    styles = "".join(each.read_text() for each in (ROOT / "web/build/_app").rglob("*.css"))
+    moving = page.evaluate(MOVING, styles)
+    assert len(moving) >= 5
+    assert [rule for rule, spared in moving if not spared] == []
 
 
 def test_its_own_fonts_are_shown(page: Page, demo: Here) -> None:

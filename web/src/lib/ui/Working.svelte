@@ -23,8 +23,11 @@
 
 <style>
   .fill {
-    animation: fill 2.4s ease-in-out infinite;
+    transform: scaleY(0.6);
     transform-origin: 12px 29px;
+    @media (prefers-reduced-motion: no-preference) {
+      animation: fill 2.4s ease-in-out infinite;
+    }
   }
   @keyframes fill {
     from {
@@ -33,12 +36,6 @@
     80%,
     to {
       transform: scaleY(1);
-    }
-  }
-  @media (prefers-reduced-motion: reduce) {
-    .fill {
-      animation: none;
-      transform: scaleY(0.6);
     }
   }
 </style>

@@ -41,7 +41,11 @@
       <span class="relative h-5" aria-hidden="true">
         <span class="absolute inset-y-1 left-0 w-full rounded-sm bg-[color-mix(in_oklab,var(--line)_55%,var(--paper))]"></span>
         <span
-          class="absolute inset-y-1 left-0 rounded-sm transition-[width] duration-100 {each.covers ? (on ? 'bg-leaf' : 'bg-slate') : 'bg-rust'}"
+          class="absolute inset-y-1 left-0 rounded-sm motion-safe:transition-[width] motion-safe:duration-100 {each.covers
+            ? on
+              ? 'bg-leaf'
+              : 'bg-slate'
+            : 'bg-rust'}"
           style:width={share(each.packed_ml)}
         ></span>
         <span class="absolute -inset-y-0.5 w-[3px] -translate-x-1/2 bg-ink outline-[1.5px] outline-paper" style:left={share(asks)}></span>

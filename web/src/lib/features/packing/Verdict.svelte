@@ -31,7 +31,7 @@
               <span class="block font-semibold"><span class="sr-only">{spoken[finding.severity]} </span>{finding.says}</span>
               {#if finding.figures}<span class="block text-sm text-soft">{finding.figures}</span>{/if}
             </span>
-            <ChevronDown size={18} aria-hidden="true" class="shrink-0 text-soft transition-transform group-data-[state=open]:rotate-180" />
+            <ChevronDown size={18} aria-hidden="true" class="shrink-0 text-soft motion-safe:transition-transform group-data-[state=open]:rotate-180" />
           </Accordion.Trigger>
         </Accordion.Header>
         <Accordion.Content class="pb-3 pl-6.5 text-md leading-snug">

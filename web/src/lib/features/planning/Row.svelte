@@ -44,7 +44,7 @@
         <span class="block font-bold text-leaf"><span aria-hidden="true">✓</span> enough</span>
       {/if}
     </span>
-    <ChevronDown size={18} aria-hidden="true" class="text-soft transition-transform {open ? 'rotate-180' : ''}" />
+    <ChevronDown size={18} aria-hidden="true" class="text-soft motion-safe:transition-transform {open ? 'rotate-180' : ''}" />
   </button>
   {#if open}
     <div class="grid gap-x-6 gap-y-3 pb-4 pl-[76px] sm:grid-cols-2">
