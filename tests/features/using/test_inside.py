@@ -1,6 +1,7 @@
 """What went on inside a package, and will: its curves agree with its card, and with one another."""
 
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import date, timedelta
 from itertools import pairwise
 
@@ -13,13 +14,13 @@ from tests.support.doings import newest
 from tests.support.refusals import refused
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, places_in
-from yellow_larder.features.packages.state import Package
+from yellow_larder.features.packages.state import Package, row_of, stretches_of
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.package_course import course_elsewhere
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.places.places import change_place
 from yellow_larder.features.shelves.card import card
-from yellow_larder.features.shelves.inside import Inside, InsidePoint, inside_plan
+from yellow_larder.features.shelves.inside import Inside, InsidePoint, inside_plan, story_in
 from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.using.inside import WhatIf, see_inside
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, leave
@@ -32,6 +33,7 @@ RICE = Ask(line="700 g white rice", container="jar-quart", closing=Closing.VACUU
 APPLES = Ask(line="200 g dried apples", container="bag-gallon-thin", closing=Closing.ABSORBER, conditioned=True)
 POWDER = Ask(line="150 g onion powder", container="jar-pint", closing=Closing.LID)
 HOT = NewPlace("Loft", "loft", mean_c=22, warmest_c=36, humidity=0.7)
+HOTTER = replace(HOT, warmest_c=38)
 
 Act = Callable[[Larder, Clock, int], object]
 
@@ -72,6 +74,20 @@ STORIES: dict[str, list[Act]] = {
     "written wrong": [
         lambda larder, _, n: correct(larder, n, Correction(amount="140 g")),
         lambda larder, _, __: change_place(larder, 1, NewPlace("Pantry", mean_c=25, warmest_c=30)),
+    ],
+    "carried on, and found out later": [
+        lambda larder, _, n: move(larder, [n], place=2, shelf=1),
+        lambda larder, _, n: move(larder, [n], place=1, shelf=2),
+        lambda larder, _, n: correct(larder, n, Correction(amount="130 g")),
+        lambda larder, _, n: move(larder, [n], place=2, shelf=1),
+        lambda larder, _, __: change_place(larder, 2, HOTTER),
+        lambda larder, _, n: weigh(larder, n, "120 g"),
+    ],
+    "carried on without its seal": [
+        _sealed,
+        lambda larder, _, n: move(larder, [n], place=2, shelf=1),
+        lambda larder, _, n: move(larder, [n], place=1, shelf=2),
+        lambda larder, clock, n: lose_seal(larder, n, since=(clock.now - timedelta(days=150)).date()),
     ],
     "poured over": [
         lambda larder, _, n: pour(larder, _into_a_pint(n)),
@@ -122,6 +138,25 @@ def test_the_curves_agree_with_the_card_and_run_without_a_break(
     moist = [(each.day, each.activity) for each in inside.points if each.activity is not None]
     for (earlier, before), (later, after) in pairwise(moist):
         assert abs(after - before) < 0.03 + 0.002 * (later - earlier)
+
+
+@pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])
+@pytest.mark.parametrize("story", STORIES)
+def test_it_stood_where_its_life_was_spent(larder: Larder, clock: Clock, story: str, ask: Ask) -> None:
+    """The chapters of its story are the stretches of its life, one after the other, whatever was found out later."""
+    number = tell(larder, clock, ask, story)
+    with reading(larder.engine) as session:
+        found = story_in(session, number)
+        stretches = stretches_of(row_of(session.get_one(Package, number)), larder.today())
+    assert found is not None
+    chapters = found[0].chapters
+    starts = [each.since for each in chapters]
+    assert starts == sorted(set(starts))
+    for day in range(starts[0], larder.today().toordinal()):
+        chapter = next(each for each in reversed(chapters) if each.since <= day)
+        stretch = next((each for each in stretches if each.since <= day < each.until), None)
+        if stretch is not None:
+            assert (chapter.row["place_id"], chapter.row["closing"]) == (stretch.place_id, stretch.closing), day
 
 
 @pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])

@@ -46,11 +46,10 @@ def chapters_of(standing: Iterable[log.Happening], number: int, look_up: LookUp)
         new = PACKAGE.step(row, Happened(0, each.act, told), number, look_up)
         if row is None:
             found = [Chapter(new["packed_on"].toordinal(), new)]
-        elif isinstance(told, PackageCalculated | PackageCorrected | PackageWeighed):
-            # It was so all along, since it was closed as it is.
-            found[-1] = Chapter(min(found[-1].since, new["closed_on"].toordinal()), new)
-        elif any(row[name] != new[name] for name in _MAKES_ANOTHER):
-            since = _since(told)
+        elif isinstance(told, PackageSealLost | PackageCorrected | PackageWeighed):
+            found = _found_out(found, new)
+        elif not isinstance(told, PackageCalculated) and any(row[name] != new[name] for name in _MAKES_ANOTHER):
+            since = getattr(told, "on").toordinal()  # noqa: B009
             found = [*(chapter for chapter in found if chapter.since < since), Chapter(since, new)]
         else:
             found[-1] = replace(found[-1], row=new)
@@ -59,11 +58,21 @@ def chapters_of(standing: Iterable[log.Happening], number: int, look_up: LookUp)
 
 
 _MAKES_ANOTHER = ("place_id", "closing", "closed", "closed_on", "container_key")
+_OF_THE_PLACE = ("place_id", "shelf", *(f"{estimate.value}_most" for estimate in Estimate))
 
 
-def _since(told: object) -> int:
-    on: date = told.since if isinstance(told, PackageSealLost) else getattr(told, "on")  # noqa: B009
-    return on.toordinal()
+def _found_out(found: Sequence[Chapter], new: Row) -> list[Chapter]:
+    """What was found out later was so since it was closed as it is, wherever it has stood since then."""
+    since = new["closed_on"].toordinal()
+    if new["packed_on"] != found[-1].row["packed_on"]:
+        # Only what nothing else has happened to can have been packed on another day.
+        return [Chapter(since, new)]
+    before = [chapter for chapter in found if chapter.since < since]
+    after = found[len(before) :]
+    if before and (not after or after[0].since > since):
+        after = [Chapter(since, before[-1].row), *after]
+    there = [replace(each, row=new | {name: each.row[name] for name in _OF_THE_PLACE}) for each in after[:-1]]
+    return [*before, *there, replace(after[-1], row=new)]
 
 
 @dataclass(frozen=True)
