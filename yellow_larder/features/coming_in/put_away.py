@@ -28,6 +28,7 @@ from yellow_larder.features.household.larder import COLD_SORTS, Larder, places_i
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Closed, Contained, Life, Pests, Portion
 from yellow_larder.features.packages.events import Found, PackagePacked
+from yellow_larder.features.packages.life import HOME_CANNED_DAYS
 from yellow_larder.features.packages.state import PACKAGE
 from yellow_larder.features.packing.pack import usual_shelf
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed, room_of
@@ -47,9 +48,6 @@ from yellow_larder.words.refusals import in_words
 
 MYSTERY = "mystery"
 """Key of the food that nobody knows what it is: it counts for nothing."""
-
-HOME_CANNED_DAYS = {Estimate.CAUTIOUS: 365.0, Estimate.CUSTOMARY: 365.0, Estimate.HOPEFUL: 548.0}
-"""How long what is canned at home keeps, days. Source: a year, 18 months at the most (US extension, from memory)."""
 
 MOST_LINES = 300
 """Lines that come in at once: more than an evening."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import math
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from datetime import date
@@ -11,7 +12,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from yellow_larder.core.arrays import Numbers
+from yellow_larder.core.containers import Kind
 from yellow_larder.core.keeping import Ageing, Estimate, share_used
+from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Stretch
 from yellow_larder.features.packages.state import Package, endless, row_of, stretches_of
@@ -22,6 +25,23 @@ from yellow_larder.journal.kinds import Row
 def _ageing(place: Place, q10: float) -> Ageing:
     """How food of a pace ages in a place."""
     return Ageing(mean_c=place.mean_c, swing_c=place.swing_c, q10=q10, warmest_month=place.warmest_month, log=place.log)
+
+
+HOME_CANNED_DAYS = {Estimate.CAUTIOUS: 365.0, Estimate.CUSTOMARY: 365.0, Estimate.HOPEFUL: 548.0}
+"""How long what is canned at home keeps, days. Source: a year, 18 months at the most (US extension, from memory)."""
+
+
+def limit_days(package: Package, estimate: Estimate) -> float:
+    """The most days from closing that no place stretches: what its maker printed, what canning at home allows.
+
+    Infinite if nothing limits it, and once it is open.
+    """
+    if package.open_since is not None:
+        return math.inf
+    is_canned = container_by_key(package.container_key).kind is Kind.CANNED_JAR
+    canned = HOME_CANNED_DAYS[estimate] if is_canned else math.inf
+    printed = math.inf if package.printed_on is None else float(max(0, (package.printed_on - package.closed_on).days))
+    return min(canned, printed)
 
 
 def age_days(package: Package, on: date) -> int:

@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from dataclasses import asdict, dataclass, replace
+from dataclasses import asdict, dataclass
 
 from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
-from yellow_larder.core.keeping import Estimate
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.household.events import PlaceChanged, PlaceClosed, PlaceMade, TakenFor
 from yellow_larder.features.household.larder import (
@@ -21,12 +20,10 @@ from yellow_larder.features.household.larder import (
 )
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.household.versions import check_based_on
-from yellow_larder.features.packages.contained import Life
 from yellow_larder.features.packages.events import PackageCalculated
 from yellow_larder.features.packages.state import Package
-from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.run.record import current
-from yellow_larder.features.shelves.moving import bests_there
+from yellow_larder.features.shelves.moving import lasts_anew
 from yellow_larder.features.shelves.shelves import move_in
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
@@ -87,17 +84,10 @@ def calculated_anew(session: Session, larder: Larder, place: Place, now: PlaceMa
         return []
     so = Place(**{column.name: getattr(place, column.name) for column in Place.__table__.columns} | asdict(now))
     so.log = place.log
-    places, known, today = places_in(session) | {place.id: so}, all_foods(session), larder.today()
+    places, known, today = places_in(session), all_foods(session), larder.today()
     standing = select(Package).where(Package.place_id == place.id, Package.gone_on.is_(None)).order_by(Package.number)
-    acts = []
-    for package, bests in bests_there(session.scalars(standing).all(), known, places, so):
-        lasts = {estimate: _so_long(package, estimate, Lasts.of(best).life) for estimate, best in bests.items()}
-        acts.append(log.Act(package.number, PackageCalculated(today, lasts)))
-    return acts
-
-
-def _so_long(package: Package, estimate: Estimate, life: Life) -> Life:
-    return replace(life, had=getattr(package, f"{estimate.value}_had"))
+    anew = lasts_anew(session.scalars(standing).all(), known, places, place, so)
+    return [log.Act(number, PackageCalculated(today, lasts)) for number, lasts in anew.items()]
 
 
 def close_place(larder: Larder, number: int, *, based_on: int | None = None) -> None:

@@ -17,7 +17,7 @@ from yellow_larder.features.household.larder import places_in
 from yellow_larder.features.household.state import PLACE, Place
 from yellow_larder.features.packages.contained import Life
 from yellow_larder.features.packages.events import PackageMoved
-from yellow_larder.features.packages.life import age_days, used_before
+from yellow_larder.features.packages.life import age_days, limit_days, used_before
 from yellow_larder.features.packages.state import PACKAGE, Package, endless
 from yellow_larder.features.packing.package_course import bests_of, course_elsewhere
 from yellow_larder.features.packing.plan import Lasts
@@ -45,6 +45,28 @@ def lasts_there(
     return {
         package.number: _goes_on(package, bests, on, is_dry=not ways_of(foods[package.food_key].life))
         for package, bests in there
+    }
+
+
+def lasts_anew(
+    packages: Sequence[Package], foods: Mapping[str, Food], places: dict[int, Place], was: Place, now: Place
+) -> dict[int, dict[Estimate, Life]]:
+    """How long packages last if where they are is, and was all along, another place than was thought, by number.
+
+    What they brought along from elsewhere, and what no place stretches, is as it was.
+
+    Args:
+        packages: the packages.
+        foods: the foods that are known.
+        places: the places as they were thought to be.
+        was: where the packages were thought to be.
+        now: where they are.
+    """
+    here = bests_there(packages, foods, places, was)
+    there = bests_there(packages, foods, places | {now.id: now}, now)
+    return {
+        package.number: _put_right(package, before, after)
+        for (package, before), (_, after) in zip(here, there, strict=True)
     }
 
 
@@ -93,14 +115,42 @@ def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date, *, is_d
     for estimate, there in bests.items():
         base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
         # A place never gives back what a package has lost.
-        rest = rest_days(most, there.most_days, age)
-        if package.printed_on is not None and package.open_since is None:
-            rest = min(rest, float((package.printed_on - package.closed_on).days))
+        rest = min(rest_days(most, there.most_days, age), limit_days(package, estimate))
         # What is not dry has a life of its own wherever it is kept: of that it has the share left that it had here.
         of = min(base, there.base_days) if is_dry else there.base_days
         new = Lasts.of(replace(there, base_days=of, most_days=rest)).life
         kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, age))
     return kept
+
+
+def _put_right(package: Package, here: Mapping[Estimate, Best], there: Mapping[Estimate, Best]) -> dict[Estimate, Life]:
+    kept, came = {}, age_days(package, package.stands_since)
+    for estimate, was in here.items():
+        now, limit = there[estimate], limit_days(package, estimate)
+        base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
+        rest = most
+        if most > came:
+            # What was limited all along would have lasted as long as this place lets it.
+            free = (was.most_days if most >= limit else most) - came
+            rest = min(limit, came + in_proportion(free, was.most_days, now.most_days))
+        of = in_proportion(base, was.base_days, now.base_days)
+        new = Lasts.of(replace(now, base_days=of, most_days=rest)).life
+        kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, came))
+    return kept
+
+
+def in_proportion(days: float, was: float, now: float) -> float:
+    """Days that were thought to end as something did, in proportion to when it does; any may be infinite.
+
+    Example:
+        >>> in_proportion(300, 400, 200), in_proportion(300, math.inf, 200), in_proportion(300, 400, math.inf)
+        (150.0, 200, inf)
+    """
+    if was == now:
+        return days
+    if math.isinf(was) or was <= 0:
+        return min(days, now)
+    return days * (now / was)
 
 
 def _had(had: float, here: float, there: float, age: float) -> float:

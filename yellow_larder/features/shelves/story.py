@@ -58,7 +58,8 @@ def chapters_of(standing: Iterable[log.Happening], number: int, look_up: LookUp)
 
 
 _MAKES_ANOTHER = ("place_id", "closing", "closed", "closed_on", "container_key")
-_OF_THE_PLACE = ("place_id", "shelf", *(f"{estimate.value}_most" for estimate in Estimate))
+_OF_THE_PLACE = ("place_id", "shelf")
+_OF_ITS_LIFE = tuple(f"{estimate.value}_{what}" for estimate in Estimate for what in ("days", "most", "had"))
 
 
 def _found_out(found: Sequence[Chapter], new: Row) -> list[Chapter]:
@@ -71,7 +72,10 @@ def _found_out(found: Sequence[Chapter], new: Row) -> list[Chapter]:
     after = found[len(before) :]
     if before and (not after or after[0].since > since):
         after = [Chapter(since, before[-1].row), *after]
-    there = [replace(each, row=new | {name: each.row[name] for name in _OF_THE_PLACE}) for each in after[:-1]]
+    # Without its seal it has another life; with less in it than was thought it has the one that it had in each place.
+    lost = new["closed_on"] != found[-1].row["closed_on"]
+    own = _OF_THE_PLACE if lost else (*_OF_THE_PLACE, *_OF_ITS_LIFE)
+    there = [replace(each, row=new | {name: each.row[name] for name in own}) for each in after[:-1]]
     return [*before, *there, replace(after[-1], row=new)]
 
 

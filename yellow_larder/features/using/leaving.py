@@ -2,22 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 from enum import StrEnum
 
 from yellow_larder.core.food import Food, nutrients
-from yellow_larder.core.keeping import Estimate
+from yellow_larder.core.keeping import Best, Estimate
 from yellow_larder.features.catalog.foods import all_foods, find_food
 from yellow_larder.features.household.larder import Larder, find_place, places_in
-from yellow_larder.features.packages.contained import Contained, Portion
+from yellow_larder.features.household.state import Place
+from yellow_larder.features.packages.contained import Closed, Contained, Life, Portion
 from yellow_larder.features.packages.events import PackageCorrected, PackageKeptOn, PackageTasted, Taste
-from yellow_larder.features.packages.life import used_before
+from yellow_larder.features.packages.life import limit_days
 from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
+from yellow_larder.features.shelves.moving import lasts_anew
 from yellow_larder.features.shelves.shelves import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
@@ -168,8 +170,12 @@ def correct(larder: Larder, number: int, right: Correction) -> None:
         shelf = package.shelf if right.shelf is None else right.shelf
         if not 1 <= shelf <= place.shelves:
             raise Refused("shelf", f"{place.name} has shelves 1 to {place.shelves}")
-        so = replace(held, food=food, place=place)
-        what = replace(_as_it_was(so, mass_g, used_before(package, places_in(session))), place_id=place.id, shelf=shelf)
+        so = held.with_mass(mass_g, "amount")
+        if food.key != package.food_key:
+            so = _of_food(held, food, place, mass_g)
+        elif place.id != package.place_id:
+            so = replace(so, lasts=_lasts_in(held, place, known, places_in(session)))
+        what = replace(so, place_id=place.id, shelf=shelf)
         if what == held.what and day == package.packed_on:
             raise Refused("request", "That is what is written already")
         act = log.Act(number, PackageCorrected(today, what, day))
@@ -184,28 +190,34 @@ def _food_named(words: str, known: dict[str, Food]) -> Food:
         raise refused.at("food") from refused
 
 
-def _as_it_was(held: InHand, mass_g: float, used: Mapping[Estimate, float]) -> Contained:
-    """What a package is, had it been written down right: its food, how much there is, where it stands.
-
-    Args:
-        held: it, with its right food in its right place.
-        mass_g: what is in it, g.
-        used: the share of its life used up when it was closed as it is.
-    """
-    package, food = held.package, held.food
-    same_food = food.key == package.food_key
-    if same_food and held.place.id == package.place_id:
-        return held.with_mass(mass_g, "amount")
-    closed = held.what.closed
-    if closed is None:
+def _closed_of(held: InHand) -> Closed:
+    if held.what.closed is None:
         raise Refused("request", "Nobody wrote down how it was closed: empty it and pack it anew")
-    moisture = package.moisture_pct if same_food else food.composition.water_g
+    return held.what.closed
+
+
+def _lasts_in(held: InHand, place: Place, known: dict[str, Food], places: dict[int, Place]) -> dict[Estimate, Life]:
+    """How long a package lasts that stands, and stood all along, elsewhere than was written down."""
+    _closed_of(held)
+    return lasts_anew([held.package], known, places, held.place, place)[held.package.number]
+
+
+def _of_food(held: InHand, food: Food, place: Place, mass_g: float) -> Contained:
+    """What a package to which nothing has happened is, had its right food been written down."""
+    moisture = food.composition.water_g
+    right = replace(held, food=food).with_mass(mass_g, "amount")
     course = course_as_closed(
-        food, held.container, held.what.closing, held.place, closed, mass_g=mass_g, moisture_pct=moisture
+        food, held.container, right.closing, place, _closed_of(held), mass_g=mass_g, moisture_pct=moisture
     )
-    lasts = {estimate: Lasts.of(best).life for estimate, best in bests_of(food, course, used).items()}
-    right = held.with_mass(mass_g, "amount")
-    portion = Portion(food.key, food.name, food.form, food.colour, mass_g)
-    kcal = nutrients(food.composition, mass_g).kcal
-    q10 = life_class(food.life).q10
-    return replace(right, contents=(portion,), kcal=kcal, moisture_pct=moisture, q10=q10, lasts=lasts)
+    return replace(
+        right,
+        contents=(Portion(food.key, food.name, food.form, food.colour, mass_g),),
+        kcal=nutrients(food.composition, mass_g).kcal,
+        moisture_pct=moisture,
+        q10=life_class(food.life).q10,
+        lasts={estimate: _limited(held, estimate, best) for estimate, best in bests_of(food, course).items()},
+    )
+
+
+def _limited(held: InHand, estimate: Estimate, best: Best) -> Life:
+    return Lasts.of(replace(best, most_days=min(best.most_days, limit_days(held.package, estimate)))).life
