@@ -1,6 +1,7 @@
 """What went on inside a package, and will: its curves agree with its card, and with one another."""
 
 from collections.abc import Callable
+from contextlib import suppress
 from dataclasses import replace
 from datetime import date, timedelta
 from itertools import pairwise
@@ -22,12 +23,14 @@ from yellow_larder.features.places.places import change_place
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.inside import Inside, InsidePoint, inside_plan, story_in
 from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.features.using.in_hand import in_hand
 from yellow_larder.features.using.inside import WhatIf, see_inside
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, leave
 from yellow_larder.features.using.opening import Reclosing, close_again, lose_seal, open_packages, take, weigh
 from yellow_larder.features.using.pouring import Pouring, pour
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
+from yellow_larder.words.errors import Refused
 
 RICE = Ask(line="700 g white rice", container="jar-quart", closing=Closing.VACUUM)
 APPLES = Ask(line="200 g dried apples", container="bag-gallon-thin", closing=Closing.ABSORBER, conditioned=True)
@@ -157,6 +160,28 @@ def test_it_stood_where_its_life_was_spent(larder: Larder, clock: Clock, story: 
         stretch = next((each for each in stretches if each.since <= day < each.until), None)
         if stretch is not None:
             assert (chapter.row["place_id"], chapter.row["closing"]) == (stretch.place_id, stretch.closing), day
+
+
+@pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])
+@pytest.mark.parametrize("story", STORIES)
+def test_carrying_it_makes_it_no_drier(larder: Larder, clock: Clock, story: str, ask: Ask) -> None:
+    """What it takes along when it is opened is what it has come to in all the places it has stood in."""
+    number = tell(larder, clock, ask, story)
+
+    def moisture_pct() -> float:
+        with reading(larder.engine) as session:
+            (held,) = in_hand(session, larder, [number], None)
+        return held.moisture_pct
+
+    for place in (2, 1, 2):
+        clock.now += timedelta(days=45)
+        before = moisture_pct()
+        with suppress(Refused):
+            move(larder, [number], place=place, shelf=1)
+        assert moisture_pct() == before
+        clock.now += timedelta(days=1)
+        # A day later it is told at the temperature of another place.
+        assert moisture_pct() == pytest.approx(before, abs=0.4)
 
 
 @pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])

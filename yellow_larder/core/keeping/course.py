@@ -308,7 +308,7 @@ class Course:
         Source: `Damp`.
         """
         of = self.of
-        if self.damp is None or of.isotherm is None or days <= 0 or of.is_as_it_was_made:
+        if self.damp is None or of.isotherm is None or of.is_as_it_was_made or (days <= 0 and of.come_to is None):
             return of.moisture_pct
         if of.moisture_pct >= float(of.isotherm.moisture_pct(np.array(_WETTEST), self.store_c)):
             return of.moisture_pct

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
 
 from yellow_larder.core.air import oxygen_left, pressure_kpa
 from yellow_larder.core.containers import Closing, Container, Kind
@@ -116,6 +117,39 @@ def course_elsewhere(package: StoredPackage, food: Food, place: Place) -> Course
         mass_g=package.mass_g,
         moisture_pct=package.moisture_pct,
     )
+
+
+def carried(course: Course, before: Course, days: float) -> Course:
+    """What becomes of a package where it is carried to: oxygen, packets and moisture go on from where they were.
+
+    Args:
+        course: what would become of it there.
+        before: what became of it where it was.
+        days: days since it was closed as it is, or since it came where it was.
+    """
+    return Course(replace(course.of, come_to=before.comes_to(days)))
+
+
+def course_as_it_stood(
+    package: StoredPackage, food: Food, stood: Sequence[tuple[int, Place]]
+) -> tuple[int, Course] | None:
+    """What becomes of a package in the last of the places that it has stood in since it was closed as it is.
+
+    Args:
+        package: the package.
+        food: what is in it.
+        stood: where, each with the day it came there, as a day number; the first first.
+
+    Returns:
+        The day from which it is counted, and the course; none if nobody wrote down how it was closed.
+    """
+    found: tuple[int, Course] | None = None
+    for since, place in stood:
+        course = course_elsewhere(package, food, place)
+        if course is None:
+            return None
+        found = (since, course if found is None else carried(course, found[1], since - found[0]))
+    return found
 
 
 def course_as_closed(

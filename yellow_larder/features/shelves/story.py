@@ -15,7 +15,7 @@ from yellow_larder.core.keeping import Course, Estimate
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageCalculated, PackageCorrected, PackageSealLost, PackageWeighed
 from yellow_larder.features.packages.state import PACKAGE, Package
-from yellow_larder.features.packing.package_course import course_elsewhere
+from yellow_larder.features.packing.package_course import carried, course_elsewhere
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.journal import log
 from yellow_larder.journal.kinds import Happened, LookUp, Row
@@ -105,8 +105,7 @@ class Story:
             begun = int(row["closed_on"].toordinal())
             since, before = found[-1] if found else (begun, None)
             if course is not None and before is not None and begun < chapter.since:
-                # Carried elsewhere: its oxygen, its packets and its moisture go on from where they were.
-                course = Course(replace(course.of, come_to=before.comes_to(chapter.since - since)))
+                course = carried(course, before, chapter.since - since)
                 begun = chapter.since
             found.append((begun, course))
         return found

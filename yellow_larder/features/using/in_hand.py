@@ -24,7 +24,7 @@ from yellow_larder.features.packages.contained import Contained, Life
 from yellow_larder.features.packages.find import find_kept
 from yellow_larder.features.packages.life import age_days, used_shares
 from yellow_larder.features.packages.state import Package, contained_in, endless, row_of, stretches_of
-from yellow_larder.features.packing.package_course import bests_of, closed_of, course_elsewhere, course_of
+from yellow_larder.features.packing.package_course import bests_of, closed_of, course_as_it_stood, course_of
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.ageing import share_left_of
@@ -46,6 +46,7 @@ class InHand:
         day: the day.
         used: the share of its life used up by then, by estimate.
         left: the share of its life that it has left, by estimate, whatever it is that ends it.
+        places: the places of the household.
     """
 
     package: Package
@@ -55,6 +56,7 @@ class InHand:
     day: date
     used: Mapping[Estimate, float]
     left: Mapping[Estimate, float]
+    places: Mapping[int, Place]
 
     @cached_property
     def what(self) -> Contained:
@@ -67,17 +69,24 @@ class InHand:
         return container_by_key(self.package.container_key)
 
     @cached_property
-    def course(self) -> Course | None:
-        """What became of it since it was closed as it is; none if nobody wrote down how that was."""
-        return course_elsewhere(self.package, self.food, self.place)
+    def course(self) -> tuple[int, Course] | None:
+        """What becomes of it where it stands, and the day from which that is counted, after all places it has stood in.
+
+        None if nobody wrote down how it was closed.
+        """
+        closed = self.package.closed_on.toordinal()
+        stretches = [each for each in stretches_of(row_of(self.package), self.day) if each.until > closed]
+        stood = [(max(each.since, closed), self.places[each.place_id]) for each in stretches if each.since < each.until]
+        return course_as_it_stood(self.package, self.food, stood or [(closed, self.place)])
 
     @cached_property
     def moisture_pct(self) -> float:
         """Its moisture by now."""
         if self.course is None:
             return self.package.moisture_pct
-        days = (self.day - self.package.closed_on).days
-        return round(min(100.0, max(0.0, self.course.moisture_after_pct(days))), 4)
+        begun, course = self.course
+        days = max(0, self.day.toordinal() - begun)
+        return round(min(100.0, max(0.0, course.moisture_after_pct(days))), 4)
 
     @property
     def stood_without_air(self) -> bool:
@@ -150,7 +159,7 @@ class InHand:
         Opening never stretches what oxygen or moisture had left of it; closing it anew may. What has no isotherm keeps
         what it took up of the room's moisture while it was open.
         """
-        was, age = self.course, age_days(self.package, self.day)
+        was, age = self.course and self.course[1], age_days(self.package, self.day)
         most, rest = endless(getattr(self.package, f"{estimate.value}_most")), endless(there.most)
         if was is not None and was.of.opened_a_day and was.damp is None:
             rest = rest_days(most, rest, age) - age
@@ -188,7 +197,7 @@ def held_on(package: Package, food: Food, places: dict[int, Place], household: S
     """A package in somebody's hands on a day, with what is left of its life."""
     used = used_shares(package, day, places)
     left = {each: share_left_of(package, places, each, day) for each in Estimate}
-    return InHand(package, food, places[package.place_id], household, day, used, left)
+    return InHand(package, food, places[package.place_id], household, day, used, left, places)
 
 
 def in_hand(
