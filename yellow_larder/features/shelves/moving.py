@@ -113,13 +113,12 @@ def row_there(session: Session, row: Row, target: Place, on: date) -> Row:
 def _goes_on(package: Package, bests: Mapping[Estimate, Best], on: date, *, is_dry: bool) -> dict[Estimate, Life]:
     kept, age = {}, age_days(package, on)
     for estimate, there in bests.items():
-        base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
+        base, most = _days_and_most(package, estimate)
         # A place never gives back what a package has lost.
         rest = min(rest_days(most, there.most_days, age), limit_days(package, estimate))
         # What is not dry has a life of its own wherever it is kept: of that it has the share left that it had here.
         of = min(base, there.base_days) if is_dry else there.base_days
-        new = Lasts.of(replace(there, base_days=of, most_days=rest)).life
-        kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, age))
+        kept[estimate] = _life(package, estimate, replace(there, base_days=of, most_days=rest), age)
     return kept
 
 
@@ -127,16 +126,28 @@ def _put_right(package: Package, here: Mapping[Estimate, Best], there: Mapping[E
     kept, came = {}, age_days(package, package.stands_since)
     for estimate, was in here.items():
         now, limit = there[estimate], limit_days(package, estimate)
-        base, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
+        base, most = _days_and_most(package, estimate)
         rest = most
         if most > came:
             # What was limited all along would have lasted as long as this place lets it.
             free = (was.most_days if most >= limit else most) - came
             rest = min(limit, came + in_proportion(free, was.most_days, now.most_days))
         of = in_proportion(base, was.base_days, now.base_days)
-        new = Lasts.of(replace(now, base_days=of, most_days=rest)).life
-        kept[estimate] = replace(new, had=_had(getattr(package, f"{estimate.value}_had"), most, rest, came))
+        kept[estimate] = _life(package, estimate, replace(now, base_days=of, most_days=rest), came)
     return kept
+
+
+def _days_and_most(package: Package, estimate: Estimate) -> tuple[float, float]:
+    """Its life at 21 °C, and the most days from closing that it can last; either may be infinite."""
+    days, most = (endless(getattr(package, f"{estimate.value}_{what}")) for what in ("days", "most"))
+    return days, most
+
+
+def _life(package: Package, estimate: Estimate, best: Best, age: float) -> Life:
+    """A life of which it has as much left, so many days after it was closed, as of the one that it had."""
+    _, most = _days_and_most(package, estimate)
+    had = _had(getattr(package, f"{estimate.value}_had"), most, best.most_days, age)
+    return replace(Lasts.of(best).life, had=had)
 
 
 def in_proportion(days: float, was: float, now: float) -> float:
