@@ -41,13 +41,13 @@ PRESS_EACH = """async ([seen, asked]) => {
   const known = new Set(seen), silent = [], told = [], twice = [], barred = [], sheets = [];
   const fetched = window.fetch;
   let refused = "", sent = [];
-  window.fetch = async (request) => {
-    const path = new URL(request.url).pathname;
-    if (request.method === "GET" || asked.includes(path)) return fetched(request);
-    const says = `${request.method} ${path} ${await request.clone().text()}`;
+  window.fetch = async (address, init) => {
+    const path = new URL(address).pathname;
+    if (init.method === "GET" || asked.includes(path)) return fetched(address, init);
+    const says = `${init.method} ${path} ${init.body}`;
     if (sent.includes(says)) twice.push(says);
     sent.push(says);
-    refused = `Not now ${request.method} ${path} ${told.length}`;
+    refused = `Not now ${init.method} ${path} ${told.length}`;
     const body = { status: 422, title: "No", errors: [{ field: "request", message: refused, nearest: [] }] };
     const headers = { "content-type": "application/problem+json" };
     await pause(20);

@@ -40,14 +40,17 @@ OnDay = Annotated[Day | None, Body(description="none means today", examples=["20
 def see_shelves(
     larder: TheLarder,
     place: Annotated[int | None, Query(ge=0, le=999_999_999, description="only what stands there")] = None,
+    beside: Annotated[
+        int, Query(ge=0, le=999_999_999, description="if there is no such place: only what stands where this number does")
+    ] = 0,
+    fullest: Annotated[bool, Query(description="if nothing says where: only what stands where most does")] = False,
     after: Annotated[int, Query(ge=0, le=999_999_999, description="only numbers above this")] = 0,
     most: Annotated[int | None, Query(ge=1, le=100_000, description="so many packages at the most")] = None,
 ) -> Response:
     """All places with their sums, the packages that stand there or in one of them, and what is due anywhere."""
     # Written out in one go: thousands of packages would otherwise be checked twice on their way out.
-    return Response(
-        _SHELVES.dump_json(shelves(larder, place=place, after=after, most=most)), media_type="application/json"
-    )
+    view = shelves(larder, place=place, beside=beside, fullest=fullest, after=after, most=most)
+    return Response(_SHELVES.dump_json(view), media_type="application/json")
 
 
 @router.get("/shelves/protections")

@@ -13,6 +13,7 @@ from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.features.places.places import close_place
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.card import card
 from yellow_larder.features.shelves.labels import labels
@@ -50,6 +51,28 @@ def test_things_stand_where_they_usually_do(larder: Larder) -> None:
         pack(larder, Ask(line="700 g pearl barley", container=container))
     assert [package.shelf for package in shelves(larder).packages] == [1, 2, 3]
     assert card(larder, pack(larder, BARLEY, shelf=3).numbers[0]).shelf == 3
+
+
+def test_one_place_is_shown_and_begun_where_it_is_meant(larder: Larder, clock: Clock) -> None:
+    empty = shelves(larder, fullest=True)
+    assert (empty.place, empty.packages) == (1, [])
+    loft = add_place(larder, LOFT)
+    pack(larder, BARLEY)
+    leeks = pack(larder, replace(LEEKS, place=loft)).numbers[0]
+
+    def begun(**asked: int) -> tuple[int | None, set[int]]:
+        view = shelves(larder, fullest=True, **asked)
+        return view.place, {each.place for each in view.packages}
+
+    assert begun() == begun(beside=1) == begun(place=1, beside=leeks) == (1, {1})
+    assert begun(beside=leeks) == begun(place=loft) == begun(place=99, beside=leeks) == (loft, {loft})
+    assert begun(place=99) == begun(place=99, beside=99) == begun(beside=99) == (1, {1})
+    throw_out(larder, [each.number for each in shelves(larder, place=loft).packages], why="Puffed up")
+    assert begun(beside=leeks) == (loft, set()), "where it stood last"
+    close_place(larder, loft)
+    assert begun(beside=leeks) == begun(place=loft) == (1, {1})
+    assert (shelves(larder).place, len(shelves(larder).packages)) == (None, 4)
+    assert shelves(larder, place=loft).packages == shelves(larder, place=99).packages == []
 
 
 def test_a_stop_cannot_be_packed(larder: Larder) -> None:

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.features.catalog.containers import Drawing, container_by_key, drawing
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, find_place, places_in, settings, tidy_name
+from yellow_larder.features.household.larder import Larder, find_place, places_in, places_in_use, settings, tidy_name
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageMoved, PackageThrownOut
 from yellow_larder.features.packages.find import all_kept
@@ -104,6 +104,8 @@ class ShelvesView:
     """All places, packages kept, and how their containers are drawn."""
 
     places: list[PlaceView]
+    place: int | None
+    """Where the packages stand, if they are those of one place."""
     packages: list[OnShelf]
     due: list[OnShelf]
     """The first of what is due, wherever it stands."""
@@ -146,12 +148,22 @@ MOST_DUE = 40
 MOST_FOUND = 1000
 
 
-def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: int | None = None) -> ShelvesView:
+def shelves(
+    larder: Larder,
+    *,
+    place: int | None = None,
+    beside: int = 0,
+    fullest: bool = False,
+    after: int = 0,
+    most: int | None = None,
+) -> ShelvesView:
     """What stands where.
 
     Args:
         larder: the larder.
         place: only the packages of this place; none means of all.
+        beside: if there is no such place, only those that stand where the package of this number does.
+        fullest: if that is not known either, only those that stand where most do.
         after: only packages whose number is above this.
         most: so many packages at the most; none means all.
 
@@ -162,23 +174,35 @@ def shelves(larder: Larder, *, place: int | None = None, after: int = 0, most: i
     with reading(larder.engine) as session:
         household = settings(session)
         places = places_in(session)
+        soon = due_soon(session, today)
+        wrong = _wrong(session)
+        sums = _sums(session)
+        if fullest and place not in places_in_use(session):
+            place = _begin(session, beside, sums)
         only = [Package.number > after] if after else []
         if place is not None:
             only.append(Package.place_id == place)
         rows = kept_rows(session, _COLUMNS, *only, most=most)
-        soon = due_soon(session, today)
-        wrong = _wrong(session)
-        sums = _sums(session)
         first_due = _first_due(session, soon, wrong)
     packages = _on_shelves(rows, places, household, today)
     return ShelvesView(
         places=_place_views(places, sums, soon, wrong, household.units),
+        place=place,
         packages=packages,
         due=_on_shelves(first_due, places, household, today),
         more_after=packages[-1].number if most is not None and len(packages) == most else None,
         containers={key: drawing(container_by_key(key)) for key in sorted({row["container_key"] for row in rows})},
         short_names=_short_names({row["food_name"] for row in rows}),
     )
+
+
+def _begin(session: Session, beside: int, sums: dict[int, _Sums]) -> int:
+    """Where somebody begins who names no place: where the package stands that they ask for, or where most stand."""
+    in_use = places_in_use(session)
+    package = session.get(Package, beside)
+    if package is not None and package.place_id in in_use:
+        return package.place_id
+    return max(in_use, key=lambda each: sum(count for _, count, _, _ in sums.get(each, [])))
 
 
 def _short_names(names: set[str]) -> dict[str, str]:

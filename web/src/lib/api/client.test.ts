@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { ask, brought, onDiskTrouble, onRefused, onUnreached, patientFetch, SILENT, told, wrongs } from "./client";
+import { ask, brought, onDiskTrouble, onRefused, onUnreached, patient, SILENT, told, wrongs } from "./client";
+import { Outgoing } from "./outgoing";
 
 afterEach(() => void vi.unstubAllGlobals());
 
@@ -54,46 +55,52 @@ describe("refusals", () => {
 });
 
 describe("a request whose answer is lost", () => {
-  const lost = (times: number, seen: (string | null)[]) => (request: Request) => {
-    seen.push(request.headers.get("Idempotency-Key"));
-    return seen.length <= times ? Promise.reject(new TypeError("network")) : Promise.resolve(new Response("1"));
-  };
-  const post = () => new Request("http://127.0.0.1/api/undo", { method: "POST", body: "{}" });
+  const lost =
+    (times: number, seen: (string | null)[]) =>
+    (_: string, { headers, body }: RequestInit) => {
+      seen.push(new Headers(headers).get("Idempotency-Key"));
+      carried.add(body);
+      return seen.length <= times ? Promise.reject(new TypeError("network")) : Promise.resolve(new Response("1"));
+    };
+  const carried = new Set<unknown>();
+  const post = () => new Outgoing("http://127.0.0.1/api/undo", { method: "POST", body: "{}" });
+  beforeEach(() => carried.clear());
 
   it("is sent again under the same key", async () => {
     const seen: (string | null)[] = [];
     vi.stubGlobal("fetch", lost(2, seen));
-    expect(await (await patientFetch(post(), [1, 1, 1])).text()).toBe("1");
+    expect(await (await patient(post(), [1, 1, 1])).text()).toBe("1");
     expect(seen).toHaveLength(3);
     expect(new Set(seen).size).toBe(1);
+    expect([...carried]).toEqual(["{}"]);
     expect(seen[0]).toMatch(/^[0-9a-f-]{36}$/);
   });
 
   it("is given up after a while", async () => {
     const seen: (string | null)[] = [];
     vi.stubGlobal("fetch", lost(9, seen));
-    await expect(patientFetch(post(), [1, 1])).rejects.toThrow("network");
+    await expect(patient(post(), [1, 1])).rejects.toThrow("network");
     expect(seen).toHaveLength(3);
   });
 
   it("is not sent again by a page that was left", async () => {
     const seen: (string | null)[] = [];
     vi.stubGlobal("fetch", lost(9, seen));
-    const request = new Request("http://127.0.0.1/api/table/weeks", { signal: AbortSignal.abort() });
-    await expect(patientFetch(request, [1, 1])).rejects.toThrow();
+    const request = new Outgoing("http://127.0.0.1/api/table/weeks", { signal: AbortSignal.abort() });
+    await expect(patient(request, [1, 1])).rejects.toThrow();
     expect(seen).toHaveLength(1);
   });
 
   it("has no key if it changes nothing", async () => {
     const seen: (string | null)[] = [];
     vi.stubGlobal("fetch", lost(0, seen));
-    await patientFetch(new Request("http://127.0.0.1/api/overview"));
+    await patient(new Outgoing("http://127.0.0.1/api/overview"));
     expect(seen).toEqual([null]);
   });
 });
 
 describe("what is pressed while the larder is gone", () => {
-  const press = () => new Request("http://larder/api/undo", { method: "POST", body: "{}" });
+  const press = () => new Outgoing("http://larder/api/undo", { method: "POST", body: "{}" });
 
   it("is sent again under its key for as long as somebody wants it to", async () => {
     const keys: (string | null)[] = [];

@@ -4,6 +4,7 @@ import createClient from "openapi-fetch";
 import { letGo } from "$lib/ui/press";
 import { shown } from "$lib/ui/working";
 import { once } from "./once";
+import { Outgoing } from "./outgoing";
 import type { components, paths } from "./schema";
 
 export type Schemas = components["schemas"];
@@ -104,33 +105,24 @@ async function counted(answer: Promise<Response>): Promise<Response> {
   }
 }
 
-/** A request with the key by which it counts once, however often it is sent. */
-function keyed(request: Request): Request {
-  const mine = new Request(request);
-  if (request.method !== "GET" && !mine.headers.has("Idempotency-Key")) mine.headers.set("Idempotency-Key", crypto.randomUUID());
-  return mine;
-}
-
 /** Ask, and ask again if no answer comes: what changes something counts once, by its key. */
-export async function patientFetch(request: Request, pauses = PAUSES_MS): Promise<Response> {
-  const mine = keyed(request);
+export async function patient(request: Outgoing, pauses = PAUSES_MS): Promise<Response> {
   for (const pause of pauses) {
     try {
-      return await fetch(mine.clone());
+      return await request.send();
     } catch (error) {
       if (request.signal.aborted) throw error;
       await new Promise((done) => setTimeout(done, pause));
     }
   }
-  return fetch(mine);
+  return request.send();
 }
 
 /** What was pressed is brought to the larder, or whoever pressed it lets it be: it is never lost in silence. */
-export async function brought(request: Request, send: (request: Request) => Promise<Response>): Promise<Response> {
-  const mine = keyed(request);
+export async function brought(request: Outgoing, send: (request: Outgoing) => Promise<Response>): Promise<Response> {
   for (;;) {
     try {
-      return await send(mine.clone());
+      return await send(request);
     } catch (error) {
       if (request.signal.aborted || !(await tryAgain())) throw error;
     }
@@ -138,16 +130,16 @@ export async function brought(request: Request, send: (request: Request) => Prom
 }
 
 /** What is read is read; what changes something is sent once for each press, and shows on what was pressed. */
-function larderFetch(request: Request): Promise<Response> {
-  if (request.method === "GET") return counted(patientFetch(request));
+function bring(request: Outgoing): Promise<Response> {
+  if (request.method === "GET") return counted(patient(request));
   const asks = QUESTIONS.includes(new URL(request.url).pathname);
-  if (asks) return counted(shown(once(request, patientFetch)));
-  const answer = shown(once(request, (one) => brought(one, (again) => counted(patientFetch(again)))));
+  if (asks) return counted(shown(patient(request)));
+  const answer = shown(once(request, (one) => brought(one, (again) => counted(patient(again)))));
   answer.then((done) => (done.ok ? undefined : told(done.clone()))).catch(() => undefined);
   return answer;
 }
 
-export const api = createClient<paths>({ baseUrl: "", fetch: larderFetch });
+export const api = createClient<paths>({ baseUrl: "", Request: Outgoing, fetch: (request) => bring(request as Outgoing) });
 
 /** The version that a change is based on, for its headers. */
 export const basedOn = (version: number | undefined) => (version === undefined ? {} : { "If-Match": version });

@@ -8642,6 +8642,8 @@ export interface components {
             more_after: number | null;
             /** Packages */
             packages: components["schemas"]["OnShelf"][];
+            /** Place */
+            place: number | null;
             /** Places */
             places: components["schemas"]["PlaceView"][];
             /** Short Names */
@@ -16859,6 +16861,10 @@ export interface operations {
             query?: {
                 /** @description only what stands there */
                 place?: number | null;
+                /** @description if there is no such place: only what stands where this number does */
+                beside?: number;
+                /** @description if nothing says where: only what stands where most does */
+                fullest?: boolean;
                 /** @description only numbers above this */
                 after?: number;
                 /** @description so many packages at the most */

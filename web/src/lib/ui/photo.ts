@@ -1,17 +1,21 @@
 // A photograph made small enough to keep, and sent to the larder.
-import { patientFetch, wrongs, type Wrong } from "$lib/api/client";
+import { api, ask, type Wrong } from "$lib/api/client";
 
 const LONGEST = 1280;
 
 /** Keep a picture of a package; what is wrong with it, if anything is. */
 export async function keepPhoto(number: number, file: File): Promise<Wrong | undefined> {
-  try {
-    const headers = { "Content-Type": "image/jpeg" };
-    const answer = await patientFetch(new Request(`/api/packages/${number}/photos`, { method: "POST", body: await small(file), headers }));
-    return answer.ok ? undefined : wrongs(await answer.json());
-  } catch {
-    return { photo: { message: "That picture cannot be read here; a JPEG or PNG, please", nearest: [] } };
-  }
+  const picture = await small(file).catch(() => undefined);
+  if (!picture) return { photo: { message: "That picture cannot be read here; a JPEG or PNG, please", nearest: [] } };
+  const { wrong } = await ask(
+    api.POST("/api/packages/{number}/photos", {
+      params: { path: { number } },
+      headers: { "Content-Type": "image/jpeg" },
+      body: picture as unknown as string,
+      bodySerializer: (body: unknown) => body as BodyInit,
+    }),
+  );
+  return wrong;
 }
 
 async function small(file: File): Promise<Blob> {

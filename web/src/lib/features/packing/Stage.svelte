@@ -7,6 +7,7 @@
   import Hands from "$lib/draw/Hands.svelte";
   import Vessel from "$lib/draw/Vessel.svelte";
   import { outline } from "$lib/draw/outline";
+  import { Room } from "$lib/ui/room.svelte";
 
   let {
     plan,
@@ -23,8 +24,8 @@
     onheadspace: (mm: number) => void;
   } = $props();
 
-  let width = $state(600);
-  let height = $state(420);
+  const room = new Room("stage", { width: 600, height: 420 });
+  const { width, height } = $derived(room);
   let dragging = $state<number>();
 
   const LEFT = 126;
@@ -129,7 +130,7 @@
   const gx = $derived(width - (narrow ? 78 : 100));
 </script>
 
-<div class="relative h-full min-h-72 w-full md:min-h-80" bind:clientWidth={width} bind:clientHeight={height}>
+<div class="relative h-full min-h-72 w-full md:min-h-80" {@attach room.measured}>
   <svg
     {width}
     {height}

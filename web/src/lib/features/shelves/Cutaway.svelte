@@ -6,6 +6,7 @@
   import { patternOf, seeded } from "$lib/draw/pieces";
   import { boards, type Board, type Drawings, type OnShelf, type Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
+  import { Room } from "$lib/ui/room.svelte";
   import { afterPaint } from "$lib/shell/paint";
   import Standing from "./Standing.svelte";
 
@@ -38,7 +39,7 @@
   } = $props();
 
   /** Nothing is drawn before it is known how wide: it would be drawn twice. */
-  let room = $state(0);
+  const room = new Room("cutaway");
   let scroller = $state<HTMLDivElement>();
   let scrolled = $state(0);
   let tall = $state(800);
@@ -52,11 +53,11 @@
   $effect(() => (packages.length ? afterPaint(() => (near = 500)) : undefined));
   let drag = $state<{ stack: Stack; x: number; y: number; moved: boolean; shelf?: number }>();
 
-  const SIDE = $derived(room < 500 ? 18 : 30);
+  const SIDE = $derived(room.width < 500 ? 18 : 30);
   /** mm that fit side by side: on a narrow screen a shelf goes on below, rather than grow too small to read. */
-  const across = $derived(Math.min(place.width_mm, (room - SIDE * 2) / 0.46));
+  const across = $derived(Math.min(place.width_mm, (room.width - SIDE * 2) / 0.46));
   /** px a mm: as wide as there is room, but no larger than a jar reads well. */
-  const scale = $derived(Math.min((room - SIDE * 2) / across, 0.74));
+  const scale = $derived(Math.min((room.width - SIDE * 2) / across, 0.74));
   const width = $derived(across * scale + SIDE * 2);
   const rows = $derived.by(() => {
     let y = place.sort === "loft" ? 92 : 58;
@@ -205,8 +206,8 @@
 <svelte:window onscroll={look} bind:innerHeight={tall} />
 
 <div class="lg:h-full lg:overflow-y-auto" onscroll={look} bind:this={scroller}>
-  <div bind:clientWidth={room} class="relative">
-    {#if room}
+  <div {@attach room.measured} class="relative">
+    {#if room.width}
       <svg {width} height={bottom + 6} viewBox="0 0 {width} {bottom + 6}" class="mx-auto block select-none" role="group" aria-label="{place.name}, cut open">
         <defs>
           <Hands />

@@ -13,8 +13,6 @@
   let view = $state.raw<Schemas["ShelvesView"]>();
   let here = $state.raw<Schemas["OnShelf"][]>([]);
   let failed = $state("");
-  /** Where to begin when the address names no place. */
-  let home = $state<number>();
   let moving = $state(false);
   let words = $state("");
   let found = $state<Set<number>>();
@@ -22,14 +20,15 @@
   let editing = $state(false);
 
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
-  const placeId = $derived(Number(page.url.searchParams.get("place")) || home);
+  /** The place that the address names. */
+  const named = $derived(Number(page.url.searchParams.get("place")) || undefined);
   /** So many packages come with the first answer; the rest of a place that holds more follows. */
   const AT_ONCE = 1000;
   /** So long somebody who types is let be. */
   const PAUSE_MS = 180;
 
   const opened = $derived(here.find((each) => each.number === number));
-  const place = $derived(view?.places.find((each) => each.id === placeId) ?? view?.places[0]);
+  const place = $derived(view?.places.find((each) => each.id === view?.place));
   const alike = $derived(opened ? here.filter((each) => alikeKey(each) === alikeKey(opened)).map((each) => each.number) : []);
 
   const LENSES = [
@@ -72,40 +71,40 @@
     if (!signal.aborted && data) guarded = data;
   }
 
+  /** Which larder's packages are all here. */
+  let version = -1;
+
   $effect(() => {
-    if (larder.version < 0) return;
+    const now = larder.version;
+    if (now < 0) return;
     const leaving = new AbortController();
-    const wanted = placeId;
-    untrack(() => void load(wanted, leaving.signal));
+    const wanted = named;
+    untrack(() => {
+      const shown = view?.place ?? undefined;
+      const place = wanted ?? shown;
+      // Whoever opens a package where they are is there already.
+      if (now !== version || place !== shown) void load(place, now, leaving.signal);
+    });
     return () => leaving.abort();
   });
 
   /** One place at a time, and of a full one what stands first at once. */
-  async function load(wanted: number | undefined, signal: AbortSignal) {
-    if (wanted === undefined) return choose(signal);
+  async function load(wanted: number | undefined, now: number, signal: AbortSignal) {
     await loadAfter(0, [], wanted, signal);
-    if (words && !signal.aborted) await find();
+    if (signal.aborted || failed) return;
+    version = now;
+    if (words) await find();
   }
 
-  async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number, signal: AbortSignal): Promise<void> {
-    const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query: { place: wanted, after, most: AT_ONCE } }, signal }));
+  async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number | undefined, signal: AbortSignal): Promise<void> {
+    const query = { place: wanted, beside: number, fullest: true, after, most: AT_ONCE };
+    const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query }, signal }));
     if (signal.aborted) return;
     failed = whyNot(wrong);
     if (!data) return;
     here = [...before, ...data.packages];
     view = after ? { ...data, containers: { ...view?.containers, ...data.containers }, short_names: { ...view?.short_names, ...data.short_names } } : data;
-    if (typeof data.more_after === "number") await loadAfter(data.more_after, here, wanted, signal);
-  }
-
-  /** Where to begin: where the package stands that is asked for, or where most stands. */
-  async function choose(signal: AbortSignal) {
-    const [places, card] = await Promise.all([
-      ask(api.GET("/api/places", { signal })),
-      number ? ask(api.GET("/api/packages/{number}", { params: { path: { number } }, signal })) : undefined,
-    ]);
-    if (signal.aborted) return;
-    failed = whyNot(places.wrong);
-    home = card?.data?.place ?? places.data?.toSorted((a, b) => b.kept - a.kept)[0]?.id;
+    if (typeof data.more_after === "number") await loadAfter(data.more_after, here, data.place ?? undefined, signal);
   }
 
   /** Go to a place, or to a package in it: Back leads to how the shelves were come to, not to each that was looked at. */
@@ -114,10 +113,10 @@
     return goto(`/shelves?${search}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
   }
 
-  const open = (wanted?: number) => go(placeId, wanted);
+  const open = (wanted?: number) => go(place?.id, wanted);
 
   /** Open a package wherever it stands. */
-  const show = (wanted: number, at?: number) => go(at ?? view?.due.find((each) => each.number === wanted)?.place ?? placeId, wanted);
+  const show = (wanted: number, at?: number) => go(at ?? view?.due.find((each) => each.number === wanted)?.place ?? place?.id, wanted);
 
   async function move(numbers: number[], to: number, shelf: number) {
     const target = view?.places.find((each) => each.id === to);

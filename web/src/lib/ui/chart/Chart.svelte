@@ -1,6 +1,7 @@
 <!-- A chart as wide as there is room: its axes and the marks along them, and within, what the caller draws. -->
 <script lang="ts">
   import type { Snippet } from "svelte";
+  import { Room } from "../room.svelte";
   import { anchor, frame, type Frame, type Mark, type Span } from "./frame";
 
   let {
@@ -35,13 +36,14 @@
     children: Snippet<[Frame]>;
   } = $props();
 
-  let room = $state(560);
-  const wide = $derived(Math.max(160, room - left - right));
+  // svelte-ignore state_referenced_locally
+  const room = new Room(`chart ${label}`, { width: 560, height: 0 });
+  const wide = $derived(Math.max(160, room.width - left - right));
   const at = $derived(frame({ left, right: left + wide, top, foot: top + high }, across, up));
 </script>
 
-<div bind:clientWidth={room} class="min-w-0 overflow-hidden">
-  <svg width={room} height={top + high + under} class="block" role="img" aria-label={label}>
+<div {@attach room.measured} class="min-w-0 overflow-hidden">
+  <svg width={room.width} height={top + high + under} class="block" role="img" aria-label={label}>
     {@render children(at)}
     <path d="M{left} {wall ? top : at.foot}V{at.foot}H{at.right}" fill="none" stroke="var(--ink)" stroke-width="1.8" />
     {#each beside as mark (mark.at)}
@@ -52,7 +54,9 @@
     {/each}
     {#each below(wide) as mark (mark.at)}
       <path d="M{at.x(mark.at)} {at.foot}v4.500" stroke="var(--ink)" stroke-width="1.3" />
-      <text x={at.x(mark.at)} y={at.foot + 18} text-anchor={anchor(at.x(mark.at), mark.words, room)} font-size="12.5" fill="var(--soft)">{mark.words}</text>
+      <text x={at.x(mark.at)} y={at.foot + 18} text-anchor={anchor(at.x(mark.at), mark.words, room.width)} font-size="12.5" fill="var(--soft)"
+        >{mark.words}</text
+      >
     {/each}
   </svg>
 </div>
