@@ -31,7 +31,7 @@ from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
-from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.state import SupplyRecord
 from yellow_larder.features.supplies.supplies import (

@@ -71,9 +71,10 @@ from yellow_larder.features.seeds.seeds import (
     store_seeds,
 )
 from yellow_larder.features.shelves import inspection
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.inspection import empty_out, look_over
 from yellow_larder.features.shelves.photos import keep_photo
-from yellow_larder.features.shelves.shelves import move, shelves, throw_out
+from yellow_larder.features.shelves.shelves import shelves
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import (
     NewSupply,

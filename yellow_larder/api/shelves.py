@@ -11,19 +11,13 @@ from yellow_larder.api.common import Day, Number, TheLarder, WholeBody
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.shelves.card import Card, card
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.elsewhere import Elsewhere, elsewhere
 from yellow_larder.features.shelves.labels import read_code
 from yellow_larder.features.shelves.open_next import OpenNext, open_next
 from yellow_larder.features.shelves.photos import keep_photo, see_photo
 from yellow_larder.features.shelves.protected import Protected, see_protected
-from yellow_larder.features.shelves.shelves import (
-    Found,
-    ShelvesView,
-    find_packages,
-    move,
-    shelves,
-    throw_out,
-)
+from yellow_larder.features.shelves.shelves import Found, ShelvesView, find_packages, shelves
 from yellow_larder.features.shelves.spread import Spread, see_spread
 
 router = larder_router(tags=["shelves"], responses=REFUSALS)
@@ -40,10 +34,8 @@ OnDay = Annotated[Day | None, Body(description="none means today", examples=["20
 def see_shelves(
     larder: TheLarder,
     place: Annotated[int | None, Query(ge=0, le=999_999_999, description="only what stands there")] = None,
-    beside: Annotated[
-        int, Query(ge=0, le=999_999_999, description="if there is no such place: only what stands where this number does")
-    ] = 0,
-    fullest: Annotated[bool, Query(description="if nothing says where: only what stands where most does")] = False,
+    beside: Annotated[int, Query(ge=0, le=999_999_999, description="or else what stands where this number does")] = 0,
+    fullest: Annotated[bool, Query(description="or else what stands where most does")] = False,
     after: Annotated[int, Query(ge=0, le=999_999_999, description="only numbers above this")] = 0,
     most: Annotated[int | None, Query(ge=1, le=100_000, description="so many packages at the most")] = None,
 ) -> Response:

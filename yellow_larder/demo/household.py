@@ -24,7 +24,7 @@ from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, open_larder, settle
 from yellow_larder.features.packing.pack import Batch, pack
 from yellow_larder.features.packing.request import Ask
-from yellow_larder.features.shelves.shelves import move, throw_out
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.journal.file import CannotOpen, ExitCode, beside, hold, is_demo, put_in_place, remove_database
 
 CUPBOARD, CELLAR, LOFT = 1, 2, 3

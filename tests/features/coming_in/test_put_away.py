@@ -22,9 +22,10 @@ from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.inspection import to_look
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.shelves.shelves import move, shelves
+from yellow_larder.features.shelves.shelves import shelves
 from yellow_larder.features.using.opening import open_packages, take
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading

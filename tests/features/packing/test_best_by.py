@@ -27,8 +27,8 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.inspection import Felt, look_over
-from yellow_larder.features.shelves.shelves import move
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
 

@@ -17,7 +17,7 @@ from yellow_larder.features.places.places import close_place, move_all
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.rounds.tasks import TaskKind, When
-from yellow_larder.features.shelves.shelves import move
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.using.opening import open_packages
 from yellow_larder.journal.checking import check
 

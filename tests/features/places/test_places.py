@@ -19,7 +19,8 @@ from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.run import steps
 from yellow_larder.features.shelves.card import card
-from yellow_larder.features.shelves.shelves import move, see_places, shelves
+from yellow_larder.features.shelves.carrying import move
+from yellow_larder.features.shelves.shelves import see_places, shelves
 from yellow_larder.features.using.opening import open_packages
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading

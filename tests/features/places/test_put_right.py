@@ -16,7 +16,7 @@ from yellow_larder.features.packages.life import HOME_CANNED_DAYS
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.places.places import change_place
-from yellow_larder.features.shelves.shelves import move
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.using.leaving import Correction, correct
 from yellow_larder.features.using.opening import open_packages, take
 

@@ -26,7 +26,7 @@ from yellow_larder.features.planning.meals import Meal, keep_meal
 from yellow_larder.features.planning.prices import Seen, forget_price, prices, see_price
 from yellow_larder.features.planning.shopping import buy, list_csv, week_list, weeks
 from yellow_larder.features.rounds.overview import overview
-from yellow_larder.features.shelves.shelves import throw_out
+from yellow_larder.features.shelves.carrying import throw_out
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units

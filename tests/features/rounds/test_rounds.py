@@ -25,7 +25,8 @@ from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.rounds.tasks import Task, TaskKind, When
 from yellow_larder.features.shelves.ageing import SOON_DAYS, due_soon
-from yellow_larder.features.shelves.shelves import Due, shelves, throw_out
+from yellow_larder.features.shelves.carrying import throw_out
+from yellow_larder.features.shelves.shelves import Due, shelves
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
 

@@ -17,8 +17,8 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.ageing import lives_left
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.elsewhere import elsewhere
-from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.using.opening import open_packages
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading

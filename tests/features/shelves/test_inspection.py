@@ -16,8 +16,9 @@ from yellow_larder.features.rounds.tasks import Task, TaskKind, When
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_that_run
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import throw_out
 from yellow_larder.features.shelves.inspection import Felt, empty_out, look_over, to_look
-from yellow_larder.features.shelves.shelves import Due, shelves, throw_out
+from yellow_larder.features.shelves.shelves import Due, shelves
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.words.errors import NotThere, Refused

@@ -17,8 +17,9 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.elsewhere import elsewhere
-from yellow_larder.features.shelves.shelves import move, shelves
+from yellow_larder.features.shelves.shelves import shelves
 from yellow_larder.features.using.opening import Reclosing, close_again, open_packages, take
 from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading

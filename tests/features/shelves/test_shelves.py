@@ -16,8 +16,9 @@ from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.places.places import close_place
 from yellow_larder.features.rounds.overview import overview
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.shelves.shelves import Due, move, shelves, throw_out
+from yellow_larder.features.shelves.shelves import Due, shelves
 from yellow_larder.words.errors import NotThere
 
 BARLEY = Ask(line="10 kg pearl barley", container="bag-gallon")

@@ -8,7 +8,7 @@ from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.rounds.overview import overview
-from yellow_larder.features.shelves.shelves import move
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.spread import IN_CUPBOARD, Kept, see_spread
 from yellow_larder.features.using.opening import open_packages
 

@@ -14,8 +14,8 @@ from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.run import steps
 from yellow_larder.features.run.view import see_run
+from yellow_larder.features.shelves.carrying import throw_out
 from yellow_larder.features.shelves.inspection import Felt, empty_out, look_over
-from yellow_larder.features.shelves.shelves import throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply, count_supply

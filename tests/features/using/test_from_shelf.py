@@ -12,7 +12,7 @@ from yellow_larder.features.household.larder import Larder, NewPlace, add_place
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.planning.diary import Written, add_to_day, write_day
-from yellow_larder.features.shelves.shelves import move
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.using.from_shelf import CameFrom, TakenOf, see_from_shelf, take_from_shelf
 from yellow_larder.features.using.opening import open_packages
 from yellow_larder.journal.checking import check

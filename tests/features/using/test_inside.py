@@ -21,8 +21,8 @@ from yellow_larder.features.packing.package_course import course_elsewhere
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.places.places import change_place
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.inside import Inside, InsidePoint, inside_plan, story_in
-from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.using.in_hand import in_hand
 from yellow_larder.features.using.inside import WhatIf, see_inside
 from yellow_larder.features.using.leaving import Correction, Leaving, correct, leave

@@ -18,7 +18,7 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import NewPlace, add_place, open_larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask, Opened
-from yellow_larder.features.shelves.shelves import move
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.using.opening import Reclosing, close_again, lose_seal, open_packages, take, weigh
 from yellow_larder.features.using.pouring import Pouring, pour
 from yellow_larder.reference import foods

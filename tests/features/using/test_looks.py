@@ -13,8 +13,8 @@ from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.inspection import Felt
-from yellow_larder.features.shelves.shelves import move
 from yellow_larder.features.using.inside import see_inside
 from yellow_larder.features.using.looks import look_over
 from yellow_larder.features.using.opening import open_packages

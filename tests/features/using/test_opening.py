@@ -20,8 +20,8 @@ from yellow_larder.features.household.larder import Larder, NewPlace, add_place
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask, Opened
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move, throw_out
 from yellow_larder.features.shelves.inspection import Felt, look_over
-from yellow_larder.features.shelves.shelves import move, throw_out
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.features.supplies.view import see_supplies

@@ -19,9 +19,9 @@ from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.rounds.rounds import rounds
 from yellow_larder.features.shelves.card import card
+from yellow_larder.features.shelves.carrying import move
 from yellow_larder.features.shelves.inspection import Felt, look_over
 from yellow_larder.features.shelves.labels import labels
-from yellow_larder.features.shelves.shelves import move
 from yellow_larder.features.supplies.events import Sort
 from yellow_larder.features.supplies.supplies import NewSupply, add_supply
 from yellow_larder.features.supplies.view import see_supplies

@@ -23,8 +23,8 @@ from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.features.packages.events import PackageCalculated
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.run.record import current
+from yellow_larder.features.shelves.carrying import move_in
 from yellow_larder.features.shelves.moving import lasts_anew
-from yellow_larder.features.shelves.shelves import move_in
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.words.errors import NotThere, Refused

@@ -19,8 +19,8 @@ from yellow_larder.features.packages.state import row_of
 from yellow_larder.features.packing.package_course import bests_of, course_as_closed
 from yellow_larder.features.packing.plan import Lasts
 from yellow_larder.features.shelves.ageing import SOON_DAYS, lives_left
+from yellow_larder.features.shelves.carrying import title_of
 from yellow_larder.features.shelves.moving import lasts_anew
-from yellow_larder.features.shelves.shelves import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import recut, refuse_puffed, used_up

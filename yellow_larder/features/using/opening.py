@@ -31,7 +31,7 @@ from yellow_larder.features.packages.life import used_shares
 from yellow_larder.features.packing.container_fill import Packer, oxygen_in_room_ml
 from yellow_larder.features.packing.request import Ask, Opened, Pull
 from yellow_larder.features.packing.sizing_methods import asks_ml
-from yellow_larder.features.shelves.shelves import title_of
+from yellow_larder.features.shelves.carrying import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand, without_absorbers
 from yellow_larder.journal import log

@@ -20,7 +20,7 @@ from yellow_larder.features.packages.events import PackageGone, PackagePacked
 from yellow_larder.features.packages.state import row_of, stretches_of
 from yellow_larder.features.packing.pack import usual_shelf
 from yellow_larder.features.packing.request import MOST_CONTAINERS, Pull, ways_to_close
-from yellow_larder.features.shelves.shelves import title_of
+from yellow_larder.features.shelves.carrying import title_of
 from yellow_larder.features.supplies.stock import Stock
 from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import (

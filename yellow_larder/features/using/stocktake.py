@@ -14,7 +14,7 @@ from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.events import PackageWeighed
 from yellow_larder.features.packages.find import all_kept
 from yellow_larder.features.packages.state import Package
-from yellow_larder.features.shelves.shelves import carried, thrown_out
+from yellow_larder.features.shelves.carrying import carried, thrown_out
 from yellow_larder.features.using.in_hand import InHand, in_hand
 from yellow_larder.features.using.opening import CRUMBS_G, refuse_puffed, used_up
 from yellow_larder.journal import log

@@ -16861,9 +16861,9 @@ export interface operations {
             query?: {
                 /** @description only what stands there */
                 place?: number | null;
-                /** @description if there is no such place: only what stands where this number does */
+                /** @description or else what stands where this number does */
                 beside?: number;
-                /** @description if nothing says where: only what stands where most does */
+                /** @description or else what stands where most does */
                 fullest?: boolean;
                 /** @description only numbers above this */
                 after?: number;
