@@ -3,7 +3,7 @@
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.conftest import Here
+from tests.browser.conftest import ROOT, Here
 
 PAGES = {
     "rounds": "/api/rounds",
@@ -21,7 +21,23 @@ PAGES = {
     "bench": "/api/reference/containers",
     "supplies": "/api/supplies",
     "guide": "/api/reference",
+    "run": "/api/run",
+    "shelves": "/api/shelves?**",
+    "shelves/coming-in": "/api/places",
+    "shelves/count": "/api/shelves?**",
+    "shelves/place": "/api/places/*/climate",
+    "shelves/seeds": "/api/seeds",
+    "shelves/spread": "/api/shelves/spread",
+    "start": "/api/household",
 }
+"""What each page cannot be without."""
+
+ROUTES = ROOT / "web/src/routes"
+
+
+def test_no_page_is_left_out() -> None:
+    there = {each.parent.relative_to(ROUTES).as_posix() for each in ROUTES.rglob("+page.svelte")}
+    assert there == set(PAGES)
 
 
 def _broken(route: Route) -> None:

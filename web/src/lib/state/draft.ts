@@ -15,11 +15,11 @@ export function draft<T>(what: string): T | undefined {
 
 /** Keep what is typed there; `undefined` once it is told or left. More than the browser has room for is not kept. */
 export function keepDraft(what: string, typed: unknown): void {
-  sessionStorage.removeItem(nameOf(what));
-  if (typed === undefined) return;
   try {
-    sessionStorage.setItem(nameOf(what), JSON.stringify(typed));
+    if (typed === undefined) sessionStorage.removeItem(nameOf(what));
+    else sessionStorage.setItem(nameOf(what), JSON.stringify(typed));
   } catch {
     // Five megabytes pasted into a field: the larder will say what is wrong with them.
+    sessionStorage.removeItem(nameOf(what));
   }
 }

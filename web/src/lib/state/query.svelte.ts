@@ -8,19 +8,26 @@ const NOT_THERE = "not-there";
 
 const seen: Record<string, { version: number; data: unknown }> = {};
 
-export class Query<T> {
+/** What a page needs to know of what it shows. */
+export interface Shown {
+  data: unknown;
+  failed: string;
+  again: () => unknown;
+}
+
+export class Query<T> implements Shown {
   data = $state.raw<T>();
   /** What went wrong when it was read last; empty if nothing did. */
   failed = $state("");
 
   readonly #read: (signal: AbortSignal) => Promise<Answer<T>>;
-  readonly #key: string | undefined;
+  readonly #key: (() => string) | undefined;
   #under = new AbortController();
 
-  constructor(read: (signal: AbortSignal) => Promise<Answer<T>>, key?: string) {
+  constructor(read: (signal: AbortSignal) => Promise<Answer<T>>, key?: string | (() => string)) {
     this.#read = read;
-    this.#key = key;
-    const kept = key === undefined ? undefined : seen[key];
+    this.#key = typeof key === "string" ? () => key : key;
+    const kept = this.#key && seen[this.#key()];
     if (kept?.version === larder.version) this.data = kept.data as T;
   }
 
@@ -29,6 +36,7 @@ export class Query<T> {
     this.stop();
     const { signal } = (this.#under = new AbortController());
     const version = larder.version;
+    const key = this.#key?.();
     const { data, wrong } = await this.#read(signal);
     if (signal.aborted) return;
     this.failed = whyNot(wrong);
@@ -36,7 +44,7 @@ export class Query<T> {
     if (Object.values(wrong ?? {}).some((each) => each.code === NOT_THERE)) this.data = undefined;
     if (data === undefined) return;
     this.data = data;
-    if (this.#key !== undefined) seen[this.#key] = { version, data };
+    if (key !== undefined) seen[key] = { version, data };
   };
 
   stop(): void {
@@ -50,7 +58,7 @@ export class Query<T> {
  * @param read asks the larder; what it depends on, read before its first answer, makes it ask anew.
  * @param options `key` under which it is kept for when the page is come back to; `everyMs`: read anew so often.
  */
-export function query<T>(read: (signal: AbortSignal) => Promise<Answer<T>>, options: { key?: string; everyMs?: number } = {}): Query<T> {
+export function query<T>(read: (signal: AbortSignal) => Promise<Answer<T>>, options: { key?: string | (() => string); everyMs?: number } = {}): Query<T> {
   const found = new Query(read, options.key);
   $effect(() => {
     if (larder.version >= 0) void found.again();

@@ -1,8 +1,8 @@
 <!-- What every page is: its title, and what it shows; or that it is being read, or why it cannot be. -->
-<script lang="ts" generics="T">
+<script lang="ts">
   import Working from "./Working.svelte";
   import { onMount, type Snippet } from "svelte";
-  import type { Query } from "$lib/state/query.svelte";
+  import type { Shown } from "$lib/state/query.svelte";
 
   let {
     title,
@@ -12,7 +12,7 @@
     children,
   }: {
     title: string;
-    of: Query<T>;
+    of: Shown;
     says?: string;
     /** Whether the page is there before what it reads: somebody may type at once. */
     eager?: boolean;

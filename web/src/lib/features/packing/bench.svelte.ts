@@ -53,8 +53,10 @@ export class Bench {
     // What a jar proved of one lot says nothing of the next that is written here.
     const another = change.line !== undefined && change.line !== this.ask.line ? { conditioned: false } : {};
     Object.assign(this.ask, another, change);
+    const planned = this.replan();
+    // While the larder calculates.
     keepDraft(NAME, this.ask);
-    return this.replan();
+    return planned;
   }
 
   clear(): void {

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { api, ask, whyNot } from "$lib/api/client";
+  import Page from "$lib/ui/Page.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -24,6 +25,8 @@
     return view?.closed ? `${view.closed} of ${all.length}` : "";
   });
   const failed = $derived(whyNot(run.wrong));
+  // Against the clock it says so itself, in its own words.
+  const seen = $derived({ data: view ?? run.view, failed: on ? "" : run.failed, again: run.read });
   const next = $derived(
     view?.clock?.next
       ? [view.clock.next]
@@ -54,36 +57,36 @@
   });
 </script>
 
-<svelte:head><title>Run · Yellow Larder</title></svelte:head>
-
-{#if view}
-  <Patterns foods={view.phase === "sheet" ? view.lines : view.containers} scale={0.5} />
-  {#if view.phase === "sheet" && view.lines.length === 0 && !view.wrong}
-    {@render empty()}
-  {:else if view.phase === "sheet"}
-    <Lines {run} {view} />
-  {:else}
-    <div class="flex flex-1 flex-col lg:min-h-0">
-      <header class="flex items-start gap-3 border-b-2 border-ink bg-cream px-3 pt-2.5 pb-1.5 sm:px-6">
-        <Steps phase={view.phase} {many} />
-        {#if on && view.phase !== "against the clock"}<button class="chip !text-sm" onclick={() => (breaking = true)}>End early …</button>{/if}
-      </header>
-      {#if run.gone}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">
-          Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.
-        </p>{/if}
-      {#if failed && view.phase !== "fill"}<p class="wrong px-6 pt-3 text-center text-lg" role="alert">{failed}</p>{/if}
-      <div class="flex min-h-0 flex-1 flex-col overflow-y-auto">
-        {#if view.phase === "labels" || view.phase === "set out"}<Ready {run} {view} />
-        {:else if view.phase === "fill"}<Fill {run} {view} />
-        {:else if view.phase === "put away" || view.phase === "done"}<Away {run} {view} />
-        {:else}<Against {run} {view} />{/if}
+<Page title="Run" of={seen}>
+  {#if view}
+    <Patterns foods={view.phase === "sheet" ? view.lines : view.containers} scale={0.5} />
+    {#if view.phase === "sheet" && view.lines.length === 0 && !view.wrong}
+      {@render empty()}
+    {:else if view.phase === "sheet"}
+      <Lines {run} {view} />
+    {:else}
+      <div class="flex flex-1 flex-col lg:min-h-0">
+        <header class="flex items-start gap-3 border-b-2 border-ink bg-cream px-3 pt-2.5 pb-1.5 sm:px-6">
+          <Steps phase={view.phase} {many} />
+          {#if on && view.phase !== "against the clock"}<button class="chip !text-sm" onclick={() => (breaking = true)}>End early …</button>{/if}
+        </header>
+        {#if run.failed}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">
+            Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.
+          </p>{/if}
+        {#if failed && view.phase !== "fill"}<p class="wrong px-6 pt-3 text-center text-lg" role="alert">{failed}</p>{/if}
+        <div class="flex min-h-0 flex-1 flex-col overflow-y-auto">
+          {#if view.phase === "labels" || view.phase === "set out"}<Ready {run} {view} />
+          {:else if view.phase === "fill"}<Fill {run} {view} />
+          {:else if view.phase === "put away" || view.phase === "done"}<Away {run} {view} />
+          {:else}<Against {run} {view} />{/if}
+        </div>
+        <Row {view} {next} />
       </div>
-      <Row {view} {next} />
-    </div>
+    {/if}
+  {:else}
+    {@render empty()}
   {/if}
-{:else if run.view === null}
-  {@render empty()}
-{/if}
+</Page>
 
 {#snippet empty()}
   <section aria-label="No run" class="mx-auto max-w-xl px-4 pt-10 text-center">

@@ -1,5 +1,5 @@
 // The run as the larder has it. The clock is the larder's: here it is only carried on between two looks.
-import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { api, ask, type Schemas, whyNot, type Wrong } from "$lib/api/client";
 import { larder } from "$lib/state/larder.svelte";
 import { latest } from "$lib/state/latest";
 
@@ -15,15 +15,15 @@ export class Running {
   busy = $state(false);
   /** Seconds left on the clock. */
   left = $state(0);
-  /** Whether the larder answers; while it does not, the clock here goes on. */
-  gone = $state(false);
+  /** Why it could not be read; while the larder does not answer, the clock here goes on. */
+  failed = $state("");
 
   #readAt = 0;
   #told: RunView | undefined;
 
   readonly read = latest(async () => {
     const { data, wrong } = await ask(api.GET("/api/run"));
-    this.gone = wrong !== undefined;
+    this.failed = whyNot(wrong);
     if (data !== undefined) this.#show(data);
   });
 

@@ -4,15 +4,14 @@
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import { alikeKey } from "$lib/draw/layout";
   import { larder } from "$lib/state/larder.svelte";
+  import { query } from "$lib/state/query.svelte";
+  import Page from "$lib/ui/Page.svelte";
   import Card from "./Card.svelte";
   import Cutaway from "./Cutaway.svelte";
   import PlaceSheet from "$lib/features/places/PlaceSheet.svelte";
   import Summary from "./Summary.svelte";
   import { untrack } from "svelte";
 
-  let view = $state.raw<Schemas["ShelvesView"]>();
-  let here = $state.raw<Schemas["OnShelf"][]>([]);
-  let failed = $state("");
   let moving = $state(false);
   let words = $state("");
   let found = $state<Set<number>>();
@@ -22,10 +21,43 @@
   const number = $derived(Number(page.url.searchParams.get("n")) || undefined);
   /** The place that the address names. */
   const named = $derived(Number(page.url.searchParams.get("place")) || undefined);
-  /** So many packages come with the first answer; the rest of a place that holds more follows. */
-  const AT_ONCE = 1000;
   /** So long somebody who types is let be. */
   const PAUSE_MS = 180;
+
+  /** One place at a time, and of a full one what stands first at once. */
+  const AT_ONCE = 1000;
+  const asked = (place: number | undefined, after = 0) => ({ place, beside: untrack(() => number), fullest: true, after, most: AT_ONCE });
+  const seen = query((signal) => ask(api.GET("/api/shelves", { params: { query: asked(named ?? untrack(() => view?.place ?? undefined)) }, signal })), {
+    key: () => untrack(() => (named ? `shelves ${named}` : `shelves beside ${number}`)),
+  });
+  const view: Schemas["ShelvesView"] | undefined = $derived(seen.data);
+
+  /** What follows in a place that holds more. */
+  let rest = $state.raw<{ of?: Schemas["ShelvesView"]; more: Schemas["ShelvesView"][] }>({ more: [] });
+  const parts = $derived(view ? [view, ...(rest.of === view ? rest.more : [])] : []);
+  const drawings = $derived(Object.assign({}, ...parts.map((each) => each.containers)) as Schemas["ShelvesView"]["containers"]);
+  const shortNames = $derived(Object.assign({}, ...parts.map((each) => each.short_names)) as Record<string, string>);
+  const here = $derived(parts.flatMap((each) => each.packages));
+
+  $effect(() => {
+    if (!view) return;
+    const leaving = new AbortController();
+    const first = view;
+    untrack(() => void follow(first, leaving.signal));
+    return () => leaving.abort();
+  });
+
+  async function follow(of: Schemas["ShelvesView"], signal: AbortSignal) {
+    if (words.trim()) void find();
+    const more = [];
+    for (let after = of.more_after; typeof after === "number";) {
+      const { data } = await ask(api.GET("/api/shelves", { params: { query: asked(of.place ?? undefined, after) }, signal }));
+      if (signal.aborted || !data) return;
+      more.push(data);
+      rest = { of, more: [...more] };
+      after = data.more_after;
+    }
+  }
 
   const opened = $derived(here.find((each) => each.number === number));
   const place = $derived(view?.places.find((each) => each.id === view?.place));
@@ -71,52 +103,18 @@
     if (!signal.aborted && data) guarded = data;
   }
 
-  /** Which larder's packages are all here. */
-  let version = -1;
-
-  $effect(() => {
-    const now = larder.version;
-    if (now < 0) return;
-    const leaving = new AbortController();
-    const wanted = named;
-    untrack(() => {
-      const shown = view?.place ?? undefined;
-      const place = wanted ?? shown;
-      // Whoever opens a package where they are is there already.
-      if (now !== version || place !== shown) void load(place, now, leaving.signal);
-    });
-    return () => leaving.abort();
-  });
-
-  /** One place at a time, and of a full one what stands first at once. */
-  async function load(wanted: number | undefined, now: number, signal: AbortSignal) {
-    await loadAfter(0, [], wanted, signal);
-    if (signal.aborted || failed) return;
-    version = now;
-    if (words) await find();
-  }
-
-  async function loadAfter(after: number, before: Schemas["OnShelf"][], wanted: number | undefined, signal: AbortSignal): Promise<void> {
-    const query = { place: wanted, beside: number, fullest: true, after, most: AT_ONCE };
-    const { data, wrong } = await ask(api.GET("/api/shelves", { params: { query }, signal }));
-    if (signal.aborted) return;
-    failed = whyNot(wrong);
-    if (!data) return;
-    here = [...before, ...data.packages];
-    view = after ? { ...data, containers: { ...view?.containers, ...data.containers }, short_names: { ...view?.short_names, ...data.short_names } } : data;
-    if (typeof data.more_after === "number") await loadAfter(data.more_after, here, data.place ?? undefined, signal);
-  }
-
   /** Go to a place, or to a package in it: Back leads to how the shelves were come to, not to each that was looked at. */
   function go(place: number | undefined, wanted?: number) {
     const search = new URLSearchParams({ ...(place && { place: String(place) }), ...(wanted && { n: String(wanted) }) });
     return goto(`/shelves?${search}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
   }
 
-  const open = (wanted?: number) => go(place?.id, wanted);
+  const open = (wanted?: number) => go(named, wanted);
 
   /** Open a package wherever it stands. */
-  const show = (wanted: number, at?: number) => go(at ?? view?.due.find((each) => each.number === wanted)?.place ?? place?.id, wanted);
+  function show(wanted: number, at = view?.due.find((each) => each.number === wanted)?.place ?? place?.id) {
+    return go(at === place?.id ? named : at, wanted);
+  }
 
   async function move(numbers: number[], to: number, shelf: number) {
     const target = view?.places.find((each) => each.id === to);
@@ -149,91 +147,91 @@
     const there = data ?? [];
     found = new Set(there.map((each) => each.number));
     const at = there.some((each) => each.place === place?.id) ? place?.id : there[0]?.place;
-    if (there.length === 1) await go(at, there[0]?.number);
+    const [only, ...others] = there;
+    if (only && !others.length) await show(only.number, at);
     else if (at !== undefined && at !== place?.id) await go(at);
   }
 </script>
 
-<svelte:head><title>Shelves · Yellow Larder</title></svelte:head>
-
-<div class="flex min-h-0 flex-1 flex-col lg:h-full lg:flex-row">
-  <section aria-label="Places" class="flex min-w-0 flex-1 flex-col px-3 pt-3 sm:px-6">
-    <h1 class="sr-only">Shelves</h1>
-    {#if failed}<p class="wrong py-3">{failed}</p>{/if}
-    {#if view && place}
-      <div class="flex flex-wrap items-center gap-2">
-        {#each view.places as each (each.id)}
-          <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => go(each.id, number)}>
-            {each.name}
-            <span class="font-normal">{each.kept}</span>
-            {#if each.due}<span class="rounded-full bg-ink px-1.5 text-xs leading-5 text-paper">{each.due} due</span>{/if}
-          </button>
-        {/each}
-        <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
-        <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
-        <div class="ml-auto flex gap-2 max-sm:w-full max-sm:flex-wrap">
-          <label class="sr-only" for="lens">Show</label>
-          <select id="lens" class="field max-sm:flex-1 max-sm:basis-32 sm:!w-31" bind:value={lens}>
-            {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
-          </select>
-          <label class="max-sm:flex-1 max-sm:basis-40">
-            <span class="sr-only">Find by food, number or label code</span>
-            <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
-          </label>
+<Page title="Shelves" of={seen}>
+  <div class="flex min-h-0 flex-1 flex-col lg:h-full lg:flex-row">
+    <section aria-label="Places" class="flex min-w-0 flex-1 flex-col px-3 pt-3 sm:px-6">
+      <h1 class="sr-only">Shelves</h1>
+      {#if view && place}
+        <div class="flex flex-wrap items-center gap-2">
+          {#each view.places as each (each.id)}
+            <button class="chip" data-place={each.id} aria-pressed={each.id === place.id} onclick={() => go(each.id, number)}>
+              {each.name}
+              <span class="font-normal">{each.kept}</span>
+              {#if each.due}<span class="rounded-full bg-ink px-1.5 text-xs leading-5 text-paper">{each.due} due</span>{/if}
+            </button>
+          {/each}
+          <button class="chip border-dashed" onclick={() => (adding = true)}>Add a place</button>
+          <button class="chip border-dashed" aria-label="Edit {place.name}" onclick={() => (editing = true)}>Edit</button>
+          <div class="ml-auto flex gap-2 max-sm:w-full max-sm:flex-wrap">
+            <label class="sr-only" for="lens">Show</label>
+            <select id="lens" class="field max-sm:flex-1 max-sm:basis-32 sm:!w-31" bind:value={lens}>
+              {#each LENSES as [each, words] (each)}<option value={each}>{words}</option>{/each}
+            </select>
+            <label class="max-sm:flex-1 max-sm:basis-40">
+              <span class="sr-only">Find by food, number or label code</span>
+              <input class="field sm:!w-40" data-find placeholder="Food or number" bind:value={words} oninput={typed} type="search" />
+            </label>
+          </div>
         </div>
-      </div>
-      <p class="caption my-2" aria-live="polite">
-        {#if lens === "protections" && guarded.length}<b
-            >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
-          > ·{/if}
-        <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
-        <a class="font-semibold underline" href="/shelves/coming-in">Add what is there</a> ·
-        <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
-          ? found.size
-            ? `${found.size} found`
-            : "nothing of that name stands here"
-          : `${place.kept} kept, ${place.kcal_text} kcal`}
-      </p>
-      <div class="min-h-0 flex-1 pb-3">
-        {#key place.id}
-          <Cutaway
-            {place}
-            packages={here}
-            drawings={view.containers}
-            shortNames={view.short_names}
-            chosen={number}
-            found={shown}
-            {lens}
-            {saying}
-            onopen={open}
-            onmove={move}
-            onmoving={(n) => open(n).then(() => (moving = true))}
-          />
-        {/key}
-      </div>
-      {#if !view.places.some((each) => each.kept)}
-        <p class="pb-6 text-center text-lg">
-          Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, or
-          <a class="font-bold underline" href="/shelves/coming-in">add what is there already</a>, and it will stand here.
+        <p class="caption my-2" aria-live="polite">
+          {#if lens === "protections" && guarded.length}<b
+              >{lacking.length ? `${lacking.length} lack something: ${missing.join(", ")}` : "All have what protects them"}</b
+            > ·{/if}
+          <a class="font-semibold underline" href="/shelves/count?place={place.id}" aria-label="Count {place.name}">Count</a> ·
+          <a class="font-semibold underline" href="/shelves/coming-in">Add what is there</a> ·
+          <a class="underline" href="/shelves/place?n={place.id}" aria-label="{place.name}: {place.climate}">{place.climate}</a> · {found
+            ? found.size
+              ? `${found.size} found`
+              : "nothing of that name stands here"
+            : `${place.kept} kept, ${place.kcal_text} kcal`}
         </p>
+        <div class="min-h-0 flex-1 pb-3">
+          {#key place.id}
+            <Cutaway
+              {place}
+              packages={here}
+              {drawings}
+              {shortNames}
+              chosen={number}
+              found={shown}
+              {lens}
+              {saying}
+              onopen={open}
+              onmove={move}
+              onmoving={(n) => open(n).then(() => (moving = true))}
+            />
+          {/key}
+        </div>
+        {#if !view.places.some((each) => each.kept)}
+          <p class="pb-6 text-center text-lg">
+            Nothing is put away yet. <a class="font-bold underline" href="/bench">Pack something on the Bench</a>, or
+            <a class="font-bold underline" href="/shelves/coming-in">add what is there already</a>, and it will stand here.
+          </p>
+        {/if}
       {/if}
-    {/if}
-  </section>
+    </section>
 
-  {#if view && place}
-    <div
-      class={number
-        ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--bar) max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
-        : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}
-    >
-      {#if number}
-        <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
-      {:else}
-        <Summary {place} places={view.places} due={view.due} onopen={show} />
-      {/if}
-    </div>
-  {/if}
-</div>
+    {#if view && place}
+      <div
+        class={number
+          ? "border-line bg-paper max-lg:fixed max-lg:inset-x-0 max-lg:bottom-(--bar) max-lg:z-30 max-lg:max-h-[78dvh] max-lg:overflow-y-auto max-lg:rounded-t-2xl max-lg:border-2 max-lg:border-ink max-lg:shadow-2xl lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"
+          : "border-line lg:w-[25.5rem] lg:shrink-0 lg:overflow-y-auto lg:border-l"}
+      >
+        {#if number}
+          <Card {number} {alike} places={view.places} bind:moving onclose={() => open()} onpick={(n) => open(n)} />
+        {:else}
+          <Summary {place} places={view.places} due={view.due} onopen={show} />
+        {/if}
+      </div>
+    {/if}
+  </div>
+</Page>
 
 <PlaceSheet bind:open={adding} places={view?.places ?? []} ongo={(to) => void go(to)} />
 <PlaceSheet bind:open={editing} {place} places={view?.places ?? []} ongo={(to) => void go(to, to === place?.id ? number : undefined)} />
