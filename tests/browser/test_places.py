@@ -4,9 +4,10 @@ import re
 from datetime import date
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import Here, put_on_bench, settled
+from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
 
@@ -160,3 +161,25 @@ def test_what_is_packed_is_told_without_scrolling(phone: Page, served: Here) -> 
     assert box
     assert bar
     assert box["y"] + box["height"] <= bar["y"] + 1
+
+
+def test_what_a_full_place_holds_comes_piece_by_piece_and_is_all_there(page: Page, demo: Here) -> None:
+    asked: list[str] = []
+
+    def twenty(route: Route) -> None:
+        asked.append(route.request.url)
+        route.continue_(url=route.request.url.replace("most=1000", "most=20"))
+
+    page.route("**/api/shelves?**", twenty)
+    page.goto(f"{demo.url}/shelves?n=66")
+    card = page.get_by_role("complementary", name="Package 66")
+    # Those that are alike are counted among what is here: from 64 on, which is not among the first twenty.
+    expect(card).to_contain_text("6 alike")
+    kept = {each["name"]: each["kept"] for each in asking.get(f"{demo.url}/api/places").json()}["Stone cellar"]
+    expect(page.get_by_role("button", name=re.compile("^Stone cellar"))).to_have_attribute("aria-pressed", "true")
+    assert len(asked) == kept // 20 + 1 > 2
+    # Whoever opens another where they are is there already.
+    card.get_by_role("button", name="65", exact=True).click()
+    expect(page.get_by_role("complementary", name="Package 65")).to_be_visible()
+    expect(page).to_have_url(re.compile(r"/shelves\?n=65$"))
+    assert len(asked) == kept // 20 + 1
