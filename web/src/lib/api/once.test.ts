@@ -28,6 +28,23 @@ it("takes the same again just after it was done for the same press, and later fo
   expect(send).toHaveBeenCalledTimes(2);
 });
 
+it("takes the same again for another press once something else was done in between", async () => {
+  const send = vi.fn(async () => acted());
+  for (const body of ["put it on", "take it off", "put it on", "put it on"]) await once(post(body), send);
+  expect(send).toHaveBeenCalledTimes(3);
+});
+
+it("takes the same again for another press, though something else was begun before it was done", async () => {
+  const send = vi.fn(async () => acted());
+  let answered: (answer: Response) => void = () => undefined;
+  const first = once(post("slow"), () => new Promise((answer) => (answered = answer)));
+  await once(post("quick"), send);
+  answered(acted());
+  await first;
+  await once(post("slow"), send);
+  expect(send).toHaveBeenCalledTimes(2);
+});
+
 it("sends what differs in its words or its address", async () => {
   const send = vi.fn(async () => acted());
   await Promise.all([once(post("c"), send), once(post("d"), send), once(post("c", "http://larder/api/other"), send)]);

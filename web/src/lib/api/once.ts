@@ -9,15 +9,26 @@ const JUST_NOW_MS = 700;
 export const ACTED = "Larder-Acted";
 
 const under = new Map<string, Promise<Response>>();
+/** What was pressed last: only that can be felt twice. Whoever does a thing, another, and the first again does it twice. */
+let last = "";
+/** What that was answered with, if it was just now. */
+let just: Promise<Response> | undefined;
 
 /** Send what changes something; if the same is under way, or was done just now, its answer is the answer. */
 export async function once(request: Outgoing, send: (request: Outgoing) => Promise<Response>): Promise<Response> {
   const key = request.same;
-  const before = under.get(key);
+  if (key !== last) just = undefined;
+  last = key;
+  const before = under.get(key) ?? just;
   if (before) return before.then((answer) => answer.clone()).catch(() => send(request));
   const answer = send(request);
   under.set(key, answer);
-  const forget = () => void (under.get(key) === answer && under.delete(key));
-  void answer.then((done) => void (done.ok && done.headers.has(ACTED) ? setTimeout(forget, JUST_NOW_MS) : forget()), forget);
+  const over = () => void under.delete(key);
+  void answer.then((told) => {
+    over();
+    if (key !== last || !told.ok || !told.headers.has(ACTED)) return;
+    just = answer;
+    setTimeout(() => just === answer && (just = undefined), JUST_NOW_MS);
+  }, over);
   return (await answer).clone();
 }
