@@ -1,9 +1,11 @@
 """A server that does not answer: every page says so, and shows itself once it does."""
 
+import re
+
 import pytest
 from playwright.sync_api import Page, Route, expect
 
-from tests.browser.conftest import ROOT, Here
+from tests.browser.conftest import ROOT, Here, hurried
 
 PAGES = {
     "rounds": "/api/rounds",
@@ -72,3 +74,18 @@ def test_a_page_keeps_what_it_showed_while_the_server_is_silent(page: Page, serv
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("status").filter(has_text="This is how it stood before")).to_be_visible()
     expect(heading).to_contain_text("kcal a day")
+
+
+def test_a_picture_that_does_not_reach_the_larder_is_sent_again(watched: Page, demo_to_change: Here) -> None:
+    page = watched
+    page.goto(f"{demo_to_change.url}/shelves?n=66")
+    card = page.get_by_role("complementary", name="Package 66")
+    page.route("**/api/packages/66/photos", lambda route: route.abort())
+    page.get_by_label("Take a picture").set_input_files(ROOT / "docs/screenshots/bench.png")
+    gone = page.get_by_role("alertdialog", name="Can't reach the larder")
+    hurried(page, gone)
+    page.unroute("**/api/packages/66/photos")
+    gone.get_by_role("button", name="Try again").click()
+    expect(card.get_by_role("link", name=re.compile("of number 66, whole$"))).to_have_count(1)
+    page.get_by_label("Take a picture").set_input_files(ROOT / "README.md")
+    expect(page.get_by_text("That picture cannot be read here; a JPEG or PNG, please")).to_be_visible()

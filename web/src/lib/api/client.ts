@@ -141,6 +141,9 @@ function bring(request: Outgoing): Promise<Response> {
 
 export const api = createClient<paths>({ baseUrl: "", Request: Outgoing, fetch: (request) => bring(request as Outgoing) });
 
+/** A file is sent as it is. */
+export const AS_IT_IS = { bodySerializer: (body: unknown) => body as BodyInit };
+
 /** The version that a change is based on, for its headers. */
 export const basedOn = (version: number | undefined) => (version === undefined ? {} : { "If-Match": version });
 

@@ -1,5 +1,5 @@
 // A photograph made small enough to keep, and sent to the larder.
-import { api, ask, type Wrong } from "$lib/api/client";
+import { api, AS_IT_IS, ask, type Wrong } from "$lib/api/client";
 
 const LONGEST = 1280;
 
@@ -12,7 +12,7 @@ export async function keepPhoto(number: number, file: File): Promise<Wrong | und
       params: { path: { number } },
       headers: { "Content-Type": "image/jpeg" },
       body: picture as unknown as string,
-      bodySerializer: (body: unknown) => body as BodyInit,
+      ...AS_IT_IS,
     }),
   );
   return wrong;

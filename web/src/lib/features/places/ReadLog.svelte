@@ -1,6 +1,6 @@
 <!-- A data logger's file: picked, read, and what was read of it. -->
 <script lang="ts">
-  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, AS_IT_IS, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import FileUp from "@lucide/svelte/icons/file-up";
@@ -42,7 +42,7 @@
         params: { path: { number }, query: said },
         headers: { "Content-Type": "text/csv" },
         body: file as unknown as string,
-        bodySerializer: (body: unknown) => body as BodyInit,
+        ...AS_IT_IS,
       }),
     );
     busy = false;
