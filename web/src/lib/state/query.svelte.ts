@@ -43,7 +43,8 @@ export class Query<T> implements Shown {
     // What cannot be read stays as it stood; what is no more, because it was taken back elsewhere, does not.
     if (Object.values(wrong ?? {}).some((each) => each.code === NOT_THERE)) this.data = undefined;
     if (data === undefined) return;
-    this.data = data;
+    // What is as it stood is not drawn anew.
+    if (JSON.stringify(data) !== JSON.stringify(this.data)) this.data = data;
     if (key !== undefined) seen[key] = { version, data };
   };
 

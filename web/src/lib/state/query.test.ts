@@ -26,6 +26,17 @@ describe("what a page shows", () => {
     expect([query.data, query.failed]).toEqual([7, "Can't reach the larder."]);
   });
 
+  it("keeps what is as it stood, and takes what differs", async () => {
+    const answers = [{ kept: 7 }, { kept: 7 }, { kept: 8 }].map(good);
+    const [first, , last] = answers;
+    const query = new Query(() => Promise.resolve(answers.shift() ?? bad<{ kept: number }>()));
+    await query.again();
+    await query.again();
+    expect(query.data).toBe(first?.data);
+    await query.again();
+    expect(query.data).toBe(last?.data);
+  });
+
   it("shows no more what is no more", async () => {
     const gone: Answer<number> = { wrong: { number: { message: "There is no package 7", nearest: [], code: "not-there" } } };
     const answers: Answer<number>[] = [good(7), gone];
