@@ -34,8 +34,8 @@ OnDay = Annotated[Day | None, Body(description="none means today", examples=["20
 def see_shelves(
     larder: TheLarder,
     place: Annotated[int | None, Query(ge=0, le=999_999_999, description="only what stands there")] = None,
-    beside: Annotated[int, Query(ge=0, le=999_999_999, description="or else what stands where this number does")] = 0,
-    fullest: Annotated[bool, Query(description="or else what stands where most does")] = False,
+    beside: Annotated[int, Query(ge=0, le=999_999_999, description="with fullest: a package that may say where")] = 0,
+    fullest: Annotated[bool, Query(description="one place in any case: beside that package, or where most is")] = False,
     after: Annotated[int, Query(ge=0, le=999_999_999, description="only numbers above this")] = 0,
     most: Annotated[int | None, Query(ge=1, le=100_000, description="so many packages at the most")] = None,
 ) -> Response:

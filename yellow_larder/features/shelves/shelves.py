@@ -154,8 +154,8 @@ def shelves(
     Args:
         larder: the larder.
         place: only the packages of this place; none means of all.
-        beside: if there is no such place, only those that stand where the package of this number does.
-        fullest: if that is not known either, only those that stand where most do.
+        beside: with `fullest`, the number of a package that may say where.
+        fullest: one place in any case: if there is no such place, the one of that package, or else where most stand.
         after: only packages whose number is above this.
         most: so many packages at the most; none means all.
 
@@ -169,8 +169,9 @@ def shelves(
         soon = due_soon(session, today)
         wrong = _wrong(session)
         sums = _sums(session)
-        if fullest and place not in places_in_use(session):
-            place = _begin(session, beside, sums)
+        in_use = places_in_use(session)
+        if fullest and place not in in_use:
+            place = _begin(session, beside, in_use, sums)
         only = [Package.number > after] if after else []
         if place is not None:
             only.append(Package.place_id == place)
@@ -178,7 +179,7 @@ def shelves(
         first_due = _first_due(session, soon, wrong)
     packages = _on_shelves(rows, places, household, today)
     return ShelvesView(
-        places=_place_views(places, sums, soon, wrong, household.units),
+        places=_place_views(in_use, sums, soon, wrong, household.units),
         place=place,
         packages=packages,
         due=_on_shelves(first_due, places, household, today),
@@ -188,9 +189,8 @@ def shelves(
     )
 
 
-def _begin(session: Session, beside: int, sums: dict[int, _Sums]) -> int:
+def _begin(session: Session, beside: int, in_use: dict[int, Place], sums: dict[int, _Sums]) -> int:
     """Where somebody begins who names no place: where the package stands that they ask for, or where most stand."""
-    in_use = places_in_use(session)
     package = session.get(Package, beside)
     if package is not None and package.place_id in in_use:
         return package.place_id
@@ -204,9 +204,9 @@ def _short_names(names: set[str]) -> dict[str, str]:
 def see_places(larder: Larder) -> list[PlaceView]:
     """All places, with what each holds in figures."""
     with reading(larder.engine) as session:
-        places = places_in(session)
+        in_use = places_in_use(session)
         soon = due_soon(session, larder.today())
-        return _place_views(places, _sums(session), soon, _wrong(session), settings(session).units)
+        return _place_views(in_use, _sums(session), soon, _wrong(session), settings(session).units)
 
 
 _NOT_RIGHT = select(Package.number, Package.place_id).where(Package.trouble > "", Package.gone_on.is_(None))
@@ -218,11 +218,10 @@ def _wrong(session: Session) -> dict[int, int]:
 
 
 def _place_views(
-    places: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, wrong: dict[int, int], units: Units
+    in_use: dict[int, Place], sums: dict[int, _Sums], soon: DueSoon, wrong: dict[int, int], units: Units
 ) -> list[PlaceView]:
     due = Counter((dict(zip(soon.number.tolist(), soon.place.tolist(), strict=True)) | wrong).values())
-    in_use = (each for each in places.values() if each.closed_on is None)
-    return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in in_use]
+    return [_place_view(each, sums.get(each.id, []), due[each.id], units) for each in in_use.values()]
 
 
 def find_packages(larder: Larder, words: str, number: int | None) -> list[Found]:

@@ -16861,9 +16861,9 @@ export interface operations {
             query?: {
                 /** @description only what stands there */
                 place?: number | null;
-                /** @description or else what stands where this number does */
+                /** @description with fullest: a package that may say where */
                 beside?: number;
-                /** @description or else what stands where most does */
+                /** @description one place in any case: beside that package, or where most is */
                 fullest?: boolean;
                 /** @description only numbers above this */
                 after?: number;
