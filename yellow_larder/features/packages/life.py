@@ -6,23 +6,21 @@ import math
 from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from datetime import date
-from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
 
 from yellow_larder.core.arrays import Numbers
 from yellow_larder.core.containers import Kind
-from yellow_larder.core.keeping import Ageing, Estimate, share_used
+from yellow_larder.core.keeping import Ageing, Estimate
 from yellow_larder.features.catalog.containers import container_by_key
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.packages.contained import Stretch
 from yellow_larder.features.packages.state import Package, endless, row_of, stretches_of
-from yellow_larder.journal.events import from_json
 from yellow_larder.journal.kinds import Row
 
 
-def _ageing(place: Place, q10: float) -> Ageing:
+def ageing_of(place: Place, q10: float) -> Ageing:
     """How food of a pace ages in a place."""
     return Ageing(mean_c=place.mean_c, swing_c=place.swing_c, q10=q10, warmest_month=place.warmest_month, log=place.log)
 
@@ -52,7 +50,7 @@ def age_days(package: Package, on: date) -> int:
 def life_used_in(place: Place, q10: float, since: Numbers, until: Numbers) -> Numbers:
     """Life that stretches in one place cost, days at 21 °C, over many packages at once."""
     # A clock that was set back ends a stretch before it began: that uses no life, and gives none back.
-    return _ageing(place, q10).used_days(since, np.maximum(since, until))
+    return ageing_of(place, q10).used_days(since, np.maximum(since, until))
 
 
 def pairs(
@@ -73,59 +71,6 @@ def cost_of(
     for there, climate, pace in pairs(place, q10, places):
         cost[there] = life_used_in(climate, pace, since[there], until[there])
     return cost
-
-
-def spent_shares(
-    pasts: Sequence[list[dict[str, Any]] | None], q10: Numbers, estimate: Estimate, places: dict[int, Place]
-) -> Numbers:
-    """The share of life that each package had used up before the stretch that it is in."""
-    told = [(n, each) for n, past in enumerate(pasts) if past for each in past]
-    if not told:
-        return np.zeros(len(pasts))
-    of = np.array([n for n, _ in told], dtype=np.int64)
-    place = np.array([each["place_id"] for _, each in told], dtype=np.int64)
-    since, until = (np.array([float(each[name]) for _, each in told]) for name in ("since", "until"))
-    base = np.array([endless(each["days"][estimate.value]) for _, each in told])
-    return share_used(of, cost_of(place, q10[of], since, until, places), base, packages=len(pasts))
-
-
-def days_over(
-    pasts: Sequence[list[dict[str, Any]] | None],
-    now: tuple[NDArray[np.int64], Numbers, Numbers],
-    q10: Numbers,
-    spent: Numbers,
-    base: Numbers,
-    estimate: Estimate,
-    places: dict[int, Place],
-) -> Numbers:
-    """How long ago the life of packages that have none left was used up, days: where they stood then, at that pace.
-
-    Args:
-        pasts: their stretches before the one that each is in, as written down.
-        now: the stretch that each is in: its place, the day it began, and today.
-        q10: their paces.
-        spent: the share of life that each had used up before that stretch.
-        base: life at 21 °C as each is closed now, days.
-        estimate: by whose word.
-        places: the places.
-    """
-    place, since, until = now[0].copy(), now[1].copy(), now[2].copy()
-    life = base * (1 - spent)
-    for n in np.flatnonzero(spent >= 1).tolist():
-        # It was over before it came here: so far as this a share was left, and in that stretch it went.
-        stretches = [from_json(Stretch, each) for each in pasts[n] or ()]
-        left = 1.0
-        for stretch, (_, share) in zip(stretches, stretch_costs(stretches, q10[n], estimate, places), strict=True):
-            if share >= left:
-                place[n], since[n], until[n] = stretch.place_id, stretch.since, stretch.until
-                life[n] = left * endless(stretch.days[estimate])
-                break
-            left -= share
-    ended = np.zeros(len(base))
-    for there, climate, pace in pairs(place, q10, places):
-        begins, ends = since[there], np.maximum(since, until)[there]
-        ended[there] = _ageing(climate, pace).used_up_on(begins, ends, life[there])
-    return np.maximum(0.0, now[2] - ended)
 
 
 def stretch_costs(
@@ -159,18 +104,6 @@ def costs_in_all(
     aged = sum(share for _, share in costs)
     more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
     return [(each, days, share * more) for each, (days, share) in zip(stretches, costs, strict=True)]
-
-
-def life_used(cost: Numbers, spent: Numbers, base: Numbers) -> Numbers:
-    """Life used in all, days of the packing that packages have now.
-
-    Args:
-        cost: what the stretch that each is in cost, days at 21 °C.
-        spent: the share of life that each had used up before.
-        base: life at 21 °C as each is closed now, days; infinite for what does not age.
-    """
-    ages = np.isfinite(base)
-    return cost + np.where(ages, spent * np.where(ages, base, 0.0), 0.0)
 
 
 def used_shares(package: Package, until: date, places: dict[int, Place]) -> dict[Estimate, float]:

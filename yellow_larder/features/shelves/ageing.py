@@ -15,10 +15,10 @@ from sqlalchemy import ColumnElement, Select, bindparam, func, or_, select
 from sqlalchemy.orm import Session
 
 from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.keeping import Estimate, ageing_rate, days_left, rate_band, share_left
+from yellow_larder.core.keeping import Estimate, days_left, rate_band, share_left
 from yellow_larder.features.household.larder import places_in, settings
 from yellow_larder.features.household.state import Place
-from yellow_larder.features.packages.life import cost_of, days_over, life_used, pairs, spent_shares
+from yellow_larder.features.packages.ledgers import Ledgers
 from yellow_larder.features.packages.state import Package, row_of
 from yellow_larder.journal import log
 from yellow_larder.words.dates import say_best_by
@@ -104,7 +104,7 @@ def _due_soon(session: Session, today: date) -> DueSoon:
     place, q10 = figures[:, 1].astype(np.int64), figures[:, 2]
     since, closed = (np.round(figures[:, column]) for column in (3, 4))
     until = np.full(len(rows), float(today.toordinal()))
-    of = _Ledgers([row[8] for row in rows], place, q10, since, until, estimate, places)
+    of = Ledgers([row[8] for row in rows], place, q10, since, until, estimate, places)
     used, over = of.used(lives[:, 0])
     left = days_left(lives[:, 0], used, of.rate(), lives[:, 1], until - closed, over)
     soon = left < SOON_DAYS
@@ -131,37 +131,6 @@ _JULIAN = 1721424.5
 """What SQLite's day numbers are ahead of those of the common calendar. Source: sqlite.org/lang_datefunc.html."""
 
 
-@dataclass(frozen=True, slots=True)
-class _Ledgers:
-    """How many packages age, by an estimate: what is written of their stretches, and the one that each is in."""
-
-    pasts: Sequence[list[dict[str, Any]] | None]
-    place: NDArray[np.int64]
-    q10: Numbers
-    since: Numbers
-    until: Numbers
-    estimate: Estimate
-    places: dict[int, Place]
-
-    def used(self, base: Numbers) -> tuple[Numbers, Numbers]:
-        """Life that each has used, of so much as it is closed now; and for how many days none of it has been left."""
-        spent = spent_shares(self.pasts, self.q10, self.estimate, self.places)
-        cost = cost_of(self.place, self.q10, self.since, self.until, self.places)
-        used, over = life_used(cost, spent, base), np.zeros(len(base))
-        if len(past := np.flatnonzero(used >= base)):
-            now = (self.place[past], self.since[past], self.until[past])
-            pasts = [self.pasts[n] for n in past.tolist()]
-            over[past] = days_over(pasts, now, self.q10[past], spent[past], base[past], self.estimate, self.places)
-        return used, over
-
-    def rate(self) -> Numbers:
-        """What a day costs each where it stands, in the mean of a year."""
-        rate = np.ones(len(self.q10))
-        for there, climate, pace in pairs(self.place, self.q10, self.places):
-            rate[there] = ageing_rate(climate.mean_c, climate.swing_c, pace)
-        return rate
-
-
 def lives_left(
     rows: Sequence[dict[str, Any]], places: dict[int, Place], estimate: Estimate, today: date
 ) -> tuple[Numbers, Numbers, str]:
@@ -174,19 +143,18 @@ def lives_left(
     until = np.array([end.toordinal() for end in ends], dtype=float)
     since = np.array([row["stands_since"].toordinal() for row in rows], dtype=float)
     age = until - np.array([row["closed_on"].toordinal() for row in rows], dtype=float)
-    of = _Ledgers([row["past"] for row in rows], place, q10, since, until, estimate, places)
+    of = Ledgers([row["past"] for row in rows], place, q10, since, until, estimate, places)
     base, most = _base(rows, estimate)
     used, over = of.used(base)
     had = np.array([row[f"{estimate.value}_had"] for row in rows], dtype=float)
     left, share = days_left(base, used, of.rate(), most, age, over), share_left(base, used, most, age, had)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
-        first = replace(of, pasts=of.pasts[:1], place=place[:1], q10=q10[:1], since=since[:1], until=until[:1])
-        band = _band(rows[0], first, age[:1])
+        band = _band(rows[0], of.of(np.array([0])), age[:1])
     return left, share, band
 
 
-def _band(row: dict[str, Any], of: _Ledgers, age: Numbers) -> str:
+def _band(row: dict[str, Any], of: Ledgers, age: Numbers) -> str:
     """The soonest and the latest end of one package for all that is unsure: estimates, its place's warmth, its pace."""
     place = of.places[row["place_id"]]
     slow, fast = rate_band(place.mean_c, place.swing_c, row["q10"])
