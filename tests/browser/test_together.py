@@ -94,6 +94,8 @@ def test_undo_takes_back_what_is_shown_not_what_another_screen_did_since(page: P
     put_on_bench(page, served, "10 kg pearl barley", "1 gal foil bag")
     page.get_by_role("button", name=re.compile("^Pack all")).click()
     page.get_by_role("dialog", name="Packed").get_by_role("button", name="Close").click()
+    # What it would undo is read after the packing: not before that may another screen do something.
+    expect(page.get_by_role("button", name="Undo")).to_have_attribute("title", re.compile("^Undo: Packed"))
     asking.post(f"{served.url}/api/places", json={"name": "Cellar"})
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("“Added the place Cellar” came last")).to_be_visible()
