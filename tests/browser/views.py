@@ -132,7 +132,7 @@ def weighing(page: Page) -> None:
 def trying(page: Page) -> None:
     page.get_by_role("button", name="Is it dry? Take trays out").click()
     page.get_by_role("radio", name="it snaps").click()
-    expect(page.get_by_role("status")).to_be_visible()
+    expect(page.get_by_role("status").filter(has_text="By the forecast")).to_be_visible()
 
 
 def run_at(*steps: str) -> Callable[[Page], None]:

@@ -26,6 +26,7 @@
 
   const room = new Room("stage", { width: 600, height: 420 });
   const { width, height } = $derived(room);
+  /** Where the finger is that drags the headspace: the handle stays under it, whatever the next plan is like. */
   let dragging = $state<number>();
 
   const LEFT = 126;
@@ -47,8 +48,7 @@
   const x = $derived(heldX ?? left + shape.half + (width - left - right - shape.half * 2 * spread) / 2);
   const y = $derived(height - FOOT);
   const inner = $derived(plan.draw.inner_mm * scale);
-  const headspace = $derived(dragging ?? full.headspace_mm);
-  const line = $derived(y - (plan.draw.inner_mm - headspace) * scale);
+  const line = $derived(dragging ?? y - (plan.draw.inner_mm - full.headspace_mm) * scale);
   const food = $derived(y - full.food_height_mm * scale);
   const backX = (n: number) => x + shape.half * 2 * PEEP * n;
   const endX = $derived(x + shape.half + shape.half * 2 * PEEP * others);
@@ -103,9 +103,9 @@
   function toHeadspace(event: PointerEvent) {
     const box = (event.currentTarget as SVGGElement).ownerSVGElement?.getBoundingClientRect();
     if (!box) return;
-    const mm = plan.draw.inner_mm - (y - (event.clientY - box.top)) / scale;
-    dragging = Math.round(Math.min(most, Math.max(0, mm)));
-    onheadspace(dragging);
+    const mm = Math.min(most, Math.max(0, plan.draw.inner_mm - (y - (event.clientY - box.top)) / scale));
+    dragging = y - (plan.draw.inner_mm - mm) * scale;
+    onheadspace(Math.round(mm));
   }
 
   function release() {
@@ -302,7 +302,7 @@
       aria-orientation="vertical"
       aria-valuemin="0"
       aria-valuemax={Math.round(most)}
-      aria-valuenow={Math.round(headspace)}
+      aria-valuenow={Math.round(full.headspace_mm)}
       aria-valuetext={full.headspace}
       class="handle cursor-ns-resize touch-none outline-none"
       transform="translate({x - shape.half - 20} {line})"
