@@ -13,7 +13,7 @@ import pytest
 from scipy.integrate import solve_ivp
 
 from tests.support.by_group import by_group
-from tests.support.packages import best, case
+from tests.support.packages import PANTRY, best, case
 from yellow_larder import reference
 from yellow_larder.core.air import NONE_LEFT, OXYGEN_SHARE_DRY, Wall, warmth
 from yellow_larder.core.containers import Closing
@@ -31,7 +31,7 @@ from yellow_larder.core.keeping import (
     ageing_rate,
     way_kept,
 )
-from yellow_larder.core.moisture import Spoils
+from yellow_larder.core.moisture import Spoils, gel_holds_pct
 from yellow_larder.core.packing import Case, judge, moisture_line_pct, protections
 from yellow_larder.reference.drying import isotherm_of, texture_of
 from yellow_larder.reference.walls import walls_of
@@ -227,6 +227,38 @@ def test_nothing_bad_makes_a_longer_life(group: list[Food]) -> None:
             del worse["warmer"]
         for what, than in worse.items():
             assert best(than).days <= days * (1 + 2e-3) + 0.01, (what, corner)
+
+
+@pytest.mark.parametrize("group", by_group(reference.foods().values()))
+@pytest.mark.parametrize("gel_g", [0.0, 20.0])
+def test_what_is_carried_is_as_moist_as_it_was(group: list[Food], gel_g: float) -> None:
+    """No water is lost or made on the way. In the warm the same water is a higher activity: the isotherm's own."""
+    for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
+        here = corner.case(gel_g=gel_g).course
+        come_to, isotherm = here.comes_to(200), here.of.isotherm
+        for climate in PLACES.values():
+            there = Course(replace(here.of, climate=climate, come_to=come_to))
+            assert there.moisture_after_pct(0) == here.moisture_after_pct(200)
+            if there.damp is None or isotherm is None:
+                continue
+            activity = there.damp.start()
+            moisture = isotherm.moisture_pct(activity, there.store_c)
+            solids_g = here.of.mass_g * (1 - here.of.moisture_pct / 100)
+            had_g = solids_g / (100 / come_to.moisture_pct - 1) + gel_g * come_to.gel_pct / 100
+            has_g = solids_g / (100 / moisture - 1) + gel_g * gel_holds_pct(activity) / 100
+            # Where the isotherm ends no activity tells of all that water.
+            inner = (activity > 0.01) & (activity < 0.98) & (moisture < 59)
+            assert has_g[inner] == pytest.approx(had_g[inner], rel=2e-3), corner
+
+
+def test_oats_out_of_the_freezer_are_no_drier_than_they_went_in() -> None:
+    """A quarter in the frost is nearly a half in the warm, for the same water: the isotherm of oats says so."""
+    frozen = case("rolled-oats", "bag-gallon", moisture=12, climate=PLACES["freezer"]).course
+    thawed = Course(replace(frozen.of, climate=PANTRY, come_to=frozen.comes_to(300)))
+    assert thawed.moisture_after_pct(1) == pytest.approx(12, abs=0.05)
+    assert frozen.start_activity is not None
+    assert thawed.start_activity is not None
+    assert frozen.start_activity < 0.3 < 0.45 < thawed.start_activity
 
 
 @pytest.mark.parametrize("food", ["pearl-barley", "hazelnuts", "fd-peas"])

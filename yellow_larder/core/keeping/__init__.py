@@ -1,7 +1,8 @@
 """What becomes of a package over the years and whatever happens to it, and until when it is good."""
 
 from yellow_larder.core.keeping.best_by_date import Best, Ends, best_by, spoilt
-from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Climate, ComeTo, Course, Package, Room, Walls
+from yellow_larder.core.keeping.course import LITTLE_OXYGEN, Course
+from yellow_larder.core.keeping.package import Climate, ComeTo, Package, Room, Walls
 from yellow_larder.core.keeping.shelf_life import (
     COOL_STRETCH,
     LONGEST_DAYS,

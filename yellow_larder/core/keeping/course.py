@@ -10,25 +10,22 @@ import numpy as np
 
 from yellow_larder.core.air import (
     Breathing,
-    Wall,
     at_rating_state,
     ingress_ml_day,
     kills_within_days,
-    oxygen_share,
     saturated_vapor_g_ml,
     saturation_kpa,
     wall_m2,
 )
 from yellow_larder.core.arrays import Numbers
-from yellow_larder.core.containers import Closing, Container, closed_volume_ml
+from yellow_larder.core.containers import closed_volume_ml
 from yellow_larder.core.days import DAYS_PER_YEAR
+from yellow_larder.core.keeping.package import ComeTo, Package
 from yellow_larder.core.moisture import (
     MOULD_GROWS,
     Damp,
-    Isotherm,
-    Texture,
-    VaporWall,
     aired_ml,
+    gel_holds_pct,
     mould_days_at,
 )
 
@@ -42,118 +39,6 @@ memory)."""
 
 
 _LONG_RUN = np.concatenate([[0.0], np.geomspace(0.5, 40 * DAYS_PER_YEAR, 120)])
-
-
-@dataclass(frozen=True, slots=True)
-class Climate:
-    """Where a package stands.
-
-    Attributes:
-        mean_c: mean temperature of the year, °C, −40–60.
-        swing_c: how far the warmest lies above it, °C, 0–30.
-        humidity: relative humidity, 0.02–0.98.
-    """
-
-    mean_c: float
-    swing_c: float
-    humidity: float
-
-    @property
-    def warmest_c(self) -> float:
-        """The warmest of the year, °C."""
-        return self.mean_c + self.swing_c
-
-
-@dataclass(frozen=True, slots=True)
-class Room:
-    """The air of the room that packing is done in.
-
-    Attributes:
-        temperature_c: temperature, °C, −10–45.
-        humidity: relative humidity, 0–1.
-        pressure_kpa: pressure, kPa, 50–110.
-    """
-
-    temperature_c: float
-    humidity: float
-    pressure_kpa: float
-
-    @property
-    def oxygen_share(self) -> float:
-        """Share of oxygen in its air."""
-        return oxygen_share(temperature_c=self.temperature_c, humidity=self.humidity, pressure_kpa=self.pressure_kpa)
-
-
-@dataclass(frozen=True, slots=True)
-class Walls:
-    """What a container lets through: as tight and as leaky as such containers are, and in the middle.
-
-    Attributes:
-        oxygen: middle, tightest, leakiest.
-        vapor: the same.
-    """
-
-    oxygen: tuple[Wall, Wall, Wall]
-    vapor: tuple[VaporWall, VaporWall, VaporWall]
-
-
-@dataclass(frozen=True, slots=True)
-class ComeTo:
-    """What a package has come to by some day: an entry for each wall, the middle one, the tightest, the leakiest.
-
-    Attributes:
-        oxygen: share of oxygen in it, 0–0.21.
-        packets_ml: what its packets can still take up, mL.
-        activity: water activity; none where nothing tells.
-    """
-
-    oxygen: Numbers
-    packets_ml: Numbers
-    activity: Numbers | None
-
-
-@dataclass(frozen=True)
-class Package:
-    """One closed package and where it stands; `Course` tells what becomes of it.
-
-    Attributes:
-        container: what the food is in.
-        closing: what was done about the air.
-        walls: what it lets through.
-        void_ml: air inside, mL in the room it was closed in, 0 or more.
-        packed_ml: what its packets take up, mL, 0 or more.
-        vacuum_share: oxygen that a vacuum left, as a share of what air of the room would hold in all; none without one.
-        mass_g: food, g, above 0.
-        moisture_pct: its moisture, wet basis, %, 0–100.
-        isotherm: of the food; none for what has none.
-        texture: what damp does to it.
-        gel_g: dry gel with it, g, 0 or more.
-        opened_a_day: how often it is opened, 0–24.
-        climate: where it stands.
-        room: the air it was closed in.
-        come_to: what it has come to already, if it goes on from there; none if it was closed just now.
-    """
-
-    container: Container
-    closing: Closing
-    walls: Walls
-    void_ml: float
-    packed_ml: float
-    vacuum_share: float | None
-    mass_g: float
-    moisture_pct: float
-    isotherm: Isotherm | None
-    texture: Texture
-    gel_g: float
-    opened_a_day: float
-    climate: Climate
-    room: Room
-    come_to: ComeTo | None = None
-
-    @property
-    def is_as_it_was_made(self) -> bool:
-        """Whether it is closed as its maker closed it: what is in it neither dries, drinks nor spoils."""
-        return self.container.closed_by_maker and not self.opened_a_day
 
 
 _WETTEST = 0.985
@@ -307,13 +192,7 @@ class Course:
 
         Source: `Damp`.
         """
-        of = self.of
-        if self.damp is None or of.isotherm is None or of.is_as_it_was_made or (days <= 0 and of.come_to is None):
-            return of.moisture_pct
-        if of.moisture_pct >= float(of.isotherm.moisture_pct(np.array(_WETTEST), self.store_c)):
-            return of.moisture_pct
-        activity = self.damp.after(np.array([days]))[0]
-        return float(of.isotherm.moisture_pct(np.minimum(activity, _WETTEST), self.store_c)[0])
+        return float(self._holds_pct(days)[0][0])
 
     def comes_to(self, days: float) -> ComeTo:
         """What it has come to after some days, to go on from elsewhere.
@@ -325,8 +204,17 @@ class Course:
         """
         at = np.array([days])
         packets = np.broadcast_to(self.air.packets_left_ml(at), (3, 1))[:, 0]
-        activity = None if self.damp is None else self.damp.after(at)[:, 0]
-        return ComeTo(np.clip(self.oxygen(at)[:, 0], 0.0, 0.21), packets, activity)
+        return ComeTo(np.clip(self.oxygen(at)[:, 0], 0.0, 0.21), packets, *self._holds_pct(days))
+
+    def _holds_pct(self, days: float) -> tuple[Numbers, Numbers]:
+        """What the food and its gel hold after some days, by wall, as `Package.begins_pct`."""
+        of, (moisture, gel) = self.of, self.of.begins_pct
+        if self.damp is None or of.isotherm is None or of.is_as_it_was_made or days <= 0:
+            return moisture, gel
+        activity = self.damp.after(np.array([days]))[:, 0]
+        wettest = of.isotherm.moisture_pct(np.array(_WETTEST), self.store_c)
+        found = of.isotherm.moisture_pct(np.minimum(activity, _WETTEST), self.store_c)
+        return np.where(moisture >= wettest, moisture, found), gel_holds_pct(activity)
 
     @property
     def _warmer(self) -> float:
@@ -340,16 +228,17 @@ class Course:
         if of.isotherm is None or not 0 <= of.moisture_pct <= MOST_MOISTURE_PCT:
             return None
         often = of.opened_a_day if opened_a_day is None else opened_a_day
+        moisture, gel = self.of.begins_pct
         return Damp(
             of.isotherm,
-            np.full(3, of.mass_g),
-            np.full(3, of.moisture_pct),
+            of.mass_g * (100 - of.moisture_pct) / (100 - moisture),
+            moisture,
             np.full(3, gel_g),
             self._vapor_g_day_kpa,
             np.full(3, often * aired_ml(of.container)),
             self.store_c,
             self.of.climate.humidity,
-            None if of.come_to is None else of.come_to.activity,
+            gel,
         )
 
     @cached_property

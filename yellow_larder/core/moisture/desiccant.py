@@ -120,13 +120,13 @@ class Damp:
     Attributes:
         isotherm: of the food.
         mass_g: of the food, g, above 0.
-        moisture_pct: its moisture when it was closed, wet basis, %, 0–60.
+        moisture_pct: its moisture to begin with, wet basis, %, 0–60.
         gel_g: dry gel with it, g, 0 or more.
         wall_g_day_kpa: see `VaporWall.lets_in_g_day_kpa`, 0 or more.
         aired_ml_day: air that is exchanged when it is opened, on the mean of all days, mL a day, 0 or more.
         temperature_c: of the store, °C, −20–50.
         humidity: of the store, 0.02–0.98.
-        begins_at: water activity that food and gel have come to already; none means that the gel goes in dry.
+        gel_pct: water that the gel holds to begin with, % of its dry weight, 0–38.
 
     Raises:
         OutOfRange: a figure is outside the range above.
@@ -140,7 +140,7 @@ class Damp:
     aired_ml_day: Numbers
     temperature_c: float
     humidity: float
-    begins_at: Numbers | None = None
+    gel_pct: Numbers | float = GEL_START_PCT
 
     def __post_init__(self) -> None:
         """Check the figures."""
@@ -201,12 +201,9 @@ class Damp:
     @cached_property
     def _start_place(self) -> Numbers:
         """Where on the grid it starts, in steps of the grid."""
-        if self.begins_at is not None:
-            at = (self._column(self.begins_at) - _GRID[0]) / (_GRID[1] - _GRID[0])
-            return np.asarray(np.clip(at, 0.0, len(_GRID) - 1.0))
         held = self._held_g
         has = self._column(self.mass_g) * self._column(self.moisture_pct) / 100
-        has = has + self._column(self.gel_g) * GEL_START_PCT / 100
+        has = has + self._column(self.gel_g) * self._column(self.gel_pct) / 100
         below = np.clip((held < has).sum(axis=1, keepdims=True) - 1, 0, len(_GRID) - 2)
         row = np.arange(len(held))[:, None]
         low, high = held[row, below], held[row, below + 1]
@@ -229,7 +226,7 @@ class Damp:
         figures = (self.mass_g, self.moisture_pct, self.gel_g, self.wall_g_day_kpa, self.aired_ml_day)
         return np.broadcast_shapes(*(np.shape(each) for each in figures), (1,))
 
-    def _column(self, figure: Numbers) -> Numbers:
+    def _column(self, figure: Numbers | float) -> Numbers:
         return np.broadcast_to(np.asarray(figure, dtype=np.float64), self._shape)[:, None]
 
 
