@@ -110,10 +110,11 @@ def test_drag_the_headspace(page: Page, served: Here) -> None:
     held = handle.bounding_box()
     assert held
     assert held["y"] == pytest.approx(box["y"] + 60, abs=3), "the handle stays under the finger"
-    page.mouse.up()
-    expect(stage(page)).to_contain_text("and a last")
     after = headspace_mm(page)
     assert after > before + 30
+    page.mouse.up()
+    expect(stage(page)).to_contain_text("and a last")
+    expect(page.get_by_role("slider", name="Headspace")).to_have_attribute("aria-valuetext", f"{after / 10:g} cm")
 
 
 def test_the_handle_moves_by_keys(page: Page, served: Here) -> None:
@@ -121,14 +122,10 @@ def test_the_handle_moves_by_keys(page: Page, served: Here) -> None:
     handle = page.get_by_role("slider", name="Headspace")
     before = headspace_mm(page)
     handle.focus()
-    for n in range(1, 4):
+    for _ in range(3):
         page.keyboard.press("PageDown")
-        # The next press counts from where the last one got to, so that has to be drawn first.
-        for _ in range(60):
-            if headspace_mm(page) >= before + 20 * n - 2:
-                break
-            page.wait_for_timeout(50)
-    assert headspace_mm(page) == pytest.approx(before + 60, abs=2)
+    assert headspace_mm(page) == before + 60, "the next press counts from where the last one got to, drawn or not"
+    expect(handle).to_have_attribute("aria-valuetext", f"{(before + 60) / 10:g} cm")
 
 
 def test_type_the_weight_in_each(page: Page, served: Here) -> None:

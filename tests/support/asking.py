@@ -2,5 +2,5 @@
 
 import httpx
 
-asking = httpx.Client(verify=False, trust_env=False, limits=httpx.Limits(max_keepalive_connections=0))
-"""On this machine nobody has a certificate; and no connection outlives a server that is killed."""
+asking = httpx.Client(verify=False, trust_env=False, limits=httpx.Limits(max_keepalive_connections=0), timeout=60)
+"""On this machine nobody has a certificate, and no connection outlives a server that is killed; it may stand still."""

@@ -21,7 +21,8 @@
     us: boolean;
     /** Whether they stand in a pail, tote or bin. */
     outer: boolean;
-    onheadspace: (mm: number) => void;
+    /** Done once it is drawn so. */
+    onheadspace: (mm: number) => Promise<void>;
   } = $props();
 
   const room = new Room("stage", { width: 600, height: 420 });
@@ -105,7 +106,17 @@
     if (!box) return;
     const mm = Math.min(most, Math.max(0, plan.draw.inner_mm - (y - (event.clientY - box.top)) / scale));
     dragging = y - (plan.draw.inner_mm - mm) * scale;
-    onheadspace(Math.round(mm));
+    void bring(Math.round(mm));
+  }
+
+  /** What it has been brought to and is not drawn yet: the next press of a key counts from there. */
+  let asked = $state<number>();
+  const headspace = $derived(asked ?? full.headspace_mm);
+
+  async function bring(mm: number) {
+    asked = mm;
+    await onheadspace(mm);
+    if (asked === mm) asked = undefined;
   }
 
   function release() {
@@ -117,7 +128,7 @@
     const by = steps[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    onheadspace(Math.min(most, Math.max(0, Math.round(full.headspace_mm) + by)));
+    void bring(Math.min(most, Math.max(0, Math.round(headspace) + by)));
   }
 
   const gauge = $derived.by(() => {
@@ -302,7 +313,7 @@
       aria-orientation="vertical"
       aria-valuemin="0"
       aria-valuemax={Math.round(most)}
-      aria-valuenow={Math.round(full.headspace_mm)}
+      aria-valuenow={Math.round(headspace)}
       aria-valuetext={full.headspace}
       class="handle cursor-ns-resize touch-none outline-none"
       transform="translate({x - shape.half - 20} {line})"
