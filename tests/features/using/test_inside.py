@@ -137,10 +137,11 @@ def test_the_curves_agree_with_the_card_and_run_without_a_break(
     if shown.ages:
         over = [each for each in inside.points if each.left <= 0]
         assert not over or min(each.day for each in over) >= inside.today or shown.due in ("past", "wrong")
-    # Moisture has no jumps: nobody pours water in.
+    # Moisture has no jumps: nobody pours water in. The same water is a higher activity where it is warmer.
     moist = [(each.day, each.activity) for each in inside.points if each.activity is not None]
+    carried = [each.day for each in inside.marks if each.what.startswith("Moved to")]
     for (earlier, before), (later, after) in pairwise(moist):
-        assert abs(after - before) < 0.03 + 0.002 * (later - earlier)
+        assert abs(after - before) < (0.05 if later in carried else 0.005) + 0.002 * (later - earlier)
 
 
 @pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])

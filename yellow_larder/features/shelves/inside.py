@@ -44,8 +44,8 @@ from yellow_larder.words.dates import say_best_by, say_day
 from yellow_larder.words.quantities import say_share
 
 _POINTS = 160
-_AFTER = np.array([0.0, 0.05, 0.3, 1.0, 2.0, 4.0, 8.0])
-"""Days after each beginning on which its air is looked at: packets work within a day."""
+_ROUND = np.array([-0.01, 0.0, 0.05, 0.3, 1.0, 2.0, 4.0, 8.0])
+"""Days round each beginning on which it is looked at: what is opened has air at once, and packets work within a day."""
 
 _SHORTEST_DAYS, _LONGEST_DAYS = 365.0, 40 * DAYS_PER_YEAR
 _BEYOND = 1.12
@@ -152,9 +152,9 @@ def inside_of(story: Story, marks: Sequence[InsideMark], today: date, *, is_now:
 
 def _days(story: Story, today: float, to: float) -> Numbers:
     first = min(story.chapters[0].since, today)
-    begins = np.concatenate([chapter.since + _AFTER for chapter in story.chapters])
+    begins = np.concatenate([chapter.since + _ROUND for chapter in story.chapters])
     days = np.unique(np.concatenate([np.linspace(first, max(to, first + 1), _POINTS), begins, [today]]))
-    return days[days <= max(to, first + 1)]
+    return days[(days >= first) & (days <= max(to, first + 1))]
 
 
 def _points(
