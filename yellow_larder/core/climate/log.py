@@ -66,7 +66,9 @@ class ClimateLog:
 
         Source: Q10 rule, hour by hour.
         """
-        rates: Numbers = np.nan_to_num(q10 ** ((self.by_day - reference_c) / 10)).sum(axis=1) / HOURS
+        by_hour = q10 ** ((self.by_day - reference_c) / 10)
+        by_hour[np.isnan(by_hour)] = 0.0
+        rates: Numbers = by_hour.sum(axis=1) / HOURS
         return rates
 
 
