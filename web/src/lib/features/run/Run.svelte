@@ -51,7 +51,7 @@
   });
   onMount(() => {
     // Another screen may close what this one does not know of yet.
-    const look = setInterval(() => void run.read(), 1500);
+    const look = setInterval(() => run.look(), 1500);
     const tick = setInterval(() => run.tick(), 200);
     return () => (clearInterval(look), clearInterval(tick));
   });

@@ -20,14 +20,23 @@ export class Running {
 
   #readAt = 0;
   #told: RunView | undefined;
+  #looking = new AbortController();
 
   readonly read = latest(async () => {
-    const { data, wrong } = await ask(api.GET("/api/run"));
+    const { signal } = (this.#looking = new AbortController());
+    const { data, wrong } = await ask(api.GET("/api/run", { signal }));
+    if (signal.aborted) return;
     this.failed = whyNot(wrong);
     if (data !== undefined) this.#show(data);
   });
 
+  /** Look whether another screen was ahead; while something is told, its answer says so. */
+  look(): void {
+    if (!this.busy) void this.read();
+  }
+
   #show(view: RunView | null): void {
+    this.failed = "";
     this.#readAt = performance.now();
     this.view = view;
     this.tick();
@@ -43,6 +52,8 @@ export class Running {
     if (this.busy) return false;
     this.busy = true;
     const { data, wrong } = await call;
+    // What was looked at meanwhile may be how it stood before, and come after.
+    this.#looking.abort();
     this.wrong = wrong ?? {};
     this.#told = data;
     if (data) this.#show(data.phase === "done" ? null : data);
