@@ -41,6 +41,16 @@ describe("what waits for a press", () => {
     expect(waiting(letGo).gone).toBe(false);
   });
 
+  it("listens for the end of a press no longer than that", async () => {
+    const page = new EventTarget();
+    presses(page, () => true);
+    page.dispatchEvent(new Event("pointerdown"));
+    page.dispatchEvent(new Event("pointerup"));
+    await vi.advanceTimersByTimeAsync(1000);
+    page.dispatchEvent(new Event("pointercancel"));
+    expect(vi.getTimerCount()).toBe(0);
+  });
+
   it("goes on under a finger that rests, and when the browser takes the press for a swipe", async () => {
     const page = new EventTarget();
     const letGo = presses(page, () => true);

@@ -19,9 +19,14 @@ export function presses(on: EventTarget, counts: (event: Event) => boolean = isP
     (event) => {
       if (!counts(event)) return;
       const pressed = new Promise<void>((done) => {
-        // The click comes after the pointer is up, in the same task: what waits goes on in the next.
-        const up = () => setTimeout(done);
-        for (const each of ["pointerup", "pointercancel"]) on.addEventListener(each, up, { capture: true, once: true });
+        const over = new AbortController();
+        const up = () => {
+          // One of the two comes: the other is listened for no longer.
+          over.abort();
+          // The click comes after the pointer is up, in the same task: what waits goes on in the next.
+          setTimeout(done);
+        };
+        for (const each of ["pointerup", "pointercancel"]) on.addEventListener(each, up, { capture: true, signal: over.signal });
         setTimeout(done, LONGEST_MS);
       });
       down = pressed;
