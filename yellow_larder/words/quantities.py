@@ -125,10 +125,11 @@ def read_line(text: str) -> Line:
     if found is None:
         if re.match(rf"^-?{_NUMBER}", tidy):
             raise Refused("line", "Say what it is measured in, and of what: “10 kg pearl barley”, “5 cups oats”")
-        raise Refused("line", f"How much {_short(tidy)}? Start with an amount: “10 kg {_short(tidy)}”")
+        food = _short(tidy)
+        raise Refused("line", f"How much {food}? Start with an amount: “10 kg {food}”, “5 cups {food}”")
     food = found["food"].strip(" ,.:")
     if not food:
-        raise Refused("line", "And of what? Put the food behind it: “10 kg pearl barley”")
+        raise Refused("line", "And of what? Put the food behind it: “5 cups oats”")
     amount = _read_amount(found["amount"], "line")
     count = _number(found["count"]) if "count" in found.groupdict() and found["count"] else 1
     return Line(Amount(amount.mass_g * count, amount.volume_ml * count), food)
@@ -347,9 +348,8 @@ def _tidy(text: str, field: str) -> str:
         text = re.sub(rf"(\d?){sign}", lambda m, f=fraction: f"{m[1]} {f}" if m[1] else f, text)  # type: ignore[misc]
     tidy = re.sub(r"\s+", " ", text).strip()
     if not tidy:
-        raise Refused(
-            field, "Nothing is written here yet: try “10 kg pearl barley”" if field == "line" else "Write it in"
-        )
+        try_it = "Nothing is written here yet: try “10 kg pearl barley” or “5 cups oats”"
+        raise Refused(field, try_it if field == "line" else "Write it in")
     return tidy
 
 

@@ -144,7 +144,7 @@ def read_food(ask: Ask, foods: dict[str, Food]) -> tuple[Food, Amount, str]:
         line = read_line(ask.line)
         return find_food(line.food, foods), line.amount, line.food
     if ask.food not in foods:
-        raise NotThere("line", "Pick a food, or write one: “10 kg pearl barley”")
+        raise NotThere("line", "Pick a food, or write one: “10 kg pearl barley”, “5 cups oats”")
     return foods[ask.food], read_amount(ask.amount, "amount"), ""
 
 

@@ -127,8 +127,8 @@
           <Choice
             label="Mouth"
             options={[
-              ["regular", "regular mouth, 70 mm"],
-              ["wide", "wide mouth, 86 mm"],
+              ["regular", us ? "regular mouth, 2¾ in" : "regular mouth, 70 mm"],
+              ["wide", us ? "wide mouth, 3⅜ in" : "wide mouth, 86 mm"],
             ] as const}
             value={asked.mouth ?? "regular"}
             onset={(mouth) => typed.set({ mouth })}
@@ -158,7 +158,13 @@
             wrong={typed.wrong}
             placeholder={us ? "7 in" : "18 cm"}
           />
-          <Field label="Wall" name="wall" bind:value={() => asked.wall, (wall) => typed.set({ wall: wall as string })} wrong={typed.wrong} placeholder="2 mm" />
+          <Field
+            label="Wall"
+            name="wall"
+            bind:value={() => asked.wall, (wall) => typed.set({ wall: wall as string })}
+            wrong={typed.wrong}
+            placeholder={us ? "0.08 in" : "2 mm"}
+          />
         </div>
       </details>
       <div class="divide-y divide-line border-y border-line">

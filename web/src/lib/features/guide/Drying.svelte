@@ -22,7 +22,7 @@
 </script>
 
 <p class="caption mb-2 max-w-3xl">
-  Hours at that thickness and air in a room of 20 °C and 50 % humidity, for nine loads in ten. Dry until it is dry, not until the clock says so.
+  Hours at that thickness and air in a room of 20 °C (68 °F) and 50 % humidity, for nine loads in ten. Dry until it is dry, not until the clock says so.
 </p>
 <div class="overflow-x-auto" role="region" aria-label="How fresh food dries" {...SCROLLS}>
   <table class="w-full min-w-[58rem] text-md">
@@ -67,7 +67,7 @@
   </dl>
 {/if}
 {#if isotherms.length}
-  <h2 class="mt-7 text-xl">Water that food holds, at rest with the air, % at 25 °C</h2>
+  <h2 class="mt-7 text-xl">Water that food holds, at rest with the air, % at 25 °C (77 °F)</h2>
   <div class="overflow-x-auto" role="region" aria-label="Water that food holds" {...SCROLLS}>
     <table class="mt-1 w-full min-w-[46rem] text-md">
       <thead class="border-b-2 border-ink text-left"

@@ -196,7 +196,8 @@
                   </tr>
                   {#if open === row.life}
                     <tr class="border-b border-line bg-cream"
-                      ><td colspan="8" class="px-2 py-2.5 text-md">Ages {row.q10} times as fast 10 °C warmer: {row.source}. Lives: {row.rows[0]?.source}.</td
+                      ><td colspan="8" class="px-2 py-2.5 text-md"
+                        >Ages {row.q10} times as fast 10 °C (18 °F) warmer: {row.source}. Lives: {row.rows[0]?.source}.</td
                       ></tr
                     >
                   {/if}
@@ -230,7 +231,7 @@
           </ul>
           {#if guide && !wanted}
             <h2 class="mt-7 text-xl">What walls let through</h2>
-            <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C and 90 %.</p>
+            <p class="caption">Oxygen as it comes in while there is none inside; water vapour as walls are tested, at 38 °C (100 °F) and 90 %.</p>
             <dl class="mt-1 border-t-2 border-ink">
               {#each [...guide.walls, ...guide.lids] as row (row.name)}
                 <div class="grid gap-x-4 border-b border-line py-2 sm:grid-cols-[11rem_1fr_1fr] lg:grid-cols-[11rem_13rem_11rem_1fr]">

@@ -15,7 +15,7 @@
     },
     {
       title: "The oxygen in that air",
-      text: "Dry air is 20.946 % oxygen. Damp air holds a little less, and so does thin air: absorbers are rated at sea level and 20 °C, so the room's height and warmth are counted in.",
+      text: "Dry air is 20.946 % oxygen. Damp air holds a little less, and so does thin air: absorbers are rated at sea level and 20 °C (68 °F), so the room's height and warmth are counted in.",
       sum: "oxygen = air × share × pressure ÷ 101.325 × 293 ÷ (273 + t)",
       source: "US Standard Atmosphere 1976; ISO 2533; Hyland and Wexler in ASHRAE Fundamentals",
     },
@@ -52,7 +52,7 @@
     {
       title: "Vacuum, and insects without air",
       text: "A pump leaves some air, and that share of the oxygen. At one per cent or less every stage of every insect dies within weeks, warm rooms faster; up to three it takes up to three times as long; at four, what a kitchen machine leaves, eggs live. So vacuum keeps food fresh for a year or a few, and freezing or an absorber kills.",
-      sum: "oxygen left = 20.9 % × pressure left ÷ pressure outside; four weeks at 20 °C, twenty days at 25 °C",
+      sum: "oxygen left = 20.9 % × pressure left ÷ pressure outside; four weeks at 20 °C (68 °F), twenty days at 25 °C (77 °F)",
       source: "Dalton; controlled-atmosphere storage of grain, FAO and Annis (1987), from memory",
     },
     {
@@ -63,7 +63,7 @@
     },
     {
       title: "How long it keeps",
-      text: "Each kind of food has a life at 21 °C for each way of packing, by three estimates, cautious, typical and hopeful. Warmth uses it up faster: about twice as fast 10 °C warmer. Every stretch in every place is written in the package's ledger, day by day with its season; what lies ahead is calculated with the mean of the year. A cool place stretches a life by a third at the most, or to what is published for the freezer.",
+      text: "Each kind of food has a life at 21 °C (70 °F) for each way of packing, by three estimates, cautious, typical and hopeful. Warmth uses it up faster: about twice as fast 10 °C (18 °F) warmer. Every stretch in every place is written in the package's ledger, day by day with its season; what lies ahead is calculated with the mean of the year. A cool place stretches a life by a third at the most, or to what is published for the freezer.",
       sum: "life used = Σ days × Q10^((t − 21) ÷ 10), over the swing of the year",
       source: "Q10 rule (Labuza, 1982, from memory); lives in the table",
     },
@@ -88,7 +88,7 @@
     },
     {
       title: "Seeds for planting",
-      text: "Germination falls in a straight line when it is drawn in probits over time. How steeply follows from the life of the kind in a cool dry room, and from how they are kept: each 5 °C (9 °F) cooler and each 1 % of moisture less doubles it, between 0 and 50 °C and between 5 and 14 %. A jar with silica gel counts as air of 20 %, paper as the air of the place. A test of ten says little, so what was expected counts beside it for four seeds; its band holds nine times in ten. Under half, sow twice as thick; under a fifth, grow them out or let them go.",
+      text: "Germination falls in a straight line when it is drawn in probits over time. How steeply follows from the life of the kind in a cool dry room, and from how they are kept: each 5 °C (9 °F) cooler and each 1 % of moisture less doubles it, between 0 and 50 °C (32 and 122 °F) and between 5 and 14 %. A jar with silica gel counts as air of 20 %, paper as the air of the place. A test of ten says little, so what was expected counts beside it for four seeds; its band holds nine times in ten. Under half, sow twice as thick; under a fifth, grow them out or let them go.",
       sum: "probit of germination = probit of the last known − years ÷ σ; life = table × 2^((18 − °C) ÷ 5) × 2^(moisture at rest with air of 50 % − moisture)",
       source: "Ellis and Roberts (1980); Harrington (1972); lives: US extension tables, from memory; bands: Wilson (1927)",
     },
@@ -142,7 +142,7 @@
     },
     {
       title: "Killing eggs by cold",
-      text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is calculated from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C. Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Frost outdoors does it too, and slowly, since insects harden in it: four weeks at −15 °C, eight at −10, twelve at −5, by the warmest hour of the last week that a logger told; hours that turn out warmer do not count. Cold kills what is inside, and nothing that comes later.",
+      text: "The cold goes in from the outside: the middle of a flat bag is cold in hours, that of a full pail after a day and a half. How fast is calculated from the shape, what the food does with heat, and the air: still or moved by a fan. Our hold of four days begins when the middle is at −15 °C (5 °F). Then it warms closed until its middle is above the room's dew point, or the room's water settles on it. Frost outdoors does it too, and slowly, since insects harden in it: four weeks at −15 °C, eight at −10, twelve at −5 (5, 14, 23 °F), by the warmest hour of the last week that a logger told; hours that turn out warmer do not count. Cold kills what is inside, and nothing that comes later.",
       sum: "share of the way still to go = product of a slab's and a cylinder's series, Bi = h·r ÷ k, Fo = a·t ÷ r²",
       source:
         "Carslaw and Jaeger (1959); heat in bulk food: Mohsenin (1980), ASHRAE, from memory; holds: common practice and extension advice; frost: Canadian government advice on cold in stored grain, from memory",

@@ -93,7 +93,7 @@
     oninput={(event) => typed(event.currentTarget.value)}
     {onkeydown}
     onblur={() => setTimeout(() => ((open = false), (settled = true)), 150)}
-    placeholder={larder.us ? "22 lb pearl barley" : "10 kg pearl barley"}
+    placeholder={larder.us ? "25 lb pearl barley" : "10 kg pearl barley"}
     autocomplete="off"
     spellcheck="false"
     role="combobox"

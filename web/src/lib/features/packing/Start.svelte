@@ -4,10 +4,15 @@
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
   import type { Drawn } from "$lib/draw/outline";
+  import { larder } from "$lib/state/larder.svelte";
 
   let { online, wrong }: { online: (line: string) => void; wrong: boolean } = $props();
 
-  const TRY = ["10 kg pearl barley", "two 7.5 lb bags of oats", "900 g dried pears", "5 kg white sugar"];
+  const lines = $derived(
+    larder.us
+      ? ["25 lb pearl barley", "two 7.5 lb bags of oats", "5 cups dried pears", "10 lb white sugar"]
+      : ["10 kg pearl barley", "two 7.5 lb bags of oats", "900 g dried pears", "5 kg white sugar"],
+  );
   const jar: Drawn = { kind: "jar", width_mm: 104, height_mm: 228, inner_mm: 228, seal_mm: 0, top_mm: 104, base_mm: 104, clear: true, mouth_mm: 86 };
   const bag: Drawn = { kind: "bag", width_mm: 203, height_mm: 330, inner_mm: 305, seal_mm: 25, top_mm: 203, base_mm: 203, clear: false, mouth_mm: 0 };
 </script>
@@ -38,6 +43,6 @@
     and how long it keeps.
   </p>
   <div class="mt-5 flex flex-wrap justify-center gap-2.5">
-    {#each TRY as line (line)}<button class="chip" onclick={() => online(line)}>{line}</button>{/each}
+    {#each lines as line (line)}<button class="chip" onclick={() => online(line)}>{line}</button>{/each}
   </div>
 </div>

@@ -1,5 +1,6 @@
 <!-- What is left in one that is open: guessed at a glance, or weighed. -->
 <script lang="ts">
+  import { larder } from "$lib/state/larder.svelte";
   import type { Schemas } from "$lib/api/client";
   import Choice from "$lib/ui/Choice.svelte";
 
@@ -19,7 +20,7 @@
     <input
       id="weighed-{number}"
       class="field mt-1 !w-28"
-      placeholder="240 g"
+      placeholder={larder.us ? "8 oz" : "240 g"}
       autocomplete="off"
       bind:value={() => left.weight ?? "", (weight) => (left = weight.trim() ? { weight } : {})}
     />
