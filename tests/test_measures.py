@@ -3,9 +3,8 @@
 from __future__ import annotations
 
 import re
-from pathlib import Path
 
-SOURCES = sorted((Path(__file__).parents[1] / "web" / "src").rglob("*.svelte"))
+from tests.test_tokens import SOURCES
 
 DEGREES = re.compile(r"\d ?°C")
 EXAMPLE = re.compile(r'placeholder="[^"{]*\d ?(?:kg|g|mL|cm|mm)\b[^"{]*"')

@@ -181,7 +181,6 @@ def test_carrying_it_makes_it_no_drier(larder: Larder, clock: Clock, story: str,
             move(larder, [number], place=place, shelf=1)
         assert moisture_pct() == before
         clock.now += timedelta(days=1)
-        # A day later it is told at the temperature of another place.
         assert moisture_pct() == pytest.approx(before, abs=0.05)
 
 

@@ -228,7 +228,7 @@ class Course:
         if of.isotherm is None or not 0 <= of.moisture_pct <= MOST_MOISTURE_PCT:
             return None
         often = of.opened_a_day if opened_a_day is None else opened_a_day
-        moisture, gel = self.of.begins_pct
+        moisture, gel = of.begins_pct
         return Damp(
             of.isotherm,
             of.mass_g * (100 - of.moisture_pct) / (100 - moisture),

@@ -40,7 +40,7 @@ class Ledgers:
     estimate: Estimate
     places: dict[int, Place]
 
-    def of(self, which: NDArray[np.int64]) -> Ledgers:
+    def only(self, which: NDArray[np.int64]) -> Ledgers:
         """Those of some of the packages, by index."""
         return replace(
             self,
@@ -62,7 +62,7 @@ class Ledgers:
         used = cost_of(self.place, self.q10, self.since, self.until, self.places)
         used += np.where(ages, spent * np.where(ages, base, 0.0), 0.0)
         if len(past := np.flatnonzero(used >= base)):
-            over[past] = self.of(past)._days_over(spent[past], base[past])
+            over[past] = self.only(past)._days_over(spent[past], base[past])
         return used, over
 
     def rate(self) -> Numbers:

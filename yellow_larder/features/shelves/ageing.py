@@ -150,7 +150,7 @@ def lives_left(
     left, share = days_left(base, used, of.rate(), most, age, over), share_left(base, used, most, age, had)
     band = "does not age while it is dry"
     if np.isfinite(left[0]):
-        band = _band(rows[0], of.of(np.array([0])), age[:1])
+        band = _band(rows[0], of.only(np.array([0])), age[:1])
     return left, share, band
 
 

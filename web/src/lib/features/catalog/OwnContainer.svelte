@@ -73,13 +73,7 @@
 <Sheet bind:open title="A container of your own" wide>
   <form class="grid gap-x-6 gap-y-4 sm:grid-cols-[1fr_15rem]" onsubmit={save} novalidate>
     <div class="grid content-start gap-4">
-      <Field
-        label="What you call it"
-        name="name"
-        bind:value={() => asked.name, (name) => typed.set({ name: name as string })}
-        wrong={typed.wrong}
-        placeholder="ice cream tub"
-      />
+      {@render told("name", "What you call it", "ice cream tub")}
       <div>
         <p class="head" id="own-kind">It is a</p>
         <Choice label="It is a" options={KINDS} value={asked.kind} onset={(kind) => typed.set({ kind })} />
@@ -87,29 +81,11 @@
       <div>
         {#if byWater}
           <div class="grid grid-cols-2 gap-3">
-            <Field
-              label="Filled with water it weighs"
-              name="full"
-              bind:value={() => asked.full, (full) => typed.set({ full: full as string })}
-              wrong={typed.wrong}
-              placeholder={us ? "9 lb 2 oz" : "4.1 kg"}
-            />
-            <Field
-              label="Empty it weighs"
-              name="empty"
-              bind:value={() => asked.empty, (empty) => typed.set({ empty: empty as string })}
-              wrong={typed.wrong}
-              placeholder={us ? "10 oz" : "280 g"}
-            />
+            {@render told("full", "Filled with water it weighs", us ? "9 lb 2 oz" : "4.1 kg")}
+            {@render told("empty", "Empty it weighs", us ? "10 oz" : "280 g")}
           </div>
         {:else}
-          <Field
-            label="It holds, filled to the brim"
-            name="volume"
-            bind:value={() => asked.volume, (volume) => typed.set({ volume: volume as string })}
-            wrong={typed.wrong}
-            placeholder={us ? "1 gal" : "3.5 L"}
-          />
+          {@render told("volume", "It holds, filled to the brim", us ? "1 gal" : "3.5 L")}
         {/if}
         <button type="button" class="min-h-11 font-bold underline" onclick={() => weigh(!byWater)}
           >{byWater ? "I know what it holds" : "Weigh it filled with water instead"}</button
@@ -144,27 +120,9 @@
       <details open={!!(typed.wrong.height || typed.wrong.width || typed.wrong.wall)}>
         <summary class="flex min-h-11 items-center font-bold underline">Measured, if you did</summary>
         <div class="grid gap-3 sm:grid-cols-3">
-          <Field
-            label="Height inside"
-            name="height"
-            bind:value={() => asked.height, (height) => typed.set({ height: height as string })}
-            wrong={typed.wrong}
-            placeholder={us ? "9 in" : "23 cm"}
-          />
-          <Field
-            label={asked.is_square ? "Width of a side" : "Width inside"}
-            name="width"
-            bind:value={() => asked.width, (width) => typed.set({ width: width as string })}
-            wrong={typed.wrong}
-            placeholder={us ? "7 in" : "18 cm"}
-          />
-          <Field
-            label="Wall"
-            name="wall"
-            bind:value={() => asked.wall, (wall) => typed.set({ wall: wall as string })}
-            wrong={typed.wrong}
-            placeholder={us ? "0.08 in" : "2 mm"}
-          />
+          {@render told("height", "Height inside", us ? "9 in" : "23 cm")}
+          {@render told("width", asked.is_square ? "Width of a side" : "Width inside", us ? "7 in" : "18 cm")}
+          {@render told("wall", "Wall", us ? "0.08 in" : "2 mm")}
         </div>
       </details>
       <div class="divide-y divide-line border-y border-line">
@@ -222,3 +180,7 @@
     <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
   </form>
 </Sheet>
+
+{#snippet told(name: "name" | "full" | "empty" | "volume" | "height" | "width" | "wall", label: string, example: string)}
+  <Field {label} {name} bind:value={() => asked[name], (value) => typed.set({ [name]: value as string })} wrong={typed.wrong} placeholder={example} />
+{/snippet}

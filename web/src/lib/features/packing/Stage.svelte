@@ -100,11 +100,12 @@
   }
 
   const most = $derived(plan.draw.inner_mm - 10);
+  const within = (mm: number) => Math.min(most, Math.max(0, mm));
 
   function toHeadspace(event: PointerEvent) {
     const box = (event.currentTarget as SVGGElement).ownerSVGElement?.getBoundingClientRect();
     if (!box) return;
-    const mm = Math.min(most, Math.max(0, plan.draw.inner_mm - (y - (event.clientY - box.top)) / scale));
+    const mm = within(plan.draw.inner_mm - (y - (event.clientY - box.top)) / scale);
     dragging = y - (plan.draw.inner_mm - mm) * scale;
     void bring(Math.round(mm));
   }
@@ -128,7 +129,7 @@
     const by = steps[event.key];
     if (by === undefined) return;
     event.preventDefault();
-    void bring(Math.min(most, Math.max(0, Math.round(headspace) + by)));
+    void bring(within(Math.round(headspace) + by));
   }
 
   const gauge = $derived.by(() => {
