@@ -1,5 +1,6 @@
 """What was measured in a place counts, hour by hour, and no more than once."""
 
+import gc
 from dataclasses import replace
 from datetime import date, datetime, timedelta
 
@@ -9,6 +10,7 @@ from sqlalchemy import func, select
 
 from tests.conftest import NOON, Clock
 from tests.support.refusals import refused
+from yellow_larder.core.climate import ClimateLog
 from yellow_larder.core.containers import Closing
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
@@ -164,6 +166,18 @@ def test_readings_by_hand_count_as_a_log_if_there_is_one_a_day(packed: Larder, c
         read_thermometer(packed, 1, 171)
     with refused("not there"):
         read_thermometer(packed, 9, 20)
+
+
+def test_of_each_place_one_log_is_held_however_often_somebody_reads_its_thermometer(packed: Larder) -> None:
+    """The hours of ten years are megabytes, and a house that is read every week makes a log every week."""
+    add_place(packed, NewPlace("Attic"))
+    gc.collect()
+    before = {id(each) for each in gc.get_objects() if isinstance(each, ClimateLog)}
+    for ago in range(40, 0, -1):
+        read_thermometer(packed, 1 + ago % 2, 15, at=NOON - timedelta(days=100 * ago))
+        shares(packed)
+    gc.collect()
+    assert len([each for each in gc.get_objects() if isinstance(each, ClimateLog) and id(each) not in before]) == 2
 
 
 def test_a_single_reading_changes_nothing_but_the_hour_it_was_read_in(packed: Larder) -> None:

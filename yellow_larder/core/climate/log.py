@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -39,9 +39,9 @@ class ClimateLog:
         """The day of the first hour, as a day number of the common calendar."""
         return self.first_hour // HOURS
 
-    @cached_property
+    @property
     def by_day(self) -> Numbers:
-        """Temperatures, °C: a row for each day, a column for each of its hours."""
+        """Temperatures, °C: a row for each day, a column for each of its hours; made anew each time, being large."""
         before = self.first_hour - self.first_day * HOURS
         after = -(before + len(self.temperature_c)) % HOURS
         whole: Numbers = np.pad(self.temperature_c, (before, after), constant_values=np.nan)
@@ -53,7 +53,11 @@ class ClimateLog:
         share: Numbers = np.isfinite(self.by_day).mean(axis=1)
         return share
 
-    @lru_cache(maxsize=32)  # noqa: B019 - a log is one of the few that a household has, and held as long as it counts
+    @cached_property
+    def _rates(self) -> dict[tuple[float, float], Numbers]:
+        # With the log, and gone with it: the hours of ten years are megabytes, and each reading makes another log.
+        return {}
+
     def rates(self, q10: float, reference_c: float) -> Numbers:
         """Days of life used on each day, for the hours that were measured alone.
 
@@ -66,10 +70,12 @@ class ClimateLog:
 
         Source: Q10 rule, hour by hour.
         """
+        known = self._rates.get((q10, reference_c))
+        if known is not None:
+            return known
         by_hour = q10 ** ((self.by_day - reference_c) / 10)
         by_hour[np.isnan(by_hour)] = 0.0
-        rates: Numbers = by_hour.sum(axis=1) / HOURS
-        return rates
+        return self._rates.setdefault((q10, reference_c), by_hour.sum(axis=1) / HOURS)
 
 
 def log_of(hours: Hours, temperature_c: Numbers, humidity: Numbers) -> ClimateLog:

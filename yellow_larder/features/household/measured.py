@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from functools import lru_cache
 from io import BytesIO
 from typing import Any
 from weakref import WeakKeyDictionary
@@ -19,6 +18,12 @@ from yellow_larder.journal.tables import Attachment
 
 Measured = tuple[Indices, Numbers, Numbers]
 """Hours, counted from midnight before day 0 of the common calendar; °C; relative humidity, 0–1."""
+
+_Readings = tuple[tuple[int, float, float | None], ...]
+"""Hour, °C and relative humidity of each, as typed."""
+
+_Kept = tuple[tuple[bytes, ...], _Readings]
+"""What was read of loggers, and what was typed."""
 
 _NOTHING = -32768
 _STEPS_C, _STEPS_HUMIDITY = 100, 1000
@@ -62,8 +67,16 @@ def kept_log(session: Session, place: Place) -> ClimateLog | None:
     """What was measured in a place as one log; none if nothing was."""
     if not place.logs and not place.readings:
         return None
-    return _as_log(*_kept(session, place))
+    held, kept = _LOGS.setdefault(session.get_bind(), {}), _kept(session, place)
+    found = held.get(place.id)
+    if found is None or found[0] != kept:
+        found = held[place.id] = kept, _as_log(*kept)
+    return found[1]
 
+
+_LOGS: WeakKeyDictionary[Any, dict[int, tuple[_Kept, ClimateLog | None]]] = WeakKeyDictionary()
+"""The log of each place of a file, beside what it was made of: pages ask for it all the time, and it changes a few
+times a year. One of each and no more, for ten years of hours are megabytes."""
 
 _HELD: WeakKeyDictionary[Any, dict[int, bytes]] = WeakKeyDictionary()
 """What was read of attachments, by the file they are in: no number is ever given to another, so they do not change."""
@@ -78,17 +91,12 @@ def _contents(session: Session, numbers: Sequence[int]) -> tuple[bytes, ...]:
     return tuple(held[number] for number in numbers if number in held)
 
 
-_Readings = tuple[tuple[int, float, float | None], ...]
-
-
-def _kept(session: Session, place: Place) -> tuple[tuple[bytes, ...], _Readings]:
+def _kept(session: Session, place: Place) -> _Kept:
     contents = _contents(session, place.logs or ())
     return contents, tuple((hour, celsius, humidity) for hour, celsius, humidity in place.readings or ())
 
 
-@lru_cache(maxsize=16)
 def _as_log(contents: tuple[bytes, ...], readings: _Readings) -> ClimateLog | None:
-    """Kept by what is in it: pages ask for it all the time, and it changes a few times a year."""
     parts = _measured(contents, readings)
     return log_of(*joined(parts)) if parts else None
 
