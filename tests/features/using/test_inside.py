@@ -35,6 +35,7 @@ from yellow_larder.words.errors import Refused
 RICE = Ask(line="700 g white rice", container="jar-quart", closing=Closing.VACUUM)
 APPLES = Ask(line="200 g dried apples", container="bag-gallon-thin", closing=Closing.ABSORBER, conditioned=True)
 POWDER = Ask(line="150 g onion powder", container="jar-pint", closing=Closing.LID)
+SUGAR = Ask(line="700 g white sugar", container="jar-quart", closing=Closing.LID)
 HOT = NewPlace("Loft", "loft", mean_c=22, warmest_c=36, humidity=0.7)
 HOTTER = replace(HOT, warmest_c=38)
 
@@ -96,6 +97,9 @@ STORIES: dict[str, list[Act]] = {
         lambda larder, _, n: pour(larder, _into_a_pint(n)),
     ],
 }
+
+NO_SUGAR = ("opened and closed again", "poured over")
+"""Where sugar would be closed with an absorber."""
 
 
 def tell(larder: Larder, clock: Clock, ask: Ask, story: str) -> int:
@@ -161,6 +165,26 @@ def test_it_stood_where_its_life_was_spent(larder: Larder, clock: Clock, story: 
         stretch = next((each for each in stretches if each.since <= day < each.until), None)
         if stretch is not None:
             assert (chapter.row["place_id"], chapter.row["closing"]) == (stretch.place_id, stretch.closing), day
+
+
+@pytest.mark.parametrize("ask", [RICE, APPLES, POWDER, SUGAR], ids=["rice", "apples", "powder", "sugar"])
+@pytest.mark.parametrize("story", STORIES)
+def test_what_it_lost_and_what_is_left_make_a_whole(larder: Larder, clock: Clock, story: str, ask: Ask) -> None:
+    """Whatever took it: warmth, oxygen, or damp that makes sugar clump in an open jar and never age."""
+    if ask is SUGAR and story in NO_SUGAR:
+        with refused("hardens into a brick"):
+            tell(larder, clock, ask, story)
+        return
+    number, lost = tell(larder, clock, ask, story), []
+    for days in (0, 100, 1000, 9000):
+        clock.now += timedelta(days=days)
+        shown = card(larder, number)
+        lost.append([each.share for each in shown.ledger])
+        assert sum(lost[-1]) == pytest.approx(1 - shown.left, abs=1e-3) or shown.left == 0 < sum(lost[-1]) - 1
+    if story in ("opened and eaten from", "opened and closed again", "poured over"):
+        # What it had lost by then it had lost, whatever becomes of it afterwards.
+        for later in lost:
+            assert later[:-1] == pytest.approx(lost[0][:-1], abs=1e-6)
 
 
 @pytest.mark.parametrize("ask", [RICE, APPLES, POWDER], ids=["rice", "apples", "powder"])

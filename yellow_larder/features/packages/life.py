@@ -90,7 +90,9 @@ def costs_in_all(
     """The stretches of one package with what each cost: days at 21 °C, and as a share of all its life.
 
     Where something else than age ends it first (oxygen, moisture, the most that cold can stretch), that took its part
-    as well: the stretches share it as they share the ageing, so that what they cost and what is left make a whole.
+    as well. What was lost until it was closed as it is stays with the stretches until then; what it lost since, with
+    those since: in proportion to their ageing, or to their days where nothing aged. So what they cost and what is left
+    make a whole.
 
     Args:
         row: the package.
@@ -101,9 +103,20 @@ def costs_in_all(
     """
     stretches = stretches_of(row, row["gone_on"] or today)
     costs = stretch_costs(stretches, row["q10"], estimate, places)
-    aged = sum(share for _, share in costs)
-    more = (1 - left) / aged if 0 < aged < 1 - left else 1.0
-    return [(each, days, share * more) for each, (days, share) in zip(stretches, costs, strict=True)]
+    days, shares = (np.array(each) for each in zip(*costs, strict=True))
+    if shares.sum() < 1 - left:
+        closed_so = np.array([each.since for each in stretches]) >= row["closed_on"].toordinal()
+        before, since = (_weights(shares, days, which) for which in (~closed_so, closed_so))
+        had = min(1.0, max(left, row[f"{estimate.value}_had"])) if before.any() else 1.0
+        had = had if since.any() else left
+        shares = (1 - had) * before + (had - left) * since
+    return list(zip(stretches, days.tolist(), shares.tolist(), strict=True))
+
+
+def _weights(shares: Numbers, days: Numbers, which: NDArray[np.bool_]) -> Numbers:
+    """How some stretches share what they lost: as they aged, or as they lasted where nothing aged; 0 for the others."""
+    by = np.where(which, shares if shares[which].any() else days, 0.0)
+    return by / by.sum() if by.any() else by
 
 
 def used_shares(package: Package, until: date, places: dict[int, Place]) -> dict[Estimate, float]:
