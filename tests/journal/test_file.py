@@ -1,20 +1,23 @@
 """Whatever lies where the larder should be: one plain sentence, and nothing is touched."""
 
 import os
+import random
 import shutil
 import sqlite3
 from collections.abc import Callable
 from pathlib import Path
 
 import pytest
+from sqlalchemy import func, select
 
 from tests.conftest import Clock
 from yellow_larder.features.household.larder import Larder, clock_behind, open_larder
 from yellow_larder.features.packages.state import Package
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
+from yellow_larder.journal.checking import check
 from yellow_larder.journal.database import reading
-from yellow_larder.journal.file import CannotOpen, ExitCode, hold
+from yellow_larder.journal.file import CannotOpen, ExitCode, beside, hold
 
 
 def _newer(file: Path) -> None:
@@ -123,6 +126,55 @@ def test_a_log_without_its_file(larder: Larder, tmp_path: Path) -> None:
     shutil.copy(tmp_path / "larder.db-wal", tmp_path / "away" / "larder.db-wal")
     with pytest.raises(CannotOpen, match="holds changes of it"):
         open_larder(tmp_path / "away" / "larder.db")
+
+
+def test_killed_between_any_two_pages_of_carrying_over_it_opens_with_all_that_was_acknowledged(
+    new_file: Path, tmp_path: Path
+) -> None:
+    """Page 1, which says how many there are, is carried over first; when the power goes, any of them may have been.
+
+    Source: sqlite.org/fileformat2.html, The Write-Ahead Log.
+    """
+    file, log = _with_a_log(new_file, tmp_path / "made", jars=40)
+    size = int.from_bytes(log[8:12], "big")
+    frames = [log[at : at + 24 + size] for at in range(32, len(log), 24 + size)]
+    newest = {int.from_bytes(each[:4], "big"): each[24:] for each in frames}
+    before = file.read_bytes()
+    assert min(newest) == 1
+    assert max(newest) * size > len(before), "the file grows"
+    chance = random.Random(7)
+    in_order = [sorted(newest)[:n] for n in range(len(newest) + 1)]
+    for n, carried in enumerate([*in_order, *(chance.sample(sorted(newest), 5) for _ in range(20))]):
+        cut = tmp_path / f"cut-{n}.db"
+        with cut.open("wb") as half:
+            half.write(before)
+            for page in carried:
+                half.seek((page - 1) * size)
+                half.write(newest[page])
+        beside(cut, "-wal").write_bytes(log)
+        with open_larder(cut, Clock()) as larder, reading(larder.engine) as session:
+            assert session.scalar(select(func.count()).select_from(Package)) == 40, carried
+            assert check(larder.engine) == []
+
+
+def test_cut_short_it_is_damaged_though_there_is_a_log_beside_it(new_file: Path, tmp_path: Path) -> None:
+    file, log = _with_a_log(new_file, tmp_path / "made", jars=1)
+    os.truncate(file, 20_000)
+    beside(file, "-wal").write_bytes(log)
+    with pytest.raises(CannotOpen, match="is damaged"):
+        open_larder(file)
+
+
+def _with_a_log(new_file: Path, folder: Path, jars: int) -> tuple[Path, bytes]:
+    """A larder's file as it was before a packing that is in the log beside it alone; and that log."""
+    folder.mkdir()
+    file, copy = Path(shutil.copy(new_file, folder / "larder.db")), folder / "copy.db"
+    with open_larder(file, Clock()) as larder, larder.engine.connect() as connection:
+        # Whoever reads on keeps what is written after from being carried over.
+        connection.execute(select(func.count()).select_from(Package))
+        shutil.copy(file, copy)
+        pack(larder, Ask(line=f"{0.7 * jars} kg pearl barley", container="jar-quart", fill="700 g"))
+        return copy, beside(file, "-wal").read_bytes()
 
 
 def test_in_use_is_said_with_who_and_since_when(larder: Larder, tmp_path: Path) -> None:

@@ -14,6 +14,7 @@ from contextlib import suppress
 from dataclasses import dataclass, field
 from datetime import timedelta
 from pathlib import Path
+from typing import IO
 
 from sqlalchemy import func, select
 
@@ -68,21 +69,12 @@ def in_a_stream_of_acts(folder: Path, kills: int, seed: int) -> Tally:
     made, sent = 1, 0
     waiting: tuple[str, int, int] | None = None
     while tally.kills < kills:
-        to_child, from_child = os.pipe(), os.pipe()
-        child = os.fork()
-        if child == 0:
-            os.close(to_child[1])
-            os.close(from_child[0])
-            with suppress(BaseException):
-                _serve(file, to_child[0], from_child[1])
-            os._exit(0)
-        os.close(to_child[0])
-        os.close(from_child[1])
+        child, tell, hear = _begun(file)
         killer = threading.Timer(chance.uniform(0.0, 0.3), os.kill, (child, signal.SIGKILL))
         # Mostly once it is at work, on a slow machine too; every fourth may be killed while it opens.
         if chance.random() < 0.25:
             killer.start()
-        with os.fdopen(to_child[1], "w") as tell, os.fdopen(from_child[0]) as hear, suppress(BrokenPipeError):
+        with tell, hear, suppress(BrokenPipeError):
             while True:
                 if waiting is None:
                     sent += 1
@@ -93,17 +85,37 @@ def in_a_stream_of_acts(folder: Path, kills: int, seed: int) -> Tally:
                 answer = hear.readline()
                 if not answer.endswith("\n"):
                     break
-                if not killer.is_alive() and not killer.finished.is_set():
+                if killer.ident is None:
                     killer.start()
                 made += int(answer)
                 tally.acknowledged += int(answer)
                 waiting = None
-        killer.join()
-        os.waitpid(child, 0)
-        tally.kills += 1
+        if killer.ident is not None:
+            killer.join()
+        if os.WIFSIGNALED(os.waitpid(child, 0)[1]):
+            tally.kills += 1
+        else:
+            tally.wrong.append(f"it ended by itself at {waiting}")
+            return tally
         if tally.kills % 10 == 0 or tally.kills == kills:
             tally.wrong += _look(file, made, 1 if waiting else 0)
     return tally
+
+
+def _begun(file: Path) -> tuple[int, IO[str], IO[str]]:
+    """A process that has the larder: its number, where it is told what to do, and where it says what came of it."""
+    to_child, from_child = os.pipe(), os.pipe()
+    child = os.fork()
+    if child == 0:
+        os.close(to_child[1])
+        os.close(from_child[0])
+        with suppress(BaseException):
+            _serve(file, to_child[0], from_child[1])
+        # Whether it did not open or an act went wrong: whoever is killed ends otherwise.
+        os._exit(1)
+    os.close(to_child[0])
+    os.close(from_child[1])
+    return child, os.fdopen(to_child[1], "w"), os.fdopen(from_child[0])
 
 
 def _serve(file: Path, ask: int, answer: int) -> None:
