@@ -203,8 +203,10 @@ def _check_whole(path: Path, header: bytes, size: int) -> None:
 
 
 def _is_whole_with_its_log(path: Path) -> bool:
-    """Whether the log beside a file has what is missing in it: carrying changes over begins with the page that counts
-    them all, and whoever was killed just then lost nothing."""
+    """Whether the log beside a file has what is missing at its end.
+
+    Carrying changes over begins with the page that counts them all: whoever was killed just then has lost nothing.
+    """
     if not beside(path, "-wal").exists():
         return False
     database = _to_look_at(path)
