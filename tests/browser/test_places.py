@@ -177,6 +177,11 @@ def test_what_a_full_place_holds_comes_piece_by_piece_and_is_all_there(page: Pag
     expect(card).to_contain_text("6 alike")
     kept = {each["name"]: each["kept"] for each in asking.get(f"{demo.url}/api/places").json()}["Stone cellar"]
     expect(page.get_by_role("button", name=re.compile("^Stone cellar"))).to_have_attribute("aria-pressed", "true")
+    # Those that are alike may be there before the last piece is.
+    for _ in range(50):
+        if len(asked) > kept // 20:
+            break
+        settled(page)
     assert len(asked) == kept // 20 + 1 > 2
     # Whoever opens another where they are is there already.
     card.get_by_role("button", name="65", exact=True).click()

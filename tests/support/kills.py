@@ -55,10 +55,13 @@ def killed(work: Callable[[], object], after_s: float) -> bool:
         os.dup2(os.open(os.devnull, os.O_WRONLY), 2)
         with suppress(BaseException):
             work()
-        os._exit(0)
+            os._exit(0)
+        os._exit(1)
     time.sleep(after_s)
     os.kill(child, signal.SIGKILL)
-    return os.WIFSIGNALED(os.waitpid(child, 0)[1])
+    status = os.waitpid(child, 0)[1]
+    assert os.WIFSIGNALED(status) or status == 0, "it broke before it was killed"
+    return os.WIFSIGNALED(status)
 
 
 def in_a_stream_of_acts(folder: Path, kills: int, seed: int) -> Tally:
