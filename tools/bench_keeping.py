@@ -80,6 +80,7 @@ def _against_numpy() -> float:
     chance = np.random.default_rng(3)
     days = int(_YEARS * 365.25)
     hours = chance.normal(16, 7, days * 24)
+    damp = np.full(len(hours), np.nan)
     first = date(1996, 1, 1).toordinal()
     since = first + chance.integers(0, days - 400, _PACKAGES).astype(float)
     until = np.minimum(since + chance.integers(1, days, _PACKAGES), first + days)
@@ -87,7 +88,7 @@ def _against_numpy() -> float:
 
     def ours() -> object:
         # A log that nobody has asked yet.
-        log = ClimateLog(first * 24, hours, hours)
+        log = ClimateLog(first * 24, hours, damp)
         return Ageing(mean_c=16, swing_c=8, q10=2, log=log).used_days(since, until)
 
     def bare() -> object:

@@ -8,6 +8,7 @@ from __future__ import annotations
 import json
 import os
 import sqlite3
+from contextlib import closing, suppress
 from dataclasses import dataclass
 from datetime import datetime
 from enum import IntEnum
@@ -209,14 +210,9 @@ def _is_whole_with_its_log(path: Path) -> bool:
     """
     if not beside(path, "-wal").exists():
         return False
-    database = _to_look_at(path)
-    try:
-        (said,) = database.execute("PRAGMA quick_check(1)").fetchone()
-        return str(said) == "ok"
-    except sqlite3.DatabaseError:
-        return False
-    finally:
-        database.close()
+    with closing(_to_look_at(path)) as database, suppress(sqlite3.DatabaseError):
+        return database.execute("PRAGMA quick_check(1)").fetchall() == [("ok",)]
+    return False
 
 
 def _damaged(path: Path, how: str) -> CannotOpen:
@@ -241,15 +237,12 @@ def version_of(path: Path) -> str:
 
 def _what_is_in(path: Path) -> tuple[set[str], str]:
     """Names of the tables, and their version; empty if there are none. Nothing is written."""
-    database = _to_look_at(path)
-    try:
+    with closing(_to_look_at(path)) as database:
         tables = {row[0] for row in database.execute("SELECT name FROM sqlite_master WHERE type = 'table'")}
         if "alembic_version" not in tables:
             return tables, ""
         row = database.execute("SELECT version_num FROM alembic_version").fetchone()
         return tables, str(row[0]) if row else ""
-    finally:
-        database.close()
 
 
 def is_demo(path: Path) -> bool:
@@ -259,13 +252,10 @@ def is_demo(path: Path) -> bool:
         CannotOpen: it is no larder at all.
     """
     check_larder(path)
-    database = _to_look_at(path)
-    try:
+    # Versions before demos were marked have no such table.
+    with closing(_to_look_at(path)) as database, suppress(sqlite3.OperationalError):
         return database.execute("SELECT value FROM about WHERE name = 'demo'").fetchone() is not None
-    except sqlite3.OperationalError:
-        return False  # of a version before demos were marked
-    finally:
-        database.close()
+    return False
 
 
 def _locked(path: Path) -> IO[str]:
