@@ -26,7 +26,7 @@ from tools.ten_years import fill, write_in_bulk
 from yellow_larder.core.air import Breathing
 from yellow_larder.core.drying import DryingCurve, Hours, Weighing, forecast
 from yellow_larder.core.keeping import days_left
-from yellow_larder.core.moisture import Damp, Henderson
+from yellow_larder.core.moisture import Henderson, MoistureBalance
 from yellow_larder.core.packing import propose
 from yellow_larder.demo.household import furnish
 from yellow_larder.features.drying.load_plan import Item, LoadAsk, plan_load
@@ -128,7 +128,7 @@ def _redrawn_p95_ms(page: Page) -> float:
 
 
 PLACES = ("/rounds", "/table", "/drying", "/bench", "/run", "/shelves", "/supplies", "/guide")
-WITHIN = ("/table/meals", "/table/diary", "/table/money", "/table/eaters", "/drying/freezer", "/rounds/looks")
+WITHIN = ("/table/meals", "/table/diary", "/table/money", "/table/people", "/drying/freezer", "/rounds/looks")
 SLOWER = 4
 """A cheap tablet against this machine, at a guess."""
 
@@ -365,13 +365,13 @@ def _core() -> None:
     _row(f"days left of {many:,} packages", (time.perf_counter() - start) * 10, 5, "ms")
     barley = Henderson(2.2919e-5, 2.0123, 195.267)
     grams, months = np.full(many, 2500.0), np.arange(1, 361, dtype=np.float64) * 30.44
-    damp = Damp(
+    moisture = MoistureBalance(
         barley, grams, chance.uniform(8, 12, many), np.zeros(many), np.full(many, 0.01), np.zeros(many), 15, 0.7
     )
     air = Breathing(np.full(many, 1200.0), np.full(many, 0.207), np.full(many, 400.0), chance.uniform(0, 3, many), 15)
     for what, do in (
         ("oxygen", lambda: air.oxygen_share(months[:, None])),
-        ("damp", lambda: damp.after(months)),
+        ("moisture", lambda: moisture.after(months)),
     ):
         _row(f"{what} of {many:,} packages over 30 years of months", _p95_of(do, 3), 1000, "ms")
     _row("12 lots × 20 containers × 200 pieces, to 0.01 %", _proposed(chance), 1000, "ms")

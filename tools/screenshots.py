@@ -83,8 +83,8 @@ def _week(page: Page) -> None:
     page.get_by_role("img", name=re.compile("^Coverage by week")).scroll_into_view_if_needed()
 
 
-def _eaters(page: Page) -> None:
-    page.goto(f"{URL}/table/eaters")
+def _people(page: Page) -> None:
+    page.goto(f"{URL}/table/people")
     page.get_by_role("heading", name=re.compile("kcal a day")).wait_for()
 
 
@@ -152,7 +152,7 @@ SHOTS = [
     ("table-meals", _meals, (1280, 800), "light"),
     ("table-diary-phone", _diary, (390, 844), "light"),
     ("table-week", _week, (1280, 800), "light"),
-    ("table-eaters-dark", _eaters, (1280, 800), "dark"),
+    ("table-people-dark", _people, (1280, 800), "dark"),
     ("bench", _bench, (1280, 800), "light"),
     ("shelves", _shelves, (1280, 800), "light"),
     ("shelves-inside-tablet-dark", _inside, (820, 1180), "dark"),

@@ -213,8 +213,8 @@ def test_a_full_disk_is_said_and_nothing_is_half_saved(client: TestClient, larde
 
 def test_the_year_before_somebody_was_born(client: TestClient) -> None:
     """A packing and a diary line of that year once answered 500."""
-    client.post("/api/table/eaters", json={"name": "Ann", "birth_year": 1980})
-    client.post("/api/table/eaters", json={"name": "Boy", "birth_year": 2024})
+    client.post("/api/table/people", json={"name": "Ann", "birth_year": 1980})
+    client.post("/api/table/people", json={"name": "Boy", "birth_year": 2024})
     assert client.put("/api/table/diary/2019-05-01", json={"items": [{"line": "2 cups rice"}]}).status_code == 204
     assert client.get("/api/table/diary/2019/5").status_code == 200
     assert client.get("/api/table/diary/1981/5").status_code == 200
@@ -222,10 +222,10 @@ def test_the_year_before_somebody_was_born(client: TestClient) -> None:
 
 
 def test_somebody_over_120(client: TestClient, clock: Clock) -> None:
-    assert client.post("/api/table/eaters", json={"name": "Ann", "birth_year": 1906}).status_code == 201
-    assert client.post("/api/table/eaters", json={"name": "Eve", "birth_year": 1905}).status_code == 422
+    assert client.post("/api/table/people", json={"name": "Ann", "birth_year": 1906}).status_code == 201
+    assert client.post("/api/table/people", json={"name": "Eve", "birth_year": 1905}).status_code == 422
     clock.now += timedelta(days=40 * 365)
-    for path in ("/api/table/eaters", "/api/overview", "/api/table/store"):
+    for path in ("/api/table/people", "/api/overview", "/api/table/store"):
         assert client.get(path).status_code == 200
 
 

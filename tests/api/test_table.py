@@ -8,7 +8,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 GRANDMOTHER = {"name": "Grandmother", "birth_year": 1952, "sex": "female", "height": "158 cm", "weight": "61 kg"}
-BROTH = {"name": "Barley broth", "text": "200 g pearl barley\n2 onions\nsalt", "eaters": 2, "per_month": 4}
+BROTH = {"name": "Barley broth", "text": "200 g pearl barley\n2 onions\nsalt", "serves": 2, "per_month": 4}
 
 
 def refusal(client: TestClient, method: str, path: str, body: object) -> tuple[int, str, str]:
@@ -19,16 +19,16 @@ def refusal(client: TestClient, method: str, path: str, body: object) -> tuple[i
     return answer.status_code, error["field"], error["message"]
 
 
-def test_eaters_come_change_and_go(client: TestClient) -> None:
-    typed = client.post("/api/table/eaters/need", json=GRANDMOTHER).json()
-    number = client.post("/api/table/eaters", json=GRANDMOTHER).json()
-    client.put(f"/api/table/eaters/{number}", json=GRANDMOTHER | {"count": 2}).raise_for_status()
-    shown = client.get("/api/table/eaters").json()
-    assert shown["eaters"][0]["need"] == typed
+def test_people_come_change_and_go(client: TestClient) -> None:
+    typed = client.post("/api/table/people/need", json=GRANDMOTHER).json()
+    number = client.post("/api/table/people", json=GRANDMOTHER).json()
+    client.put(f"/api/table/people/{number}", json=GRANDMOTHER | {"count": 2}).raise_for_status()
+    shown = client.get("/api/table/people").json()
+    assert shown["people"][0]["need"] == typed
     assert shown["appetite"]["kcal_day"] == pytest.approx(2 * typed["kcal"])
     assert client.get("/api/overview").json()["appetite"]["people"] == 2
-    assert client.delete(f"/api/table/eaters/{number}").status_code == 204
-    assert client.delete(f"/api/table/eaters/{number}").status_code == 404
+    assert client.delete(f"/api/table/people/{number}").status_code == 204
+    assert client.delete(f"/api/table/people/{number}").status_code == 404
 
 
 def test_a_meal_is_read_kept_changed_and_dropped(client: TestClient) -> None:
@@ -89,9 +89,9 @@ def test_open_formats(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("method", "path", "body", "expected"),
     [
-        ("POST", "eaters", GRANDMOTHER | {"birth_year": 2100}, (422, "birth_year")),
-        ("POST", "eaters", GRANDMOTHER | {"count": 0}, (422, "count")),
-        ("POST", "meals", BROTH | {"eaters": 0}, (422, "eaters")),
+        ("POST", "people", GRANDMOTHER | {"birth_year": 2100}, (422, "birth_year")),
+        ("POST", "people", GRANDMOTHER | {"count": 0}, (422, "count")),
+        ("POST", "meals", BROTH | {"serves": 0}, (422, "serves")),
         ("POST", "meals", BROTH | {"text": ""}, (422, "text")),
         ("POST", "meals", BROTH | {"text": "1 cup oats\n" * 5000}, (422, "text")),
         ("POST", "meals/read", BROTH | {"text": "1 cup oats\n" * 5000}, (422, "text")),

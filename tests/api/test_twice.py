@@ -20,7 +20,7 @@ from yellow_larder.journal.tables import Answer, Change
 
 BARLEY = {"ask": {"line": "10 kg pearl barley"}}
 GRANNY = {"name": "Grandmother", "birth_year": 1952}
-SOUP = {"name": "Soup", "text": "1 cup barley", "kind": "supper", "eaters": 4, "per_month": 4}
+SOUP = {"name": "Soup", "text": "1 cup barley", "kind": "supper", "serves": 4, "per_month": 4}
 
 
 def key(name: str) -> dict[str, str]:
@@ -164,10 +164,10 @@ def _supply(client: TestClient) -> dict[str, Any]:
 
 
 RECORDS: list[tuple[str, dict[str, Any], str, str, dict[str, Any], dict[str, Any]]] = [
-    ("/api/table/eaters", GRANNY, "PUT", "/api/table/eaters/1", GRANNY | {"kcal": 1800}, GRANNY | {"kcal": 1900}),
-    ("/api/table/eaters", GRANNY, "DELETE", "/api/table/eaters/1", GRANNY | {"kcal": 1800}, {}),
-    ("/api/table/meals", SOUP, "PUT", "/api/table/meals/1", SOUP | {"eaters": 5}, SOUP | {"eaters": 6}),
-    ("/api/table/meals", SOUP, "DELETE", "/api/table/meals/1", SOUP | {"eaters": 5}, {}),
+    ("/api/table/people", GRANNY, "PUT", "/api/table/people/1", GRANNY | {"kcal": 1800}, GRANNY | {"kcal": 1900}),
+    ("/api/table/people", GRANNY, "DELETE", "/api/table/people/1", GRANNY | {"kcal": 1800}, {}),
+    ("/api/table/meals", SOUP, "PUT", "/api/table/meals/1", SOUP | {"serves": 5}, SOUP | {"serves": 6}),
+    ("/api/table/meals", SOUP, "DELETE", "/api/table/meals/1", SOUP | {"serves": 5}, {}),
     (
         "/api/supplies",
         {"sort": "bags", "key": "bag-gallon", "count": 9},

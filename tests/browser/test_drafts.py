@@ -36,7 +36,7 @@ def test_what_is_typed_is_there_after_a_reload_and_after_another_page(page: Page
 
 def test_a_meal_that_is_half_changed_waits_until_it_is_kept_or_left(page: Page, served: Here) -> None:
     for name in ("Porridge", "Broth"):
-        send(served, "/table/meals", name=name, text="1 cup rolled oats", kind="lunch", eaters=2, per_month=3)
+        send(served, "/table/meals", name=name, text="1 cup rolled oats", kind="lunch", serves=2, per_month=3)
     page.goto(f"{served.url}/table/meals?n=1")
     meals = page.get_by_role("region", name="Our meals")
     text = page.get_by_role("textbox", name=re.compile("^One ingredient"))

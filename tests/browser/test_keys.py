@@ -33,7 +33,7 @@ def test_space_presses_what_has_the_focus_in_a_run(page: Page, served: Here) -> 
         ("/rounds", "Household", "Household"),
         ("/rounds", "Keys", "Keys"),
         ("/shelves", "Add a place", "Add a place"),
-        ("/table/eaters", "Add somebody", "Who eats?"),
+        ("/table/people", "Add somebody", "Who eats?"),
     ],
 )
 def test_a_space_typed_into_a_new_sheet_does_not_close_it(

@@ -137,7 +137,7 @@ def test_type_the_weight_in_each(page: Page, served: Here) -> None:
     expect(strip(page)).to_contain_text("4 × 2.27 kg")
 
 
-def test_switch_the_school(page: Page, served: Here) -> None:
+def test_switch_the_method(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg egg noodles")
     methods = page.get_by_role("radiogroup", name="How absorbers are sized")
     expect(methods.get_by_role("radio", name="By the air")).to_be_checked()

@@ -96,7 +96,7 @@ PRESS_EACH = """async ([seen, asked]) => {
 What is sent is sent once, is refused after a while, and that must be shown. Each sheet is gone over by axe."""
 
 VIEWS = ["/rounds", "/rounds/looks", "/table", "/table/meals", "/table/meals?n=1", "/table/diary", "/table/money"]
-VIEWS += ["/table/eaters", "/drying", "/drying/jars", "/drying/ready", "/drying/freeze", "/drying/freezer", "/run"]
+VIEWS += ["/table/people", "/drying", "/drying/jars", "/drying/ready", "/drying/freeze", "/drying/freezer", "/run"]
 VIEWS += ["/bench?line=5 kg wheat", "/shelves?n=1", "/supplies"]
 
 

@@ -14,7 +14,7 @@ PAGES = {
     "table/meals": "/api/table/meals",
     "table/diary": "/api/table/diary/**",
     "table/money": "/api/table/list",
-    "table/eaters": "/api/table/eaters",
+    "table/people": "/api/table/people",
     "drying": "/api/drying/loads",
     "drying/jars": "/api/drying/jars",
     "drying/freeze": "/api/drying/freeze",
@@ -66,10 +66,10 @@ def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: 
 
 
 def test_a_page_keeps_what_it_showed_while_the_server_is_silent(page: Page, served: Here) -> None:
-    page.goto(f"{served.url}/table/eaters")
+    page.goto(f"{served.url}/table/people")
     heading = page.get_by_role("heading", level=1)
     expect(heading).to_contain_text("kcal a day")
-    page.route("**/api/table/eaters", _broken)
+    page.route("**/api/table/people", _broken)
     page.get_by_role("button", name="Household").click()
     page.get_by_role("button", name="Save").click()
     expect(page.get_by_role("status").filter(has_text="This is how it stood before")).to_be_visible()

@@ -32,7 +32,7 @@ def see_price(page: Page, pack: str, price: str) -> None:
 
 
 def test_who_eats_and_what_that_asks_for(page: Page, served: Here) -> None:
-    page.goto(f"{served.url}/table/eaters")
+    page.goto(f"{served.url}/table/people")
     page.get_by_role("button", name="Name who eats").click()
     sheet = page.get_by_role("dialog", name="Who eats?")
     sheet.get_by_role("button", name="Save").click()

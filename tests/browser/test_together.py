@@ -74,7 +74,7 @@ def test_an_answer_that_is_lost_is_asked_for_again_and_counts_once(page: Page, s
 
 def test_two_weigh_the_same_cupboard(page: Page, served: Here) -> None:
     asking.post(
-        f"{served.url}/api/table/meals", json={"name": "Soup", "text": "1 kg barley", "eaters": 4, "per_month": 4}
+        f"{served.url}/api/table/meals", json={"name": "Soup", "text": "1 kg barley", "serves": 4, "per_month": 4}
     )
     page.goto(f"{served.url}/table")
     page.get_by_role("button", name=re.compile("pearl barley")).click()

@@ -23,14 +23,14 @@ WRITTEN: list[tuple[str, dict[str, Any]]] = [
     ("/places", {"name": NAME, "sort": "cupboard", "shelves": 3, "width_mm": 1200, "mean_c": 15, "warmest_c": 18}),
     ("/bench/pack", {"ask": {"line": f"2 kg {NAME}"}}),
     ("/table/meals", {"name": NAME, "text": f"1 kg {NAME}\n2 cups rice", "serves": 4, "per_month": 4}),
-    ("/table/eaters", {"name": NAME, "birth_year": 1980}),
+    ("/table/people", {"name": NAME, "birth_year": 1980}),
     ("/table/prices", {"line": f"2 kg {NAME}", "shop": NAME, "price": "3.20"}),
-    (f"/table/diary/{TODAY}/lines", {"items": [{"meal": None, "eaters": None, "line": f"2 kg {NAME}"}]}),
+    (f"/table/diary/{TODAY}/lines", {"items": [{"meal": None, "people": None, "line": f"2 kg {NAME}"}]}),
     ("/supplies", {"sort": "tools", "name": NAME, "count": 1}),
     ("/run/lines", {"asks": [{"line": f"2 kg {NAME}"}]}),
 ]
 VIEWS = ["/bench", f"/bench?line=2 kg {NAME}", "/shelves", "/shelves?n=1", "/rounds", "/table", "/table/meals", "/run"]
-VIEWS += ["/table/diary", "/table/money", "/table/eaters", "/supplies", "/guide"]
+VIEWS += ["/table/diary", "/table/money", "/table/people", "/supplies", "/guide"]
 
 READ = ":is(h1, h2, input):not([aria-busy] *)"
 """What stands in a place once it has been read."""

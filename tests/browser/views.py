@@ -20,7 +20,7 @@ VIEWS = [
     "/table/meals",
     "/table/diary",
     "/table/money",
-    "/table/eaters",
+    "/table/people",
     "/rounds",
     "/drying",
     "/drying apples",

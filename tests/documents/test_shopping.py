@@ -13,7 +13,7 @@ from yellow_larder.words.quantities import Units
 
 
 def shown(larder: Larder) -> ListView:
-    keep_meal(larder, Meal("Barley broth", "200 g pearl barley", eaters=2, per_month=10))
+    keep_meal(larder, Meal("Barley broth", "200 g pearl barley", serves=2, per_month=10))
     see_price(larder, Seen("2.5 kg pearl barley", "3.60", "Harbour store"))
     set_budget(larder, "10")
     return week_list(larder)

@@ -111,17 +111,17 @@ def test_the_cupboard_holds_what_was_last_said(new_larder: Anew, clock: Clock, w
 @FRESH
 @given(st.integers(10, 900), st.integers(1, 12), st.integers(1, 30), st.integers(0, 20_000))
 def test_need_here_and_gap_agree(
-    new_larder: Anew, clock: Clock, grams: int, eaters: int, per_month: int, here: int
+    new_larder: Anew, clock: Clock, grams: int, serves: int, per_month: int, here: int
 ) -> None:
     larder = new_larder()
-    keep_meal(larder, Meal("Barley", f"{grams} g pearl barley", eaters=eaters, per_month=per_month))
+    keep_meal(larder, Meal("Barley", f"{grams} g pearl barley", serves=serves, per_month=per_month))
     if here:
         set_cupboard(larder, "pearl-barley", f"{here} g")
     shown = master_list(larder)
     (row,) = shown.rows
-    assert row.need_g == pytest.approx(grams * 2 / eaters * per_month)
+    assert row.need_g == pytest.approx(grams * 2 / serves * per_month)
     assert row.gap_g == pytest.approx(max(0, row.need_g - here))
-    assert shown.cooked_meals == min(per_month, int(here / (grams * 2 / eaters) + 1e-9))
+    assert shown.cooked_meals == min(per_month, int(here / (grams * 2 / serves) + 1e-9))
     assert shown.covered == pytest.approx(min(1, here / row.need_g))
     larder.engine.dispose()
 

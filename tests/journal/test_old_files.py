@@ -23,7 +23,7 @@ from yellow_larder.features.freeze_drying.loads import see_freeze_loads
 from yellow_larder.features.freezer.contents import in_freezer
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.larder import open_larder, places_in
-from yellow_larder.features.household.people import Eater, eaters, keep_eater
+from yellow_larder.features.household.people import Person, keep_person, people
 from yellow_larder.features.lots.lots import is_unproven
 from yellow_larder.features.lots.state import Lot
 from yellow_larder.features.packages.life import stretch_costs
@@ -158,7 +158,7 @@ def test_a_migration_that_fails_leaves_the_file_as_it_was(file_of_0007: Path, mo
 def test_what_is_new_works_on_it_and_is_undone(old_file: Path) -> None:
     larder = open_larder(old_file)
     assert overview(larder).appetite.people == 3
-    keep_eater(larder, Eater("Grandmother", 1952))
+    keep_person(larder, Person("Grandmother", 1952))
     assert overview(larder).appetite.people == 1
     assert master_list(larder).rows == []
     take_back(larder)
@@ -285,7 +285,7 @@ def test_every_screen_of_a_file_of_any_version_opens(everything: Path) -> None:
         see_run(larder)
         to_look(larder, ahead_days=400)
         meals(larder)
-        eaters(larder)
+        people(larder)
 
 
 def test_everything_in_a_file_of_any_version_can_be_undone(everything: Path) -> None:

@@ -167,7 +167,7 @@ def test_tables_are_large_enough_and_every_row_has_a_source() -> None:
     assert all(row.source for row in [*reference.packets().values(), *reference.life_classes().values()])
 
 
-def test_every_food_has_a_life_in_every_packing_and_the_schools_are_in_order() -> None:
+def test_every_food_has_a_life_in_every_packing_and_the_estimates_are_in_order() -> None:
     for food in FOODS.values():
         assert food.life in reference.life_classes()
         for packing in Packing:

@@ -38,7 +38,7 @@ from yellow_larder.features.freezer.contents import open_it, put_in
 from yellow_larder.features.freezer.plan import FreezeAsk
 from yellow_larder.features.household.events import Alarm, Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
-from yellow_larder.features.household.people import Eater, keep_eater, remove_eater
+from yellow_larder.features.household.people import Person, keep_person, remove_person
 from yellow_larder.features.household.state import Place
 from yellow_larder.features.lots.grinding import grind
 from yellow_larder.features.lots.lots import set_cupboard
@@ -135,8 +135,8 @@ def do(larder: Larder, act: int, n: int) -> None:
         lambda: add_place(larder, NewPlace(f"Place {n}")),
         lambda: add_food(larder, NewFood(f"food {n}", "spelt", 338, 14, 2.5, 70, 9, 11, 700)),
         lambda: settle(larder, Settings(people=n + 1)),
-        lambda: keep_eater(larder, Eater(f"Eater {n}", 1980 + n)),
-        lambda: remove_eater(larder, n),
+        lambda: keep_person(larder, Person(f"Person {n}", 1980 + n)),
+        lambda: remove_person(larder, n),
         lambda: keep_meal(larder, Meal(f"Meal {n}", f"{n + 1} cups barley\n1 cup bere")),
         lambda: remember(larder, "bere", ["rye-flour", "elsewhere"][n % 2]),
         lambda: remove_meal(larder, n),

@@ -9,7 +9,15 @@ from fastapi import Body
 from yellow_larder.api.common import BasedOn, Day, Number, TheLarder
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import asks, larder_router
-from yellow_larder.features.household.people import Eater, EatersView, Need, eaters, keep_eater, need_of, remove_eater
+from yellow_larder.features.household.people import (
+    Need,
+    PeopleView,
+    Person,
+    keep_person,
+    need_of,
+    people,
+    remove_person,
+)
 from yellow_larder.features.planning.diary import MonthView, Written, add_to_day, month, write_day
 from yellow_larder.features.planning.meals import (
     Meal,
@@ -24,49 +32,49 @@ from yellow_larder.features.planning.meals import (
 
 router = larder_router(prefix="/table", tags=["table"], responses=REFUSALS)
 
-_EATERS = [
+_PEOPLE = [
     {"name": "Grandmother", "birth_year": 1952, "sex": "female", "height": "158 cm", "weight": "61 kg"},
     {"name": "Cousins", "birth_year": 1990, "count": 3, "weeks": 2},
 ]
-_MEALS = [{"name": "Pea soup", "kind": "supper", "eaters": 4, "text": "2 cups split peas\n2 onions\nsalt"}]
-AnEater = Annotated[Eater, Body(examples=_EATERS)]
+_MEALS = [{"name": "Pea soup", "kind": "supper", "serves": 4, "text": "2 cups split peas\n2 onions\nsalt"}]
+APerson = Annotated[Person, Body(examples=_PEOPLE)]
 AMeal = Annotated[Meal, Body(examples=_MEALS)]
 
 
-@router.get("/eaters")
-def see_eaters(larder: TheLarder) -> EatersView:
+@router.get("/people")
+def see_people(larder: TheLarder) -> PeopleView:
     """Everybody who eats here, what each needs in a day and how that is worked out."""
-    return eaters(larder)
+    return people(larder)
 
 
-@router.post("/eaters/need")
+@router.post("/people/need")
 @asks
-def see_need(larder: TheLarder, eater: AnEater) -> Need:
+def see_need(larder: TheLarder, person: APerson) -> Need:
     """What somebody needs in a day, as it is typed. Nothing is saved."""
-    return need_of(larder, eater)
+    return need_of(larder, person)
 
 
-@router.post("/eaters", status_code=201)
-def add_eater(larder: TheLarder, eater: AnEater) -> int:
+@router.post("/people", status_code=201)
+def add_person(larder: TheLarder, person: APerson) -> int:
     """Add somebody who eats here; answers with their number."""
-    return keep_eater(larder, eater)
+    return keep_person(larder, person)
 
 
-@router.put("/eaters/{number}", status_code=204)
-def change_eater(larder: TheLarder, number: Number, eater: AnEater, based_on: BasedOn = None) -> None:
+@router.put("/people/{number}", status_code=204)
+def change_person(larder: TheLarder, number: Number, person: APerson, based_on: BasedOn = None) -> None:
     """Change somebody who eats here."""
-    keep_eater(larder, eater, number, based_on=based_on)
+    keep_person(larder, person, number, based_on=based_on)
 
 
-@router.delete("/eaters/{number}", status_code=204)
-def drop_eater(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
+@router.delete("/people/{number}", status_code=204)
+def drop_person(larder: TheLarder, number: Number, based_on: BasedOn = None) -> None:
     """Somebody eats here no longer."""
-    remove_eater(larder, number, based_on=based_on)
+    remove_person(larder, number, based_on=based_on)
 
 
 @router.get("/meals")
 def see_meals(larder: TheLarder) -> list[MealView]:
-    """Every meal, read and reckoned."""
+    """Every meal, read and worked out."""
     return meals(larder)
 
 

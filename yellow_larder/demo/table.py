@@ -8,7 +8,7 @@ from datetime import timedelta
 from yellow_larder.core.planning import Activity, Sex
 from yellow_larder.demo.ago import Ago
 from yellow_larder.features.household.larder import Larder
-from yellow_larder.features.household.people import Eater, keep_eater
+from yellow_larder.features.household.people import Person, keep_person
 from yellow_larder.features.lots.lots import set_cupboard
 from yellow_larder.features.planning.budget import set_budget
 from yellow_larder.features.planning.diary import Written, write_day
@@ -88,7 +88,7 @@ def lay_the_table(larder: Larder, ago: Ago) -> None:
         larder.clock = ago(days)
 
     on(90)
-    _eaters(larder)
+    _people(larder)
     numbers = [keep_meal(larder, meal) for meal in _MEALS]
     remember(larder, "butter", "elsewhere")
     remember(larder, "salt and pepper", "seasoning")
@@ -111,16 +111,16 @@ def lay_the_table(larder: Larder, ago: Ago) -> None:
     set_cupboard(larder, "dried-carrots", "90 g")
 
 
-def _eaters(larder: Larder) -> None:
+def _people(larder: Larder) -> None:
     born = larder.today().year
-    for eater in (
-        Eater("Father", born - 44, Sex.MALE, Activity.ACTIVE, "180 cm", "82 kg"),
-        Eater("Mother", born - 39, Sex.FEMALE, Activity.LIGHT, "166 cm", "64 kg"),
-        Eater("Grandmother", born - 74, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg"),
-        Eater("The boy", born - 9, Sex.MALE, Activity.ACTIVE),
-        Eater("Cousins, in gales", born - 33, count=2, weeks=1.5),
+    for person in (
+        Person("Father", born - 44, Sex.MALE, Activity.ACTIVE, "180 cm", "82 kg"),
+        Person("Mother", born - 39, Sex.FEMALE, Activity.LIGHT, "166 cm", "64 kg"),
+        Person("Grandmother", born - 74, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg"),
+        Person("The boy", born - 9, Sex.MALE, Activity.ACTIVE),
+        Person("Cousins, in gales", born - 33, count=2, weeks=1.5),
     ):
-        keep_eater(larder, eater)
+        keep_person(larder, person)
 
 
 def _prices(larder: Larder, on: Callable[[int], None]) -> None:
@@ -146,7 +146,7 @@ def _diary(larder: Larder, on: Callable[[int], None], meals: list[int]) -> None:
         elif days == 9:
             eaten.append(Written(line="2 cups white rice"))
         elif days % 8 != 5:
-            eaten.append(Written(evenings[(days // 2) % 7], eaters=6 if days in (15, 16) else None))
+            eaten.append(Written(evenings[(days // 2) % 7], people=6 if days in (15, 16) else None))
         write_day(larder, larder.today(), eaten)
     on(7)
     write_day(larder, larder.today() - timedelta(days=4), [Written()])

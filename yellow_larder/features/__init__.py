@@ -13,7 +13,7 @@ from yellow_larder.features.freeze_drying.state import FREEZE_LOAD
 from yellow_larder.features.freeze_drying.text import TITLES as FREEZE_DRYING_TITLES
 from yellow_larder.features.freezer.state import FREEZING
 from yellow_larder.features.freezer.text import TITLES as FREEZER_TITLES
-from yellow_larder.features.household.state import EATER, HOUSEHOLD, PLACE
+from yellow_larder.features.household.state import HOUSEHOLD, PERSON, PLACE
 from yellow_larder.features.household.text import TITLES as HOUSEHOLD_TITLES
 from yellow_larder.features.lots.state import LOT
 from yellow_larder.features.lots.text import TITLES as LOTS_TITLES
@@ -33,7 +33,7 @@ from yellow_larder.journal import kinds
 from yellow_larder.words.titles import register_titles
 
 kinds.register(HOUSEHOLD, PLACE, FOOD, MIX, PRODUCE, CONTAINER, PACKAGE, DIARY, PRICE, LOT, RUN, SUPPLY)
-kinds.register(EATER, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD, SEED)
+kinds.register(PERSON, MEAL, GOAL, BUDGET, MEANING, TRIED, FREEZING, MACHINE, LOAD, JAR, FREEZE_LOAD, SEED)
 
 for titles in (
     CATALOG_TITLES,

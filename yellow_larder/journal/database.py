@@ -29,7 +29,7 @@ from yellow_larder.journal.file import (
 )
 from yellow_larder.journal.tables import About, Answer
 
-FOLDED_BY = "6"
+FOLDED_BY = "7"
 """The rules that state is folded by. A file whose state was folded by others is folded anew when it is opened."""
 
 ANSWERS_KEPT = timedelta(days=2)

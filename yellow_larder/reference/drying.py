@@ -66,7 +66,7 @@ def _isotherm_by_kind(food: Food) -> Isotherm | None:
 
 @dataclass(frozen=True, slots=True)
 class TextureRow:
-    """What damp does, and the foods and groups of foods it does that to."""
+    """What moisture does, and the foods and groups of foods it does that to."""
 
     texture: Texture
     foods: tuple[str, ...]
@@ -75,7 +75,7 @@ class TextureRow:
 
 @lru_cache
 def textures() -> dict[str, TextureRow]:
-    """What damp does to foods, by what they are like.
+    """What moisture does to foods, by what they are like.
 
     Example:
         >>> textures()["crisp"].texture.limit
@@ -103,7 +103,7 @@ _MOULD_AT_THE_LATEST = 0.70
 
 
 def texture_of(food: Food) -> Texture:
-    """What damp does to a food: its own row, that of its group, or for a food of one's own that of what it is like.
+    """What moisture does to a food: its own row, that of its group, or for a food of one's own that of what it is like.
 
     What is sold moister than where its like goes soft or clumps, as whole spices are, has no crack to lose: mould is
     what sets its limit. What is sold within where mould begins is not mouldy as it is sold.

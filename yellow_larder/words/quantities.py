@@ -66,7 +66,7 @@ _WORDS: dict[str, float] = {
 }
 _WORDS |= {"a": 1, "an": 1, "half": 0.5, "dozen": 12}
 _FRACTIONS = dict(zip("½⅓⅔¼¾⅛⅜⅝⅞", ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"], strict=True))
-_VESSELS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
+_HOLDERS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
 
 _NUMBER = r"(?:\d+\s+\d+/0*[1-9]\d*|\d+/0*[1-9]\d*|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
 COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
@@ -82,7 +82,7 @@ _PART = rf"-?{COUNT}\s*-?(?:{_unit_pattern(_AMOUNT_UNITS)})\b\.?"
 _AMOUNT = rf"{_PART}(?:\s*(?:and|,)?\s*{_PART})*"
 _LINE = re.compile(
     rf"^(?:(?!\d+\s+\d+/\d+)(?P<count>{COUNT})\s*(?:[x×*]\s*|\s(?!\s*(?:{_unit_pattern(_AMOUNT_UNITS)})\b)))?"
-    rf"(?P<amount>{_AMOUNT})(?:\s+(?:{_VESSELS})\b)?(?:\s+of\b)?\s*(?P<food>.*)$",
+    rf"(?P<amount>{_AMOUNT})(?:\s+(?:{_HOLDERS})\b)?(?:\s+of\b)?\s*(?P<food>.*)$",
     re.IGNORECASE,
 )
 _TRAILING = re.compile(rf"^(?P<food>.*?\S)[\s,:]+(?P<amount>{_AMOUNT})$", re.IGNORECASE)

@@ -98,7 +98,7 @@ def test_more_than_fits() -> None:
     assert refusal.value.high == pytest.approx(490 * 0.87)
 
 
-def test_the_school_of_container_and_kind() -> None:
+def test_the_method_of_container_and_kind() -> None:
     """Source: common practice: airy food half gallon 1,000, gallon 1,000; dense food as by container."""
     assert [need_by_kind_ml(quarts, airy=True) for quarts in (2, 4)] == [1000, 1000]
     assert [need_by_kind_ml(quarts, airy=False) for quarts in (1, 2, 4, 20)] == [100, 200, 400, 2000]

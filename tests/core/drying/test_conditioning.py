@@ -22,7 +22,7 @@ def on(day: int) -> date:
     return DAY + timedelta(days=day)
 
 
-def test_the_schools_are_those_of_the_trade() -> None:
+def test_the_guidelines_are_those_of_the_trade() -> None:
     """Source: common practice five days, others five to seven; published advice seven to ten."""
     assert [each.days for each in GUIDELINES] == [5, 7, 10]
     assert OURS.days == 7
@@ -84,6 +84,6 @@ def test_it_is_done_only_after_enough_free_days(wanted: int, seen: list[tuple[in
     assert 0 <= now.free_days <= wanted
 
 
-def test_a_school_of_no_days() -> None:
+def test_a_guideline_of_no_days() -> None:
     with pytest.raises(OutOfRange):
         standing(DAY, 0, [], DAY)

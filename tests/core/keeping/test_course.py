@@ -133,14 +133,14 @@ def test_protections_say_what_the_curves_say(group: list[Food]) -> None:
         at = np.array([of.days])
         codes = {finding.code for finding in judge(of)}
         if by["damp"].closed and corner.place != "freezer":
-            assert not codes & {"damp-comes-in", "goes-soft", "already-damp", "too-wet", "moist-in-closed"}, corner
+            assert not codes & {"moisture-comes-in", "goes-soft", "already-moist", "too-wet", "moist-in-closed"}, corner
         if of.oxygen_harms and of.closing is not Closing.LID:
             share = float(of.course.oxygen(at)[0, 0])
             assert by["oxygen"].closed is (share <= NONE_LEFT * (1 + 1e-6) and of.oxygen_back_days > 0), corner
             if by["oxygen"].closed:
                 assert not codes & {"never-without", "wall-breathes", "opened-too-often", "vacuum-goes"}, corner
-        if of.course.damp is not None and corner.place != "freezer":
-            activity = float(of.course.damp.after(at)[0, 0])
+        if of.course.moisture is not None and corner.place != "freezer":
+            activity = float(of.course.moisture.after(at)[0, 0])
             texture = of.course.of.texture
             if by["damp"].closed and texture.spoils is not Spoils.MOULD:
                 assert activity <= texture.limit + 5e-3, corner
@@ -154,7 +154,7 @@ def test_protections_say_what_the_curves_say(group: list[Food]) -> None:
 
 @pytest.mark.parametrize("group", by_group(reference.foods().values()))
 def test_the_best_by_is_the_least_of_what_can_end_it(group: list[Food]) -> None:
-    """No later than the table's life at its warmth, than damp shows, and than its class once the oxygen is back."""
+    """No later than the table's life at its warmth, than moisture shows, and than its class once the oxygen is back."""
     for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         of = corner.case()
         life, lives = reference.life_classes()[of.food.life], reference.lives_of(of.food.life)
@@ -180,9 +180,13 @@ def test_the_best_by_is_the_least_of_what_can_end_it(group: list[Food]) -> None:
                 assert share <= NONE_LEFT + 1e-4, corner
         if of.is_lively and corner.place != "freezer":
             assert ends.days < 365, corner
-        if of.course.damp is not None and of.course.of.texture.spoils is not Spoils.MOULD and corner.place != "freezer":
-            begins = float(of.course.damp.start()[0])
-            later = float(of.course.damp.after(np.array([min(ends.days, 15_000) * 0.99]))[0, 0])
+        if (
+            of.course.moisture is not None
+            and of.course.of.texture.spoils is not Spoils.MOULD
+            and corner.place != "freezer"
+        ):
+            begins = float(of.course.moisture.start()[0])
+            later = float(of.course.moisture.after(np.array([min(ends.days, 15_000) * 0.99]))[0, 0])
             assert ends.days == 0 or later <= of.course.of.texture.limit + 5e-3 or begins > 0.6, corner
         assert ends.days <= ends.most_days + 1e-6
         assert (ends.ends is Ends.NOTHING) is (ends.days == np.inf), corner
@@ -239,9 +243,9 @@ def test_what_is_carried_is_as_moist_as_it_was(group: list[Food], gel_g: float) 
         for climate in PLACES.values():
             there = Course(replace(here.of, climate=climate, come_to=come_to))
             assert there.moisture_after_pct(0) == here.moisture_after_pct(200)
-            if there.damp is None or isotherm is None:
+            if there.moisture is None or isotherm is None:
                 continue
-            activity = there.damp.start()
+            activity = there.moisture.start()
             moisture = isotherm.moisture_pct(activity, there.store_c)
             solids_g = here.of.mass_g * (1 - here.of.moisture_pct / 100)
             had_g = solids_g / (100 / come_to.moisture_pct - 1) + gel_g * come_to.gel_pct / 100

@@ -14,9 +14,9 @@ from yellow_larder.core.errors import OutOfRange
 from yellow_larder.core.moisture import (
     GEL_START_PCT,
     TESTED_KPA,
-    Damp,
     Gab,
     Henderson,
+    MoistureBalance,
     VaporWall,
     gel_for_g,
     gel_holds_pct,
@@ -39,19 +39,19 @@ def package(
     aired: float = 0,
     humidity: float = 0.65,
     isotherm: Gab | Henderson = LEEKS,
-) -> Damp:
+) -> MoistureBalance:
     figures = (np.array([each]) for each in (mass, moisture, gel, wall, aired))
-    return Damp(isotherm, *figures, temperature_c=17, humidity=humidity)
+    return MoistureBalance(isotherm, *figures, temperature_c=17, humidity=humidity)
 
 
-def water_g(of: Damp, activity: float) -> float:
+def water_g(of: MoistureBalance, activity: float) -> float:
     """Water in food and gel at an activity."""
     solids = float(of.mass_g[0]) * (1 - float(of.moisture_pct[0]) / 100)
     wet = float(of.isotherm.moisture_pct(np.array(activity), of.temperature_c))
     return solids * wet / (100 - wet) + float(of.gel_g[0]) * float(gel_holds_pct(np.array(activity))) / 100
 
 
-def stepped(of: Damp, days: np.ndarray) -> np.ndarray:
+def stepped(of: MoistureBalance, days: np.ndarray) -> np.ndarray:
     """The same by stepping the water itself through time, and asking at each step what activity it brings."""
     saturation = saturation_kpa(of.temperature_c)
     vapor = saturation * 1000 * 18.015 / (8.314462618 * (of.temperature_c + 273.15)) / 1e6
@@ -79,14 +79,14 @@ def stepped(of: Damp, days: np.ndarray) -> np.ndarray:
         package(mass=2500, moisture=10.5, gel=100, wall=0.05, isotherm=WHEAT, humidity=0.8),
     ],
 )
-def test_against_an_independent_solution(of: Damp) -> None:
+def test_against_an_independent_solution(of: MoistureBalance) -> None:
     """Against scipy's integrator stepping the water; the core adds up the time that each step of activity takes."""
     days = np.geomspace(1, 4000, 25)
     assert of.after(days)[0] == pytest.approx(stepped(of, days), abs=2e-3)
 
 
 @pytest.mark.parametrize(("of", "limit"), [(package(), 0.45), (package(gel=40, wall=0.05), 0.45), (package(), 0.6)])
-def test_the_day_it_passes_a_limit(of: Damp, limit: float) -> None:
+def test_the_day_it_passes_a_limit(of: MoistureBalance, limit: float) -> None:
     day = float(of.days_until(limit)[0])
     assert 1 < day < 5000
     assert stepped(of, np.array([1.0, day]))[-1] == pytest.approx(limit, abs=2e-3)

@@ -275,13 +275,13 @@ def test_the_first_reason_is_the_real_one(food: str, first: str | None) -> None:
     ("food", "moisture"), [("skim-milk-powder", 9.8), ("fd-beef-stew", 9.8), ("onion-powder", 9.5)]
 )
 def test_what_clumps_or_is_soft_already_is_said(food: str, moisture: float) -> None:
-    assert "already-damp" in codes(case(food, moisture=moisture), Severity.MIND)
+    assert "already-moist" in codes(case(food, moisture=moisture), Severity.MIND)
 
 
 @pytest.mark.parametrize("food", ["white-flour", "semolina", "cornmeal", "dried-apples", "raisins", "brown-sugar"])
 def test_what_has_no_crack_is_not_judged_as_crisp(food: str) -> None:
     """Flour pours at what it is sold at, leathery fruit bends, brown sugar is to be moist."""
-    assert not codes(case(food, "jar-quart", Closing.LID)) & {"already-damp", "goes-soft"}
+    assert not codes(case(food, "jar-quart", Closing.LID)) & {"already-moist", "goes-soft"}
 
 
 def test_brown_sugar_is_to_stay_moist() -> None:

@@ -50,7 +50,7 @@ def test_a_warm_place_asks_for_better_packing() -> None:
     assert order.index(warm[0]) > order.index(cool[0])
 
 
-def test_a_cautious_school_asks_for_better_packing() -> None:
+def test_a_cautious_estimate_asks_for_better_packing() -> None:
     assert kept("white-rice", 2)[0] is Packing.SHOP
     assert kept("white-rice", 2, estimate=Estimate.CAUTIOUS)[0] is not Packing.SHOP
 

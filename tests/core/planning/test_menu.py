@@ -9,11 +9,11 @@ from yellow_larder.core.food import nutrients
 from yellow_larder.core.planning import average_g, eaten_g, gap_g, need_g, occasions, per_table_g, totals_g
 
 RECIPES = np.array([[60.0, 0, 12, 0], [0, 85, 5, 40], [30, 0, 0, 110]])
-"""Breakfast, lunch and supper for one eater: grams of four foods."""
+"""Breakfast, lunch and supper for one person: grams of four foods."""
 
 
 def test_three_meals_for_ten_four_times_a_month() -> None:
-    """Ten eaters, once a week or so for a month, need forty times what one needs once (common practice)."""
+    """Ten people, once a week or so for a month, need forty times what one needs once (common practice)."""
     one = need_g(per_table_g(RECIPES, np.ones(3), 1), np.ones(3))
     ten = need_g(per_table_g(RECIPES, np.ones(3), 10), occasions(np.full(3, 4.0), 1))
     np.testing.assert_allclose(ten, 40 * one)
@@ -21,7 +21,7 @@ def test_three_meals_for_ten_four_times_a_month() -> None:
 
 
 @given(st.floats(0.5, 40), st.floats(0.5, 40), st.integers(1, 12))
-def test_eaters_add_up(some: float, others: float, months: int) -> None:
+def test_people_add_up(some: float, others: float, months: int) -> None:
     times = occasions(np.array([4.0, 8.0, 2.0]), months)
     parts = [need_g(per_table_g(RECIPES, np.full(3, 4.0), each), times) for each in (some, others)]
     both = need_g(per_table_g(RECIPES, np.full(3, 4.0), some + others), times)

@@ -122,7 +122,7 @@ def test_the_clock_runs_until_it_is_closed(larder: Larder, clock: Clock) -> None
     assert only(larder).moisture_now > 3.4
     assert only(larder).next.startswith("It has absorbed moisture")
     shown = plan(larder, Ask(line=load.lines[0], container="bag-gallon", lot=lot))
-    # It has lain open past its time: the bench reckons with what it has drunk since.
+    # It has lain open past its time: the bench counts what it has taken up since.
     assert shown.food.moisture_pct == pytest.approx(only(larder).moisture_now)
     assert shown.food.moisture_pct > 3.4
     pack(larder, Ask(line=load.lines[0], container="bag-gallon", lot=lot))

@@ -172,7 +172,7 @@ def here(larder: Larder) -> str:
 
 def test_what_is_in_the_freezer_is_here(larder: Larder, clock: Clock) -> None:
     """Through the cold, the thaw and the opening it is the same three kilograms, with a record or without."""
-    keep_meal(larder, Meal("Bread", "4 cups bread flour", eaters=4, per_month=8))
+    keep_meal(larder, Meal("Bread", "4 cups bread flour", serves=4, per_month=8))
     set_cupboard(larder, "bread-flour", "2 kg")
     number = put_in(larder, FreezeAsk(line="3 kg bread flour", container="bag-half-gallon", freezer_c=-20))
     assert here(larder) == "5 kg"

@@ -99,7 +99,7 @@ def test_isotherms_are_shown_at_four_humidities(larder: Larder) -> None:
     assert wheat.at_20 < wheat.at_40 < wheat.at_60 < wheat.at_70
 
 
-def test_the_schools_stand_side_by_side_over_a_grid(larder: Larder) -> None:
+def test_the_estimates_stand_side_by_side_over_a_grid(larder: Larder) -> None:
     """By hand: macaroni in a gallon bag leaves more oxygen than the 400 mL of the rule by container, white rice less;
     the rule by kind covers both. Packet sizes: common practice.
     """

@@ -7,48 +7,48 @@ from yellow_larder.core.planning import Activity, Body, Sex, energy_need
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settle
-from yellow_larder.features.household.people import Eater, at_table, eaters, keep_eater, need_of, remove_eater
+from yellow_larder.features.household.people import Person, at_table, keep_person, need_of, people, remove_person
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.journal.database import reading
 from yellow_larder.words.quantities import Units
 
-GRANDMOTHER = Eater("Grandmother", 1952, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg")
-COUSINS = Eater("Cousins", 1990, count=3, weeks=2)
+GRANDMOTHER = Person("Grandmother", 1952, Sex.FEMALE, Activity.SITTING, "158 cm", "61 kg")
+COUSINS = Person("Cousins", 1990, count=3, weeks=2)
 
 
 def test_everybody_counts_in_the_appetite(larder: Larder) -> None:
-    assert not eaters(larder).appetite.named
-    keep_eater(larder, GRANDMOTHER)
-    keep_eater(larder, replace(GRANDMOTHER, name="Her sisters", count=2))
-    shown = eaters(larder)
+    assert not people(larder).appetite.named
+    keep_person(larder, GRANDMOTHER)
+    keep_person(larder, replace(GRANDMOTHER, name="Her sisters", count=2))
+    shown = people(larder)
     one = energy_need(age_years=74, sex=Sex.FEMALE, body=Body(158, 61), activity=Activity.SITTING).value
     assert shown.appetite.people == 3
     assert shown.appetite.kcal_day == pytest.approx(3 * one)
     assert shown.appetite.protein_day_g == pytest.approx(3 * 0.8 * 61)
-    assert shown.eaters[0].need.kcal_working.startswith("woman: 354 − 6.91 × 74 years")
+    assert shown.people[0].need.kcal_working.startswith("woman: 354 − 6.91 × 74 years")
 
 
-def test_the_bench_reckons_with_who_eats(larder: Larder) -> None:
+def test_the_bench_counts_who_eats(larder: Larder) -> None:
     before = plan(larder, Ask(line="10 kg pearl barley"))
-    keep_eater(larder, replace(GRANDMOTHER, kcal=1760))
+    keep_person(larder, replace(GRANDMOTHER, kcal=1760))
     after = plan(larder, Ask(line="10 kg pearl barley"))
     assert before.person_days == pytest.approx(35_200 / 2200)
     assert after.person_days == after.household_days == pytest.approx(35_200 / 1760)
 
 
 def test_guests_sit_down_for_their_weeks_only(larder: Larder) -> None:
-    keep_eater(larder, GRANDMOTHER)
-    keep_eater(larder, COUSINS)
-    assert eaters(larder).appetite.people == 1
+    keep_person(larder, GRANDMOTHER)
+    keep_person(larder, COUSINS)
+    assert people(larder).appetite.people == 1
     with reading(larder.engine) as session:
         assert at_table(session, 28) == pytest.approx(1 + 3 / 2)
         assert at_table(session, 7) == pytest.approx(4), "they are here all of a shorter time"
 
 
 def test_what_is_not_said_is_taken_from_the_table_and_said_so(larder: Larder) -> None:
-    keep_eater(larder, COUSINS)
-    need = eaters(larder).eaters[0].need
+    keep_person(larder, COUSINS)
+    need = people(larder).people[0].need
     assert need.assumed == "height and weight not said: the usual for the age"
     assert need.kcal_working.startswith("mean of woman: ")
     assert need.kcal == need_of(larder, COUSINS).kcal
@@ -73,11 +73,11 @@ def test_heights_and_weights_in_any_units(
 
 
 def test_shown_as_they_can_be_typed_again(larder: Larder) -> None:
-    number = keep_eater(larder, GRANDMOTHER)
+    number = keep_person(larder, GRANDMOTHER)
     settle(larder, Settings(units=Units.US))
-    shown = eaters(larder).eaters[0]
-    keep_eater(larder, shown.eater, number)
-    assert eaters(larder).eaters[0].need.kcal == pytest.approx(shown.need.kcal, rel=0.01)
+    shown = people(larder).people[0]
+    keep_person(larder, shown.person, number)
+    assert people(larder).people[0].need.kcal == pytest.approx(shown.need.kcal, rel=0.01)
 
 
 @pytest.mark.parametrize(
@@ -98,16 +98,16 @@ def test_shown_as_they_can_be_typed_again(larder: Larder) -> None:
 )
 def test_nobody_is_like_that(larder: Larder, change: dict[str, object], field: str) -> None:
     with refused() as refusal:
-        keep_eater(larder, replace(GRANDMOTHER, **change))
+        keep_person(larder, replace(GRANDMOTHER, **change))
     assert refusal.value.field == field
-    assert not eaters(larder).eaters
+    assert not people(larder).people
 
 
 def test_leaving_and_coming_back(larder: Larder) -> None:
-    number = keep_eater(larder, GRANDMOTHER)
-    remove_eater(larder, number)
-    assert eaters(larder).eaters == []
+    number = keep_person(larder, GRANDMOTHER)
+    remove_person(larder, number)
+    assert people(larder).people == []
     with refused():
-        remove_eater(larder, number)
+        remove_person(larder, number)
     take_back(larder)
-    assert eaters(larder).eaters[0].eater.name == "Grandmother"
+    assert people(larder).people[0].person.name == "Grandmother"

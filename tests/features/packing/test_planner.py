@@ -83,7 +83,7 @@ def test_pressing_takes_only_the_headspace(larder: Larder) -> None:
     assert pressed.between_ml == loose.between_ml
 
 
-def test_schools_against_the_air(larder: Larder) -> None:
+def test_methods_against_the_air(larder: Larder) -> None:
     """Macaroni is airy: by container a gallon gets 400 (common practice), and its air holds more oxygen."""
     shown = plan(
         larder, Ask(line="5 kg macaroni", container="bag-gallon", headspace_mm=50, sizing=SizingMethod.CONTAINER)
@@ -117,7 +117,7 @@ def test_shown_in_the_households_units(larder: Larder) -> None:
     assert shown.container_size == "10 in × 14 in, 7 mil"
 
 
-def test_schools_of_shelf_life_are_in_order(larder: Larder) -> None:
+def test_estimates_of_shelf_life_are_in_order(larder: Larder) -> None:
     dates = []
     for estimate in Estimate:
         settle(larder, Settings(estimate=estimate))

@@ -62,5 +62,5 @@ def test_openings_change_oxygen_moisture_and_best_by(larder: Larder) -> None:
     assert days[0] > days[1] >= days[2]  # type: ignore[operator]
     oxygen = [next(point.likely for point in each.air.course if point.days > 300) for each in plans if each.air]
     assert oxygen[0] < oxygen[1] <= oxygen[2]
-    damp = [each.damp.course[-1].likely for each in plans if each.damp]
-    assert damp[0] < damp[1] < damp[2]
+    moist = [each.moisture.course[-1].likely for each in plans if each.moisture]
+    assert moist[0] < moist[1] < moist[2]

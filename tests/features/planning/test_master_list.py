@@ -12,7 +12,7 @@ from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, NewPlace, add_place, settle
 from yellow_larder.features.household.money import read_money
-from yellow_larder.features.household.people import Eater, keep_eater
+from yellow_larder.features.household.people import Person, keep_person
 from yellow_larder.features.lots.lots import cupboard_g, set_cupboard
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.planner import plan
@@ -31,7 +31,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import NotThere, Refused
 from yellow_larder.words.quantities import Units
 
-BROTH = Meal("Barley broth", "200 g pearl barley\n100 g red lentils\n5 g salt", eaters=2, per_month=4)
+BROTH = Meal("Barley broth", "200 g pearl barley\n100 g red lentils\n5 g salt", serves=2, per_month=4)
 
 
 def row(larder: Larder, food: str) -> StoreRow:
@@ -44,7 +44,7 @@ def in_cupboard(larder: Larder) -> dict[str, float]:
 
 
 def test_need_here_and_gap(larder: Larder) -> None:
-    """Two eaters, a meal for two, four times a month, for a month; 200 g in store of 800."""
+    """Two people, a meal for two, four times a month, for a month; 200 g in store of 800."""
     keep_meal(larder, BROTH)
     pack(larder, Ask(line="150 g pearl barley", container="jar-quart"))
     set_cupboard(larder, "pearl-barley", "50 g")
@@ -56,7 +56,7 @@ def test_need_here_and_gap(larder: Larder) -> None:
 
 
 @pytest.mark.parametrize(("people", "months", "times"), [(2, 1, 1), (10, 1, 5), (2, 3, 3), (10, 2, 10)])
-def test_the_need_scales_with_eaters_and_time(larder: Larder, people: int, months: int, times: int) -> None:
+def test_the_need_scales_with_people_and_time(larder: Larder, people: int, months: int, times: int) -> None:
     settle(larder, Settings(people=people))
     keep_meal(larder, BROTH)
     set_goal(larder, Goal(f"{months} months"))
@@ -64,8 +64,8 @@ def test_the_need_scales_with_eaters_and_time(larder: Larder, people: int, month
 
 
 def test_guests_add_their_part(larder: Larder) -> None:
-    keep_eater(larder, Eater("We", 1980, count=2))
-    keep_eater(larder, Eater("Guests", 1980, count=2, weeks=2))
+    keep_person(larder, Person("We", 1980, count=2))
+    keep_person(larder, Person("Guests", 1980, count=2, weeks=2))
     keep_meal(larder, replace(BROTH, per_month=30))
     set_goal(larder, Goal("4 weeks"))
     assert row(larder, "pearl-barley").need_g == pytest.approx(28 * 200 * 3 / 2, rel=0.01)

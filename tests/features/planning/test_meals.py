@@ -16,7 +16,7 @@ from yellow_larder.features.planning.events import MealKind
 from yellow_larder.features.planning.meals import Meal, keep_meal, meals, read_meal, remember, remove_meal
 from yellow_larder.words.errors import NotThere, Outdated
 
-SOUP = Meal("Pea soup", "400 g split peas\n2 onions\nsalt", MealKind.LUNCH, eaters=4, per_month=8)
+SOUP = Meal("Pea soup", "400 g split peas\n2 onions\nsalt", MealKind.LUNCH, serves=4, per_month=8)
 PEAS = reference.foods()["green-split-peas"].composition
 
 
@@ -25,9 +25,9 @@ def test_what_a_meal_comes_to(larder: Larder) -> None:
     onions = read.lines[1]
     assert [line.reading for line in read.lines] == [Reading.READ, Reading.READ, Reading.SEASONING]
     assert read.kcal == pytest.approx(4 * PEAS.kcal + onions.kcal)
-    assert read.kcal_per_eater == pytest.approx(read.kcal / 4)
-    assert read.eater_day_share == pytest.approx(read.kcal / 4 / 2200)
-    assert read.protein_per_eater_g == pytest.approx(PEAS.protein_g, rel=0.1)
+    assert read.kcal_per_person == pytest.approx(read.kcal / 4)
+    assert read.person_day_share == pytest.approx(read.kcal / 4 / 2200)
+    assert read.protein_per_person_g == pytest.approx(PEAS.protein_g, rel=0.1)
 
 
 def test_a_meal_is_kept_as_typed(larder: Larder) -> None:
@@ -62,10 +62,10 @@ def test_a_word_that_is_explained_is_no_change_of_the_meal_or_the_day(larder: La
     write_day(larder, larder.today(), [Written(line="400 g tatties")])
     shown, day = meals(larder)[0], month(larder, 2026, 11).days[23]
     remember(larder, "tatties", "dried-potatoes")
-    keep_meal(larder, replace(shown.meal, eaters=3), number, based_on=shown.version)
+    keep_meal(larder, replace(shown.meal, serves=3), number, based_on=shown.version)
     write_day(larder, larder.today(), [Written(line="300 g tatties")], based_on=day.version)
     with pytest.raises(Outdated):
-        keep_meal(larder, replace(shown.meal, eaters=2), number, based_on=shown.version)
+        keep_meal(larder, replace(shown.meal, serves=2), number, based_on=shown.version)
 
 
 def test_words_can_come_to_mean_another_food(larder: Larder) -> None:
@@ -101,8 +101,8 @@ def test_a_food_of_ones_own_can_be_meant(larder: Larder) -> None:
         ({"text": "1 cup oats\n" * 5000}, "text", "5,000 lines"),
         ({"text": "x" * 5_000_000}, "text", "5,000,000 characters"),
         ({"text": "1 cup oats\n" + "x" * 300}, "text", "Line 2 has 300 characters"),
-        ({"eaters": 0}, "eaters", "nobody"),
-        ({"eaters": -3}, "eaters", "between 0.5 and 200"),
+        ({"serves": 0}, "serves", "nobody"),
+        ({"serves": -3}, "serves", "between 0.5 and 200"),
         ({"per_month": 500}, "per_month", "between 0 and 150"),
         ({"name": ""}, "name", "Give it a name"),
         ({"name": "x" * 5_000_000}, "name", "5,000,000 characters"),
@@ -135,7 +135,7 @@ def test_words_that_cannot_be_remembered(larder: Larder, words: str, means: str)
 def test_a_month_of_the_diary(larder: Larder, clock: Clock) -> None:
     soup = keep_meal(larder, SOUP)
     for ago in (0, 2, 5):
-        write_day(larder, larder.today() - timedelta(days=ago), [Written(soup, eaters=2)])
+        write_day(larder, larder.today() - timedelta(days=ago), [Written(soup, people=2)])
     write_day(larder, date(2026, 11, 1), [Written()])
     write_day(larder, date(2026, 10, 31), [Written(line="1 kg rice")])
     shown = month(larder, 2026, 11)
@@ -151,7 +151,7 @@ def test_a_month_of_the_diary(larder: Larder, clock: Clock) -> None:
 
 def test_what_was_eaten_stays_eaten_when_the_meal_changes(larder: Larder) -> None:
     soup = keep_meal(larder, SOUP)
-    write_day(larder, larder.today(), [Written(soup, eaters=4)])
+    write_day(larder, larder.today(), [Written(soup, people=4)])
     keep_meal(larder, replace(SOUP, text="10 g split peas"), soup)
     assert month(larder, 2026, 11).totals[0].mass_g == 400
     remove_meal(larder, soup)
@@ -190,8 +190,8 @@ def test_days_that_cannot_be_written(larder: Larder, day: date, items: list[Writ
 
 def test_nobody_ate_of_it(larder: Larder) -> None:
     soup = keep_meal(larder, SOUP)
-    with refused("eaters"):
-        write_day(larder, larder.today(), [Written(soup, eaters=0)])
+    with refused("people"):
+        write_day(larder, larder.today(), [Written(soup, people=0)])
 
 
 @pytest.mark.parametrize(("year", "number"), [(2026, 13), (2026, 0), (99, 1)])

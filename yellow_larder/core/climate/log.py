@@ -137,9 +137,9 @@ def hourly(hours: Hours, temperature_c: Numbers, humidity: Numbers) -> tuple[Hou
     Source: our judgement.
     """
     first = int(hours.min())
-    temperature, damp = (_means(hours - first, each) for each in (temperature_c, humidity))
-    there = np.flatnonzero(np.isfinite(temperature) | np.isfinite(damp))
-    return there + first, temperature[there], damp[there]
+    temperature, moist = (_means(hours - first, each) for each in (temperature_c, humidity))
+    there = np.flatnonzero(np.isfinite(temperature) | np.isfinite(moist))
+    return there + first, temperature[there], moist[there]
 
 
 def _means(at: Hours, values: Numbers) -> Numbers:

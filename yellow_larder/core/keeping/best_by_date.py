@@ -36,7 +36,7 @@ class Best:
         ends: what ends it.
         base_days: life at 21 °C that it has of the table, days; infinite for what does not age.
         most_days: the most it can last from then, days: how far cold can stretch it, the day its oxygen is back, the
-            day damp shows; may be infinite.
+            day moisture shows; may be infinite.
     """
 
     days: float
@@ -63,7 +63,7 @@ def best_by(
 
     A packing without oxygen keeps as long as the table has it, and no longer than its oxygen stays away; then it keeps
     as one with little oxygen, while there is little, and at the least as one that was closed with air. Whatever that
-    comes to, it is over when damp shows. What is not kept dry goes by how it is kept: frozen, chilled, in a cellar;
+    comes to, it is over when moisture shows. What is not kept dry goes by how it is kept: frozen, chilled, in a cellar;
     but closed as its maker closed it, it goes by the table of packings.
 
     Args:
@@ -108,7 +108,7 @@ def best_by(
 
 
 def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
-    """What damp does first to a package, and after how many days; infinite if it never does in `LONGEST_DAYS`.
+    """What moisture does first to a package, and after how many days; infinite if it never does in `LONGEST_DAYS`.
 
     Args:
         course: what becomes of it.
@@ -119,7 +119,7 @@ def spoilt(course: Course, wall: int = 0) -> tuple[Ends, float]:
     if course.of.climate.warmest_c <= FROZEN_C or course.of.is_as_it_was_made:
         return Ends.NOTHING, math.inf
     mould = _dated(course.mould_seen_days[wall])
-    if course.of.texture.spoils is Spoils.MOULD and course.damp is not None:
+    if course.of.texture.spoils is Spoils.MOULD and course.moisture is not None:
         return Ends.MOULD, mould
     shows = _dated(course.spoils_days[wall])
     activity = course.warmest_activity

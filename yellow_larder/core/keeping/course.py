@@ -1,4 +1,4 @@
-"""What goes on in one closed package over the years: its oxygen and its damp, reckoned once, and read by all else."""
+"""What goes on in one closed package over the years: its oxygen and moisture, worked out once, and read by all else."""
 
 from __future__ import annotations
 
@@ -23,7 +23,7 @@ from yellow_larder.core.days import DAYS_PER_YEAR
 from yellow_larder.core.keeping.package import ComeTo, Package
 from yellow_larder.core.moisture import (
     MOULD_GROWS,
-    Damp,
+    MoistureBalance,
     aired_ml,
     gel_holds_pct,
     mould_days_at,
@@ -60,7 +60,7 @@ class Course:
 
     @cached_property
     def air(self) -> Breathing:
-        """Its oxygen; of a package closed with room air there is nothing to reckon but that."""
+        """Its oxygen; of a package closed with room air there is nothing to work out but that."""
         of = self.of
         share = of.room.oxygen_share if of.vacuum_share is None else of.vacuum_share
         rated = at_rating_state(1.0, temperature_c=of.room.temperature_c, pressure_kpa=of.room.pressure_kpa)
@@ -128,7 +128,7 @@ class Course:
     @cached_property
     def start_activity(self) -> float | None:
         """Water activity of the food with its gel, at the mean of the place; none where nothing tells."""
-        return None if self.damp is None else float(self.damp.start()[0])
+        return None if self.moisture is None else float(self.moisture.start()[0])
 
     @cached_property
     def warmest_activity(self) -> float | None:
@@ -153,22 +153,22 @@ class Course:
         return float(of.isotherm.water_activity(np.array(of.moisture_pct), self.store_c))
 
     @cached_property
-    def damp(self) -> Damp | None:
-        """Its damp; none for what has no isotherm, or is too wet for any."""
-        return self.damp_with(self.of.gel_g)
+    def moisture(self) -> MoistureBalance | None:
+        """Its moisture; none for what has no isotherm, or is too wet for any."""
+        return self.moisture_with(self.of.gel_g)
 
     @cached_property
     def long_run(self) -> tuple[Numbers, Numbers]:
         """Days up to forty years, denser at first, and its water activity on them: a row for each wall."""
-        return _LONG_RUN, np.ones((3, len(_LONG_RUN))) if self.damp is None else self.damp.after(_LONG_RUN)
+        return _LONG_RUN, np.ones((3, len(_LONG_RUN))) if self.moisture is None else self.moisture.after(_LONG_RUN)
 
     @cached_property
     def mould_seen_days(self) -> Numbers:
-        """Days until mould may be seen, by wall, as damp as it is on the way and at its warmest; infinite if never.
+        """Days until mould may be seen, by wall, as moist as it is on the way and at its warmest; infinite if never.
 
         Source: the share of its time that mould has had at each water activity on the way, added up: `mould_days_at`.
         """
-        if self.damp is None:
+        if self.moisture is None:
             sodden = self.of.moisture_pct > MOST_MOISTURE_PCT
             return np.full(3, mould_days_at(np.array(1.0)) if sodden else math.inf)
         days, activity = self.long_run
@@ -190,7 +190,7 @@ class Course:
         Args:
             days: days since it was closed, 0 or more.
 
-        Source: `Damp`.
+        Source: `MoistureBalance`.
         """
         return float(self._holds_pct(days)[0][0])
 
@@ -200,7 +200,7 @@ class Course:
         Args:
             days: days since it was closed, 0 or more.
 
-        Source: `Breathing`, `Damp`.
+        Source: `Breathing`, `MoistureBalance`.
         """
         at = np.array([days])
         packets = np.broadcast_to(self.air.packets_left_ml(at), (3, 1))[:, 0]
@@ -209,9 +209,9 @@ class Course:
     def _holds_pct(self, days: float) -> tuple[Numbers, Numbers]:
         """What the food and its gel hold after some days, by wall, as `Package.begins_pct`."""
         of, (moisture, gel) = self.of, self.of.begins_pct
-        if self.damp is None or of.isotherm is None or of.is_as_it_was_made or days <= 0:
+        if self.moisture is None or of.isotherm is None or of.is_as_it_was_made or days <= 0:
             return moisture, gel
-        activity = self.damp.after(np.array([days]))[:, 0]
+        activity = self.moisture.after(np.array([days]))[:, 0]
         wettest = of.isotherm.moisture_pct(np.array(_WETTEST), self.store_c)
         found = of.isotherm.moisture_pct(np.minimum(activity, _WETTEST), self.store_c)
         return np.where(moisture >= wettest, moisture, found), gel_holds_pct(activity)
@@ -222,14 +222,14 @@ class Course:
         at_mean, warmest = self.bare_activity, self.warmest_activity
         return 0.0 if at_mean is None or warmest is None else max(0.0, warmest - at_mean)
 
-    def damp_with(self, gel_g: float, *, opened_a_day: float | None = None) -> Damp | None:
-        """Its damp with other gel in it, or opened more or less often; by wall."""
+    def moisture_with(self, gel_g: float, *, opened_a_day: float | None = None) -> MoistureBalance | None:
+        """Its moisture with other gel in it, or opened more or less often; by wall."""
         of = self.of
         if of.isotherm is None or not 0 <= of.moisture_pct <= MOST_MOISTURE_PCT:
             return None
         often = of.opened_a_day if opened_a_day is None else opened_a_day
         moisture, gel = of.begins_pct
-        return Damp(
+        return MoistureBalance(
             of.isotherm,
             of.mass_g * (100 - of.moisture_pct) / (100 - moisture),
             moisture,
@@ -251,10 +251,10 @@ class Course:
 
     @cached_property
     def spoils_days(self) -> Numbers:
-        """Days until damp first shows (soft, clumped or mouldy), by wall; 0 if it is so from the start."""
-        if self.damp is None:
+        """Days until moisture first shows (soft, clumped or mouldy), by wall; 0 if it is so from the start."""
+        if self.moisture is None:
             return self._caked_days()
-        return self.damp.days_until(self.of.texture.limit)
+        return self.moisture.days_until(self.of.texture.limit)
 
     def _caked_days(self) -> Numbers:
         """Days until sugar or salt has drunk enough to cake: it takes up nothing below its limit, and all above it."""

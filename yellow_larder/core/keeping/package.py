@@ -96,7 +96,7 @@ class Package:
         mass_g: food, g, above 0.
         moisture_pct: its moisture, wet basis, %, 0–100.
         isotherm: of the food; none for what has none.
-        texture: what damp does to it.
+        texture: what moisture does to it.
         gel_g: dry gel with it, g, 0 or more.
         opened_a_day: how often it is opened, 0–24.
         climate: where it stands.

@@ -1,4 +1,4 @@
-"""Damp in a closed package: what comes in through the wall and with each opening, and what food and gel take up."""
+"""Moisture in a closed package: what comes in through the wall and with each opening, and what food and gel take up."""
 
 from __future__ import annotations
 
@@ -25,7 +25,7 @@ UNIT_G = {0.2: 3.0, 0.4: 6.0}
 memory."""
 
 _UNIT_E = {0.2: 0.9, 0.4: 0.7}
-"""Share of the tested rate at which the wall lets water in, as it grows damp inside. Source: DIN 55474, from memory."""
+"""Share of the tested rate at which the wall lets water in, as it fills up inside. Source: DIN 55474, from memory."""
 
 TESTED_C = 38.0
 TESTED_KPA = 0.9 * saturation_kpa(TESTED_C)
@@ -35,7 +35,7 @@ Source: ASTM E96, condition E, from memory."""
 
 
 _GRID = np.linspace(0.005, 0.985, 393)
-"""Water activities that courses are reckoned on, a four-hundredth apart."""
+"""Water activities that courses are worked out on, a four-hundredth apart."""
 
 _GEL_STEP = 25
 _GELS_G = np.concatenate([[0.0], np.geomspace(0.1, 5000, 600)])
@@ -114,7 +114,7 @@ class VaporWall:
 
 
 @dataclass(frozen=True)
-class Damp:
+class MoistureBalance:
     """Packages of one food, what is in them and what comes in; every figure may be an array over packages.
 
     Attributes:
@@ -182,11 +182,11 @@ class Damp:
         begins = _at_place(_GRID[None, :], start)[:, 0]
         course, at = self._days, np.asarray(days, dtype=np.float64)
         from_start = course - _at_place(course, start)
-        damper = self.humidity > _GRID
+        wetter = self.humidity > _GRID
         found = np.empty((len(begins), len(at)))
         for n, (row, begin) in enumerate(zip(from_start, begins, strict=True)):
             # Towards the air of the store, from below or from above.
-            side = damper if begin <= self.humidity else ~damper
+            side = wetter if begin <= self.humidity else ~wetter
             times, grid = (row[side], _GRID[side]) if begin <= self.humidity else (row[side][::-1], _GRID[side][::-1])
             found[n] = np.interp(at, times, grid)
         return found
@@ -238,11 +238,11 @@ def _at_place(rows: Numbers, place: Numbers) -> Numbers:
     return np.asarray(first + (second - first) * (place - low))
 
 
-def gel_for_g(damp: Damp, activity: float, days: float) -> float | None:
+def gel_for_g(of: MoistureBalance, activity: float, days: float) -> float | None:
     """Gel that keeps one package at or below a water activity for so long.
 
     Args:
-        damp: the package; the gel it has is not counted.
+        of: the package; the gel it has is not counted.
         activity: water activity not to be passed, 0.01–0.97.
         days: for how long, 0–36,525.
 
@@ -256,26 +256,26 @@ def gel_for_g(damp: Damp, activity: float, days: float) -> float | None:
         >>> from yellow_larder.core.moisture.isotherms import Gab
         >>> leeks = dict(isotherm=Gab(7, 8, 0.95, 4), mass_g=np.array([160.0]), moisture_pct=np.array([6.0]))
         >>> jar = dict(wall_g_day_kpa=np.array([0.0005]), temperature_c=17, humidity=0.6)
-        >>> shut = Damp(**leeks, **jar, gel_g=np.zeros(1), aired_ml_day=np.zeros(1))
-        >>> daily = Damp(**leeks, **jar, gel_g=np.zeros(1), aired_ml_day=np.array([500.0]))
+        >>> shut = MoistureBalance(**leeks, **jar, gel_g=np.zeros(1), aired_ml_day=np.zeros(1))
+        >>> daily = MoistureBalance(**leeks, **jar, gel_g=np.zeros(1), aired_ml_day=np.array([500.0]))
         >>> gel_for_g(shut, 0.45, 365), gel_for_g(daily, 0.45, 365), round(gel_for_g(daily, 0.45, 2000) or 0)
         (0.0, 0.0, 0)
 
-    Source: mass balance, see `Damp`; the least of many amounts that holds. More gel never holds for less long, so few
+    Source: `MoistureBalance`; the least of many amounts that holds. More gel never holds for less long, so few
     of them are tried first, and then those between.
     """
     check_range("days", days, 0, 36_525, "days")
 
     def first_that_holds(gels_g: Numbers) -> int | None:
-        one = Damp(
-            damp.isotherm,
-            np.ravel(damp.mass_g)[:1],
-            np.ravel(damp.moisture_pct)[:1],
+        one = MoistureBalance(
+            of.isotherm,
+            np.ravel(of.mass_g)[:1],
+            np.ravel(of.moisture_pct)[:1],
             gels_g,
-            np.ravel(damp.wall_g_day_kpa)[:1],
-            np.ravel(damp.aired_ml_day)[:1],
-            damp.temperature_c,
-            damp.humidity,
+            np.ravel(of.wall_g_day_kpa)[:1],
+            np.ravel(of.aired_ml_day)[:1],
+            of.temperature_c,
+            of.humidity,
         )
         holds = np.flatnonzero((one.days_until(activity) >= days) & (one.start() < activity))
         return int(holds[0]) if len(holds) else None

@@ -47,7 +47,7 @@ def mouth_cm2(container: Container) -> float:
 def aired_ml(container: Container, *, minutes: float = OPEN_MINUTES) -> float:
     """Air of the room that the food has met when its container is closed again, mL.
 
-    All its air is exchanged at once, as food is scooped or poured. Then damp sinks through the still air in it, from
+    All its air is exchanged at once, as food is scooped or poured. Then vapour sinks through the still air in it, from
     the mouth to half its depth, as much as if so much air more had been exchanged.
 
     Args:

@@ -1,4 +1,4 @@
-"""What damp does to a food: which turns first, its crack, its flow, or mould; and what can grow in it."""
+"""What moisture does to a food: which turns first, its crack, its flow, or mould; and what can grow in it."""
 
 from __future__ import annotations
 
@@ -29,23 +29,23 @@ controlled humidities (Snow, 1944), from memory, and shortened: a promise is to 
 
 
 class Spoils(StrEnum):
-    """How damp first shows."""
+    """How moisture first shows."""
 
     SOFT = "soft"
     """Crisp pieces lose their crack."""
     CLUMPS = "clumped"
     """Powder and crystals no longer pour."""
     MOULD = "mouldy"
-    """Leather and grain take no harm from damp before something grows."""
+    """Leather and grain take no harm from moisture before something grows."""
 
 
 @dataclass(frozen=True, slots=True)
 class Texture:
-    """What damp does to a food.
+    """What moisture does to a food.
 
     Attributes:
         name: what it is like, in a word.
-        spoils: how damp first shows.
+        spoils: how moisture first shows.
         limit: water activity at which it does, 0.2–0.9.
         takes_pct: for what has no isotherm, water that it takes up before that shows, % of its weight; else 0.
         dry_activity: for what has no isotherm, its water activity as it is sold; else none.

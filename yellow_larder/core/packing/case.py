@@ -116,8 +116,8 @@ class Case:
         return float(self.course.oxygen_back_days[0])
 
     @cached_property
-    def damp_ends(self) -> tuple[Ends, float]:
-        """What damp does to it first, and after how many days; infinite if it does nothing."""
+    def moisture_ends(self) -> tuple[Ends, float]:
+        """What moisture does to it first, and after how many days; infinite if it does nothing."""
         return spoilt(self.course)
 
     @cached_property

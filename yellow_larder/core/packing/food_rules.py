@@ -29,7 +29,7 @@ def about_food(case: Case) -> Iterator[Finding]:
 
     Source: each finding names its own.
     """
-    for rule in (_absorber, _gel, _moisture, _unproven, _damp, _hard, about_earth, about_eggs, _meat, _oil, _raw):
+    for rule in (_absorber, _gel, _moisture, _unproven, _gets_moist, _hard, about_earth, about_eggs, _meat, _oil, _raw):
         yield from rule(case)
 
 
@@ -105,9 +105,9 @@ _SHOWS = {
 }
 
 
-def _damp(case: Case) -> list[Finding]:
-    """Damp that is in it, or comes in through the wall or with each opening, before it is meant to be eaten."""
-    ends, lasts = case.damp_ends
+def _gets_moist(case: Case) -> list[Finding]:
+    """Moisture that is in it, or comes in through the wall or with each opening, before it is meant to be eaten."""
+    ends, lasts = case.moisture_ends
     texture = case.course.of.texture
     if ends not in _SHOWS or lasts >= case.days or case.is_lively:
         return []
@@ -117,12 +117,12 @@ def _damp(case: Case) -> list[Finding]:
         says = "Soft already" if ends is Ends.SOFT else "Moist enough to clump already"
         figures = f"{case.water}; the line is {texture.limit:.2f}"
         why = "It is safe, but not as dry as food of its sort keeps best. Dry it further, or eat it soon."
-        return [Finding(Severity.MIND, "already-damp", f"{says}: dry it further", why, source, figures)]
-    opened = case.is_opened and case.if_never_opened.damp_ends[1] >= case.days
+        return [Finding(Severity.MIND, "already-moist", f"{says}: dry it further", why, source, figures)]
+    opened = case.is_opened and case.if_never_opened.moisture_ends[1] >= case.days
     lets = "with each opening" if opened else "through the wall, past the lid and in with each opening"
     stretch = "Tighter packing, a drier place, fewer openings or gel stretch it."
     why = f"Dry food absorbs the moisture that comes {lets}, {until}. {stretch}"
-    code = "damp-comes-in" if ends is Ends.MOULD else "goes-soft"
+    code = "moisture-comes-in" if ends is Ends.MOULD else "goes-soft"
     return [Finding(Severity.MIND, code, f"{word} in about {say_span(lasts)} here", why, source)]
 
 

@@ -80,7 +80,7 @@ def _damp(case: Case) -> Protection:
         return Protection("damp", True, _MAKER)
     if case.stands_frozen:
         return Protection("damp", True, "the cold")
-    lasts = case.damp_ends[1]
+    lasts = case.moisture_ends[1]
     if lasts >= case.days and not case.is_lively:
         dry = case.course.of.climate.humidity <= case.course.of.texture.limit
         return Protection(
@@ -88,7 +88,7 @@ def _damp(case: Case) -> Protection:
         )
     if lasts <= 0 or case.is_lively:
         return Protection("damp", False, "too moist")
-    if case.is_opened and case.if_never_opened.damp_ends[1] >= case.days:
+    if case.is_opened and case.if_never_opened.moisture_ends[1] >= case.days:
         return Protection("damp", False, "opened too often")
     return Protection("damp", False, "wall lets it in")
 

@@ -56,19 +56,19 @@ def need_g(recipe_g: Numbers, times: Numbers) -> Numbers:
     return total
 
 
-def per_table_g(recipe_g: Numbers, for_eaters: Numbers, eaters: float) -> Numbers:
-    """Recipes written for so many eaters, scaled to the table that sits down to them.
+def per_table_g(recipe_g: Numbers, serves: Numbers, people: float) -> Numbers:
+    """Recipes written for so many people, scaled to the table that sits down to them.
 
     Args:
         recipe_g: grams of each food as written, meals × foods.
-        for_eaters: how many each recipe is written for, each above 0.
-        eaters: how many sit at the table, 0–1,000; a guest of half the time is half of one.
+        serves: how many each recipe is written for, each above 0.
+        people: how many sit at the table, 0–1,000; a guest of half the time is half of one.
 
     Returns:
         Grams of each food for the whole table, meals × foods.
 
     Raises:
-        OutOfRange: the number of eaters is outside the range above.
+        OutOfRange: the number of people is outside the range above.
 
     Example:
         >>> per_table_g(np.array([[400.0]]), np.array([4.0]), 10)
@@ -76,8 +76,8 @@ def per_table_g(recipe_g: Numbers, for_eaters: Numbers, eaters: float) -> Number
 
     Source: proportion.
     """
-    check_range("eaters", eaters, 0, 1000, "eaters")
-    scaled: Numbers = recipe_g * (eaters / for_eaters)[:, np.newaxis]
+    check_range("people", people, 0, 1000, "people")
+    scaled: Numbers = recipe_g * (people / serves)[:, np.newaxis]
     return scaled
 
 

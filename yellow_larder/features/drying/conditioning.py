@@ -125,12 +125,12 @@ def fill_jar(larder: Larder, lot: int, *, jar: str = "jar-quart", days: int = OU
         _check_wants(food, mine)
         if any(each.lot == lot for each in log.records(session, JarRecord).values()):
             raise Refused("lot", "That lot is in its jar already; nothing else goes in with it")
-        vessel = container_by_key(jar)
-        if vessel.kind is not Kind.JAR:
+        container = container_by_key(jar)
+        if container.kind is not Kind.JAR:
             raise Refused("jar", "Glass shows droplets and clumps: pick a jar")
         if days not in [each.days for each in GUIDELINES]:
             raise Refused("days", "Choose one of the guidelines: 5, 7 or 10 days")
-        jars = jars_for(food, mine.mass_g, vessel.capacity_ml)
+        jars = jars_for(food, mine.mass_g, container.capacity_ml)
         if jars > MOST_JARS:
             raise Refused("jar", f"That would be {jars} jars; pick a larger one")
         number = log.next_number(session, "jar")
@@ -247,7 +247,7 @@ def jar_standing(jar: JarRecord, today: date) -> JarState:
 
 def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today: date) -> Jar:
     now = jar_standing(jar, today)
-    vessel = container_by_key(jar.jar)
+    container = container_by_key(jar.jar)
     each_ml = lot.mass_g / food.loose_g_ml / jar.jars
     return Jar(
         number=number,
@@ -257,9 +257,9 @@ def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today
         colour=food.colour,
         mass=say_mass(lot.mass_g, units),
         jars=jar.jars,
-        jar=vessel.name,
-        draw=drawing(vessel),
-        level=min(1.0, each_ml / vessel.capacity_ml),
+        jar=container.name,
+        draw=drawing(container),
+        level=min(1.0, each_ml / container.capacity_ml),
         phase=now.phase,
         free_days=now.free_days,
         wanted=now.wanted,
@@ -268,7 +268,7 @@ def _view(number: int, jar: JarRecord, lot: Lot, food: Food, units: Units, today
         overdue_days=now.overdue_days,
         says=_says(jar, now, today),
         line=line_of(lot, food, units),
-        title=f"{jar.jars} × {vessel.name}" if jar.jars > 1 else vessel.name,
+        title=f"{jar.jars} × {container.name}" if jar.jars > 1 else container.name,
         story=[say_step(step, units) for step in history_of(lot)],
     )
 

@@ -76,8 +76,8 @@ class TrayItem:
         self.food = food
         self.wanted_pct = self.food.composition.water_g
         isotherm = isotherm_of(self.food)
-        damp = min(0.98, humidity_at(air_c, room_c=room.temperature_c, humidity=room.humidity))
-        self.floor_pct = float(isotherm.moisture_pct(np.array(damp), min(air_c, 70.0))) if isotherm else 0.0
+        humidity = min(0.98, humidity_at(air_c, room_c=room.temperature_c, humidity=room.humidity))
+        self.floor_pct = float(isotherm.moisture_pct(np.array(humidity), min(air_c, 70.0))) if isotherm else 0.0
         self.reaches = can_reach(self.floor_pct, self.wanted_pct)
         target = self.wanted_pct if self.reaches else self.floor_pct + _ABOVE_FLOOR_PCT
         self.course = DryingCurve(water_pct, target, self.floor_pct)
@@ -98,7 +98,7 @@ class TrayItem:
         self.water_factor = self._wetter(water_pct)
         self.expected: Hours = expected(room).times(self.water_factor)
         in_plain_air = expected(Room(20, 0.5))
-        self.damp_factor = self.expected.likely / self.water_factor / in_plain_air.likely
+        self.humidity_factor = self.expected.likely / self.water_factor / in_plain_air.likely
         self.warmth_factor, self.air = in_plain_air.air, machine.air
 
     def _wetter(self, water_pct: float) -> float:
@@ -132,7 +132,7 @@ class TrayItem:
             (self.expected.still, _AIRS[self.air]),
             (self.expected.skin, "its skin is whole"),
             (self.water_factor, f"{self.course.start_pct:.0f} % water in it"),
-            (self.damp_factor, f"a room of {say_share(self.room.humidity)} humidity"),
+            (self.humidity_factor, f"a room of {say_share(self.room.humidity)} humidity"),
         ):
             if abs(factor - 1) > 0.02:
                 found.append(f"{words}: {_times(factor)}")

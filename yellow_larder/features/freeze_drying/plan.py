@@ -168,8 +168,8 @@ class Chamber:
 
     def _in_room(self, food: Food) -> float:
         isotherm = isotherm_of(food)
-        damp = np.array(min(0.95, self.room.humidity))
-        return float(isotherm.moisture_pct(damp, self.room.temperature_c)) if isotherm else 0.0
+        humidity = np.array(min(0.95, self.room.humidity))
+        return float(isotherm.moisture_pct(humidity, self.room.temperature_c)) if isotherm else 0.0
 
     def item_plans(self) -> list[FreezeItemPlan]:
         """Each food as the screen shows it."""

@@ -196,7 +196,7 @@ class PlaceClosed(Event):
 
 @event("eater", "kept", version=2)
 @dataclass(frozen=True, slots=True)
-class EaterKept(Event):
+class PersonKept(Event):
     """Somebody eats here, or several who are alike.
 
     Attributes:

@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from yellow_larder.core.errors import check_range
 from yellow_larder.core.planning import Activity, Body, Sex, WorkedFigure, energy_need, protein_need
-from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.events import PersonKept, Settings
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
@@ -30,7 +30,7 @@ _OWN_FIGURE = "your own figure"
 
 
 @dataclass(frozen=True, slots=True)
-class Eater:
+class Person:
     """Somebody who eats here, as typed.
 
     Attributes:
@@ -68,12 +68,12 @@ class Need:
 
 
 @dataclass(frozen=True, slots=True)
-class EaterView:
-    """An eater as shown, with their need in a day."""
+class PersonView:
+    """Somebody as shown, with their need in a day."""
 
     number: int
     version: int
-    eater: Eater
+    person: Person
     age: int
     need: Need
 
@@ -86,7 +86,7 @@ class Appetite:
         people: how many always eat here.
         kcal_day: what they eat together in a day, kcal.
         protein_day_g: protein they need together in a day; 0 as long as nobody is named.
-        named: whether the figures are those of named eaters.
+        named: whether the figures are those of named people.
     """
 
     people: int
@@ -101,10 +101,10 @@ class Appetite:
 
 
 @dataclass(frozen=True, slots=True)
-class EatersView:
+class PeopleView:
     """Everybody who eats here, and the household together."""
 
-    eaters: list[EaterView]
+    people: list[PersonView]
     appetite: Appetite
 
 
@@ -112,7 +112,7 @@ def appetite(session: Session, year: int) -> Appetite:
     """What the household eats in a day."""
     always = [
         (_need(each, year), each.count)
-        for each in log.records(session, EaterKept).values()
+        for each in log.records(session, PersonKept).values()
         # Of a year before somebody was born, the others ate.
         if each.weeks is None and each.birth_year <= year
     ]
@@ -129,40 +129,40 @@ def appetite(session: Session, year: int) -> Appetite:
 
 def at_table(session: Session, days: float) -> float:
     """How many sit down to a meal on average over the days ahead, guests counted for the weeks they stay."""
-    eaters = log.records(session, EaterKept).values()
-    always = sum(each.count for each in eaters if each.weeks is None)
-    guests = sum(each.count * min(each.weeks * 7, days) for each in eaters if each.weeks is not None)
+    people = log.records(session, PersonKept).values()
+    always = sum(each.count for each in people if each.weeks is None)
+    guests = sum(each.count * min(each.weeks * 7, days) for each in people if each.weeks is not None)
     return (always or settings(session).people) + (guests / days if days else 0)
 
 
-def eaters(larder: Larder) -> EatersView:
+def people(larder: Larder) -> PeopleView:
     """Everybody who eats here."""
     year = larder.today().year
     with reading(larder.engine) as session:
         units = settings(session).units
         versions = log.versions(session, "eater")
         rows = [
-            EaterView(number, versions[number], _as_typed(each, units), _age(each, year), _need(each, year))
-            for number, each in log.records(session, EaterKept).items()
+            PersonView(number, versions[number], _as_typed(each, units), _age(each, year), _need(each, year))
+            for number, each in log.records(session, PersonKept).items()
         ]
-        return EatersView(rows, appetite(session, year))
+        return PeopleView(rows, appetite(session, year))
 
 
-def need_of(larder: Larder, eater: Eater) -> Need:
+def need_of(larder: Larder, person: Person) -> Need:
     """What somebody needs in a day, before they are kept."""
     with reading(larder.engine) as session:
         household = settings(session)
-    return _need(_kept(eater, household, larder.today().year), larder.today().year)
+    return _need(_kept(person, household, larder.today().year), larder.today().year)
 
 
-def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based_on: int | None = None) -> int:
-    """Add an eater, or change the one of that number from the version it was shown in; returns the number."""
+def keep_person(larder: Larder, person: Person, number: int | None = None, *, based_on: int | None = None) -> int:
+    """Add somebody, or change the one of that number from the version it was shown in; returns the number."""
     with writing(larder.engine) as session:
-        kept = _kept(eater, settings(session), larder.today().year)
+        kept = _kept(person, settings(session), larder.today().year)
         if number is None:
             number, title = log.next_number(session, "eater"), log.title("eater.kept", name=kept.name)
         else:
-            old = _eater(session, number)
+            old = _person(session, number)
             units = settings(session).units
             check_based_on(session, "eater", number, based_on, lambda: _as_typed(old, units))
             title = log.title("eater.changed", name=old.name)
@@ -170,55 +170,55 @@ def keep_eater(larder: Larder, eater: Eater, number: int | None = None, *, based
     return number
 
 
-def remove_eater(larder: Larder, number: int, *, based_on: int | None = None) -> None:
+def remove_person(larder: Larder, number: int, *, based_on: int | None = None) -> None:
     """Somebody eats here no longer."""
     with writing(larder.engine) as session:
-        name = _eater(session, number).name
+        name = _person(session, number).name
         check_based_on(session, "eater", number, based_on)
         log.record(session, log.title("eater.removed", name=name), [log.removed("eater", number)], at=larder.clock())
 
 
-def _eater(session: Session, number: int) -> EaterKept:
-    kept = log.record_of(session, EaterKept, number)
+def _person(session: Session, number: int) -> PersonKept:
+    kept = log.record_of(session, PersonKept, number)
     if kept is None:
-        raise NotThere("number", "That eater is not there any more")
+        raise NotThere("number", "That person is not there any more")
     return kept
 
 
-def _kept(eater: Eater, household: Settings, year: int) -> EaterKept:
-    """What is kept of an eater, checked; heights and weights in cm and kg."""
-    if not year - OLDEST <= eater.birth_year <= year:
+def _kept(person: Person, household: Settings, year: int) -> PersonKept:
+    """What is kept of somebody who eats here, checked; heights and weights in cm and kg."""
+    if not year - OLDEST <= person.birth_year <= year:
         raise Refused("birth_year", f"The year they were born lies between {year - OLDEST} and {year}")
-    if not 1 <= eater.count <= MOST_ALIKE:
+    if not 1 <= person.count <= MOST_ALIKE:
         raise Refused("count", f"Between 1 and {MOST_ALIKE} people can be counted alike; with nobody there is no need")
-    if eater.weeks is not None:
-        check_range("weeks", eater.weeks, 0.1, 520, "weeks")
-    if eater.kcal is not None:
-        check_range("kcal_per_person_day", eater.kcal, 500, 8000, "kcal")
-    height = _read_height_cm(eater.height, household.units)
-    weight = _read_weight_kg(eater.weight, household.units)
-    usual = usual_body(year - eater.birth_year, eater.sex)
+    if person.weeks is not None:
+        check_range("weeks", person.weeks, 0.1, 520, "weeks")
+    if person.kcal is not None:
+        check_range("kcal_per_person_day", person.kcal, 500, 8000, "kcal")
+    height = _read_height_cm(person.height, household.units)
+    weight = _read_weight_kg(person.weight, household.units)
+    usual = usual_body(year - person.birth_year, person.sex)
     body = Body(height or usual.height_cm, weight or usual.weight_kg)
-    energy_need(age_years=year - eater.birth_year, sex=eater.sex, body=body, activity=eater.activity)
-    return EaterKept(
-        name=tidy_name(eater.name, "name"),
-        birth_year=eater.birth_year,
-        sex=eater.sex,
-        activity=eater.activity,
+    energy_need(age_years=year - person.birth_year, sex=person.sex, body=body, activity=person.activity)
+    return PersonKept(
+        name=tidy_name(person.name, "name"),
+        birth_year=person.birth_year,
+        sex=person.sex,
+        activity=person.activity,
         height_cm=height,
         weight_kg=weight,
-        count=eater.count,
-        weeks=eater.weeks,
-        kcal=eater.kcal,
+        count=person.count,
+        weeks=person.weeks,
+        kcal=person.kcal,
     )
 
 
-def _age(kept: EaterKept, year: int) -> int:
+def _age(kept: PersonKept, year: int) -> int:
     """Age in a year, within the ages that the equations are asked for."""
     return min(max(year - kept.birth_year, 0), OLDEST)
 
 
-def _need(kept: EaterKept, year: int) -> Need:
+def _need(kept: PersonKept, year: int) -> Need:
     age = _age(kept, year)
     usual = usual_body(age, kept.sex)
     body = Body(kept.height_cm or usual.height_cm, kept.weight_kg or usual.weight_kg)
@@ -229,15 +229,15 @@ def _need(kept: EaterKept, year: int) -> Need:
     return Need(energy.value, protein.value, energy.working, protein.working, _assumed(kept))
 
 
-def _assumed(kept: EaterKept) -> str:
+def _assumed(kept: PersonKept) -> str:
     missing = [part for part, said in (("height", kept.height_cm), ("weight", kept.weight_kg)) if not said]
     if not missing:
         return ""
     return f"{' and '.join(missing)} not said: the usual for the age"
 
 
-def _as_typed(kept: EaterKept, units: Units) -> Eater:
-    return Eater(
+def _as_typed(kept: PersonKept, units: Units) -> Person:
+    return Person(
         name=kept.name,
         birth_year=kept.birth_year,
         sex=kept.sex,

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Mapped, mapped_column
 from yellow_larder.core.climate import ClimateLog
 from yellow_larder.features.household.clock import hour_number
 from yellow_larder.features.household.events import (
-    EaterKept,
+    PersonKept,
     PlaceAlarmed,
     PlaceChanged,
     PlaceClosed,
@@ -112,4 +112,4 @@ def _measured(row: Row, warmest_c: float, year: TakenFor) -> Row:
 
 HOUSEHOLD = said_kind("household", Settings)
 PLACE = Kind("place", Place, _place)
-EATER = said_kind("eater", EaterKept)
+PERSON = said_kind("eater", PersonKept)

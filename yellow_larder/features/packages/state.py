@@ -78,7 +78,7 @@ class Package(Base):
     cautious_most: Mapped[float | None]
     customary_most: Mapped[float | None]
     hopeful_most: Mapped[float | None]
-    """The most days from `closed_on` that it can last: what cold stretches, oxygen, damp; none if endless."""
+    """The most days from `closed_on` that it can last: what cold stretches, oxygen, moisture; none if endless."""
     cautious_had: Mapped[float]
     customary_had: Mapped[float]
     hopeful_had: Mapped[float]

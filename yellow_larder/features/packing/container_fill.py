@@ -25,7 +25,7 @@ from yellow_larder.features.packing.sizing_methods import asks_ml
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import say_kcal, say_length, say_mass
 
-_SCHOOL_NAMES = {
+_METHOD_NAMES = {
     SizingMethod.AIR: "By the air",
     SizingMethod.CONTAINER: "By container",
     SizingMethod.KIND: "By kind",
@@ -113,7 +113,7 @@ class Packer:
     def sizing_options(self, full: Packed) -> list[SizingOption]:
         """What each method would put in, against what the air asks for."""
         found = []
-        for sizing, name in _SCHOOL_NAMES.items():
+        for sizing, name in _METHOD_NAMES.items():
             asks = asks_ml(sizing, self.food, self.container, full.oxygen_ml)
             chosen, packed = self.choose(asks, full.count)
             # Against what the air asks for with its margin, as the finding has it.

@@ -1,4 +1,4 @@
-"""The damp in one container over the time it stands: when it shows, and what gel would do."""
+"""The moisture in one container over the time it stands: when it shows, and what gel would do."""
 
 from __future__ import annotations
 
@@ -11,7 +11,7 @@ from yellow_larder.core.air import saturation_kpa, wall_m2
 from yellow_larder.core.days import DAYS_PER_YEAR, say_span
 from yellow_larder.core.keeping import Course, spoilt
 from yellow_larder.core.moisture import FROZEN_C, MOULD_GROWS, TESTED_KPA, Spoils, Texture, gel_for_g, standard_units
-from yellow_larder.features.packing.plan import DampInside, DampPoint
+from yellow_larder.features.packing.plan import MoistureInside, MoisturePoint
 from yellow_larder.reference.walls import source_of
 
 _MOST_PACKETS = 12
@@ -24,10 +24,10 @@ ABOVE = {Spoils.SOFT: "soft above this", Spoils.CLUMPS: "clumps above this", Spo
 """What is said of the line that water activity must not pass."""
 
 
-def damp_inside(
+def moisture_inside(
     bare: Course, with_gel: Callable[[float], Course], horizon_years: float, *, gel: bool, gel_each_g: float, place: str
-) -> tuple[Course, DampInside | None]:
-    """The damp in a package over the years, and the package with the gel that goes in.
+) -> tuple[Course, MoistureInside | None]:
+    """The moisture in a package over the years, and the package with the gel that goes in.
 
     Args:
         bare: the package without gel.
@@ -38,24 +38,24 @@ def damp_inside(
         place: the name of where it stands.
 
     Returns:
-        The package as it is closed, and its damp; none for what has no isotherm, or is too wet for any.
+        The package as it is closed, and its moisture; none for what has no isotherm, or is too wet for any.
     """
-    if bare.damp is None:
+    if bare.moisture is None:
         return bare, None
     days, texture = horizon_years * DAYS_PER_YEAR, bare.of.texture
-    wanted = gel_for_g(bare.damp, texture.limit, days)
+    wanted = gel_for_g(bare.moisture, texture.limit, days)
     packets = None if wanted is None else math.ceil(wanted / gel_each_g - 1e-9)
     sensible = packets is not None and packets <= _MOST_PACKETS
     put_in = (max(1, packets) if packets is not None and sensible else _MOST_PACKETS) if gel else 0
     within = with_gel(put_in * gel_each_g) if put_in else bare
-    damp = within.damp
-    assert damp is not None
+    balance = within.moisture
+    assert balance is not None
     at = np.linspace(0, max(days, DAYS_PER_YEAR / 2), _POINTS)
-    course = np.stack([at, *damp.after(at)], axis=1).round(4)
+    course = np.stack([at, *balance.after(at)], axis=1).round(4)
     ends, lasts = spoilt(within)
-    return within, DampInside(
-        course=[DampPoint(*row) for row in course.tolist()],
-        starts=round(float(damp.start()[0]), 3),
+    return within, MoistureInside(
+        course=[MoisturePoint(*row) for row in course.tolist()],
+        starts=round(float(balance.start()[0]), 3),
         limit=texture.limit,
         above=ABOVE[texture.spoils],
         stays=_STAYS[texture.spoils],

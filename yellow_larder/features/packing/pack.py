@@ -236,6 +236,6 @@ def filling_of(group: Packed, planned: Plan) -> Filling:
 
 def _gel_in(planned: Plan) -> dict[str, int]:
     """Desiccant that goes into each, by code."""
-    if planned.damp is None or not planned.damp.gel_packets:
+    if planned.moisture is None or not planned.moisture.gel_packets:
         return {}
-    return {gel_code(planned.damp.gel_each_g): planned.damp.gel_packets}
+    return {gel_code(planned.moisture.gel_each_g): planned.moisture.gel_packets}

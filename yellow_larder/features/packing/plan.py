@@ -118,7 +118,7 @@ class Lasts:
 
     @staticmethod
     def of(best: Best) -> Lasts:
-        """As the core reckons it."""
+        """As the core has it."""
         base, most = (None if math.isinf(each) else each for each in (best.base_days, best.most_days))
         return Lasts(base, most, best.ends)
 
@@ -152,7 +152,7 @@ class AirInside:
 
 
 @dataclass(frozen=True, slots=True)
-class DampPoint:
+class MoisturePoint:
     """A point of the course: days since it was closed, and water activity, with the ends of what walls let through."""
 
     days: float
@@ -162,19 +162,19 @@ class DampPoint:
 
 
 @dataclass(frozen=True, slots=True)
-class DampInside:
-    """How the damp goes, when it is too much, and what gel would do."""
+class MoistureInside:
+    """How its moisture goes, when it is too much, and what gel would do."""
 
-    course: list[DampPoint]
+    course: list[MoisturePoint]
     starts: float
     limit: float
-    """Water activity above which damp shows."""
+    """Water activity above which moisture shows."""
     above: str
     """What it does above that, as it stands beside the line."""
     stays: str
     """What it stays as long as it is below."""
     ends: Ends
-    """What damp does to it first."""
+    """What moisture does to it first."""
     ends_days: float | None
     """Days until it does; none if it never does."""
     gel_packets: int
@@ -251,8 +251,8 @@ class Plan:
     """Packet millilitres that the air in each asks for, margin included."""
     air: AirInside | None
     """How its oxygen goes, if packets take it."""
-    damp: DampInside | None
-    """How its damp goes; none for sugar and salt, which have no isotherm."""
+    moisture: MoistureInside | None
+    """How its moisture goes; none for sugar and salt, which have no isotherm."""
     verdict: Verdict
     protections: list[Protection]
     best_by: BestBy

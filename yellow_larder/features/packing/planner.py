@@ -22,7 +22,7 @@ from yellow_larder.features.catalog.events import NewFood, NewMix
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freeze_drying.loads import moisture_of
 from yellow_larder.features.household.clock import day_of
-from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.events import PersonKept, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.people import Appetite, appetite
@@ -33,7 +33,7 @@ from yellow_larder.features.lots.text import say_step
 from yellow_larder.features.packages.contained import PestMeasure
 from yellow_larder.features.packing.best_by import best_by_of, keeps_too_short
 from yellow_larder.features.packing.container_fill import Packer, packets_in_all
-from yellow_larder.features.packing.moisture_course import damp_inside
+from yellow_larder.features.packing.moisture_course import moisture_inside
 from yellow_larder.features.packing.oxygen_course import air_inside
 from yellow_larder.features.packing.package_course import bests_of, closed_of, course_of, left_kpa
 from yellow_larder.features.packing.plan import FoodOnBench, Lasts, Packed, Plan, identity_of, packets_by_size
@@ -73,7 +73,7 @@ def plan(larder: Larder, ask: Ask) -> Plan:
 def plan_in(session: Session, ask: Ask, *, now: datetime, packed_on: date | None = None) -> Plan:
     """Plan a packing within a session, so that a packing sees the same larder as its plan."""
     today = packed_on or day_of(now)
-    log.read_records(session, Settings, NewFood, NewMix, EaterKept, SupplyRecord)
+    log.read_records(session, Settings, NewFood, NewMix, PersonKept, SupplyRecord)
     household = settings(session)
     food, amount, words = read_food(ask, all_foods(session))
     container = read_container(session, ask, household.units)
@@ -153,7 +153,7 @@ def _plan(on: _OnBench) -> Plan:
     rest = packer.pack(shares.rest_g, 1) if shares.rest_g else None
     check_range("horizon_years", ask.horizon_years, 0.1, 40, "years")
     check_range("moisture_pct", on.moisture_pct, 0, 100, "%")
-    course, damp = damp_inside(
+    course, moisture = moisture_inside(
         on.course(full),
         lambda gel_g: on.course(full, gel_g),
         ask.horizon_years,
@@ -215,7 +215,7 @@ def _plan(on: _OnBench) -> Plan:
         sizing_options=packer.sizing_options(full) if closing is Closing.ABSORBER else [],
         air_asks_ml=case.need_ml,
         air=None if closing is Closing.LID else air_inside(course),
-        damp=damp,
+        moisture=moisture,
         verdict=verdict,
         protections=protections(case),
         best_by=best_by,

@@ -15,7 +15,7 @@ from yellow_larder.reference import containers
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.quantities import Units
 
-_OF_OPENINGS = frozenset({"opened-too-often", "never-without", "vacuum-goes", "goes-soft", "damp-comes-in"})
+_OF_OPENINGS = frozenset({"opened-too-often", "never-without", "vacuum-goes", "goes-soft", "moisture-comes-in"})
 """What openings bring about, by the code of the finding."""
 
 
@@ -58,7 +58,7 @@ def with_smaller(finding: Finding, case: Case, units: Units, smaller: Callable[[
     there = replace(case, course=course)
     # At the pace at which this one is to be emptied by the time it is wanted for.
     empty = case.days * course.of.mass_g / case.course.of.mass_g
-    holds = there.damp_ends[1] if finding.code in ("goes-soft", "damp-comes-in") else there.oxygen_back_days
+    holds = there.moisture_ends[1] if finding.code in ("goes-soft", "moisture-comes-in") else there.oxygen_back_days
     does = (
         "which it holds for" if holds >= empty else f"but it holds for {say_span(holds)}" if holds > 0 else "no better"
     )

@@ -176,9 +176,9 @@ def _figures(log: ClimateLog, units: Units) -> Iterator[ClimateFigure]:
     yield ClimateFigure("Mean kinetic temperature", _degrees(mean_kinetic_c(told), units))
     yield ClimateFigure("Warmest hour", _degrees(float(told.max()), units))
     yield ClimateFigure("Coldest hour", _degrees(float(told.min()), units))
-    damp = log.humidity[np.isfinite(log.humidity)]
-    if len(damp):
-        how = f"{say_share(float(damp.mean()))}, at the most {say_share(float(damp.max()))}"
+    humidity = log.humidity[np.isfinite(log.humidity)]
+    if len(humidity):
+        how = f"{say_share(float(humidity.mean()))}, at the most {say_share(float(humidity.max()))}"
         yield ClimateFigure("Humidity", how)
     share = float(log.share_measured.mean())
     hours = "1 hour" if len(told) == 1 else f"{len(told):,} hours"

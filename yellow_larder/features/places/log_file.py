@@ -166,14 +166,14 @@ def _columns_of(rows: Sequence[Sequence[str]]) -> _Columns:
     ]
     warm = [n for n, head in named.items() if _TEMPERATURE.search(head) and not _HUMIDITY.search(head)]
     warm.sort(key=lambda n: not _IN_C.search(named[n]))
-    damp = [n for n, head in named.items() if _HUMIDITY.search(head)]
-    rest = [n for n in numbers if n not in damp]
+    humidity = [n for n, head in named.items() if _HUMIDITY.search(head)]
+    rest = [n for n in numbers if n not in humidity]
     if not warm and not rest:
         raise Refused("file", "No column of that file looks like temperatures")
     temperature = warm[0] if warm else rest[0]
-    if not damp and not warm:
-        damp = [n for n in numbers if n > temperature]
-    return _Columns(first, times, temperature, damp[0] if damp else None, named.get(temperature, ""))
+    if not humidity and not warm:
+        humidity = [n for n in numbers if n > temperature]
+    return _Columns(first, times, temperature, humidity[0] if humidity else None, named.get(temperature, ""))
 
 
 @dataclass(frozen=True, slots=True)
@@ -184,7 +184,7 @@ class _Table:
         days: the day of each row, with its hour if both stand in one column.
         clocks: its hour, if that stands in another.
         warm: what is told of temperature.
-        damp: what is told of humidity.
+        humidity: what is told of humidity.
         head: what the column of temperatures is called.
         short: rows that have no such cells.
     """
@@ -192,19 +192,19 @@ class _Table:
     days: list[str]
     clocks: list[str] | None
     warm: list[str]
-    damp: list[str]
+    humidity: list[str]
     head: str
     short: int
 
 
 def _read_columns(rows: Iterable[list[str]], columns: _Columns) -> _Table:
     day_at, clock_at, warm_at = columns.times[0], columns.times[-1], columns.temperature
-    damp_at = columns.humidity
+    humidity_at = columns.humidity
     wide = max(*columns.times, warm_at)
     days: list[str] = []
     clocks: list[str] = []
     warm: list[str] = []
-    damp: list[str] = []
+    humidity: list[str] = []
     short = 0
     for row in islice(rows, columns.first, None):
         if len(row) <= wide:
@@ -214,9 +214,9 @@ def _read_columns(rows: Iterable[list[str]], columns: _Columns) -> _Table:
         warm.append(row[warm_at])
         if clock_at != day_at:
             clocks.append(row[clock_at])
-        if damp_at is not None:
-            damp.append(row[damp_at] if damp_at < len(row) else "")
-    return _Table(days, clocks or None, warm, damp, columns.head, short)
+        if humidity_at is not None:
+            humidity.append(row[humidity_at] if humidity_at < len(row) else "")
+    return _Table(days, clocks or None, warm, humidity, columns.head, short)
 
 
 def _numbers(cells: Sequence[str]) -> tuple[Numbers, NDArray[np.str_]]:
@@ -247,9 +247,9 @@ def _degrees_of(head: str) -> Degrees | None:
 
 
 def _humidity(table: _Table) -> Numbers:
-    if not table.damp:
+    if not table.humidity:
         return np.full(len(table.days), np.nan)
-    values, _ = _numbers(table.damp)
+    values, _ = _numbers(table.humidity)
     told = values[np.isfinite(values)]
     share = values if len(told) and told.max() <= 1 else values / 100
     return np.where((share >= 0) & (share <= 1), share, np.nan)

@@ -38,12 +38,12 @@ class Written:
 
     Attributes:
         meal: number of the meal; none if it is a line.
-        eaters: how many ate of it; none means everybody who eats here.
+        people: how many ate of it; none means everybody who eats here.
         line: what was used, as typed.
     """
 
     meal: int | None = None
-    eaters: float | None = None
+    people: float | None = None
     line: str = ""
 
 
@@ -53,7 +53,7 @@ class WrittenView:
 
     meal: int | None
     meal_name: str
-    eaters: float | None
+    people: float | None
     line: IngredientView | None
 
 
@@ -256,10 +256,10 @@ def _item(
         if item.meal not in meals:
             raise NotThere("items", "That meal is not there any more; pick another")
         meal = meals[item.meal]
-        eaters = check_range("eaters", everybody if item.eaters is None else item.eaters, 0.5, 200, "")
+        people = check_range("people", everybody if item.people is None else item.people, 0.5, 200, "")
         one = counted_g(meal.lines, foods, seasonings=False)
-        takes = {food: mass_g * eaters / meal.eaters for food, mass_g in one.items()}
-        return DiaryItem(item.meal, meal.name, item.eaters, None), takes
+        takes = {food: mass_g * people / meal.serves for food, mass_g in one.items()}
+        return DiaryItem(item.meal, meal.name, item.people, None), takes
     if not item.line.strip():
         return DiaryItem(None, "", None, None), {}
     read = kitchen.read(item.line)
@@ -341,7 +341,7 @@ def _day(
 def _shown(item: DiaryItem, meals: dict[int, MealKept], foods: dict[str, Food], units: Units) -> WrittenView:
     name = meals[item.meal].name if item.meal in meals else item.name
     line = view_of(item.line, foods, units) if item.line else None
-    return WrittenView(item.meal, name, item.eaters, line)
+    return WrittenView(item.meal, name, item.people, line)
 
 
 def _says(item: WrittenView) -> str:

@@ -21,7 +21,7 @@ class MealKind(StrEnum):
     OTHER = "other"
 
 
-@event("meal", "kept", REREAD)
+@event("meal", "kept", REREAD, version=2)
 @dataclass(frozen=True, slots=True)
 class MealKept(Event):
     """A meal is on the menu.
@@ -29,16 +29,23 @@ class MealKept(Event):
     Attributes:
         name: what it is called.
         kind: when it is eaten.
-        eaters: how many it is written for.
+        serves: how many it is written for.
         per_month: how often it is cooked in a month.
         lines: its ingredients, as typed and as understood.
     """
 
     name: str
     kind: MealKind
-    eaters: float
+    serves: float
     per_month: float
     lines: tuple[Ingredient, ...]
+
+
+@lift("meal", "kept", REREAD, version=1)
+def _serves(facts: Facts) -> Facts:
+    """How many it is written for was called otherwise."""
+    rest = {name: value for name, value in facts.items() if name != "eaters"}
+    return rest | {"serves": facts["eaters"]}
 
 
 @event("meaning", "said")
@@ -142,13 +149,13 @@ class DiaryItem:
     Attributes:
         meal: number of the meal; none if it is no meal.
         name: what the meal was called.
-        eaters: how many ate of it; none means everybody who eats here.
+        people: how many ate of it; none means everybody who eats here.
         line: what was typed; none if it is no line.
     """
 
     meal: int | None
     name: str
-    eaters: float | None
+    people: float | None
     line: Ingredient | None
 
     @property
@@ -165,10 +172,20 @@ class DayTaken(Event):
     taken_g: dict[str, float]
 
 
-@event("diary", "wrote", "added", REREAD)
+@event("diary", "wrote", "added", REREAD, version=2)
 @dataclass(frozen=True, slots=True)
 class DayWritten(Event):
     """Lines of a day of the diary, and the grams of each food that they take from the larder, by key."""
 
     items: tuple[DiaryItem, ...]
     used_g: dict[str, float]
+
+
+@lift("diary", "wrote", "added", REREAD, version=1)
+def _by_people(facts: Facts) -> Facts:
+    """How many ate of it was called otherwise."""
+    items = [
+        {name: value for name, value in item.items() if name != "eaters"} | {"people": item["eaters"]}
+        for item in facts["items"]
+    ]
+    return facts | {"items": items}

@@ -159,8 +159,8 @@ def wanted_in(session: Session, today: date) -> Wanted:
     for row, recipe in enumerate(recipes):
         for key, mass_g in recipe.items():
             recipe_g[row, column[key]] = mass_g
-    for_eaters = np.array([meal.eaters for meal in chosen.values()], dtype=float)
-    per_table = per_table_g(recipe_g, for_eaters, people)
+    serves = np.array([meal.serves for meal in chosen.values()], dtype=float)
+    per_table = per_table_g(recipe_g, serves, people)
     planned = occasions(np.array([meal.per_month for meal in chosen.values()], dtype=float), days / DAYS_PER_MONTH)
     cooked = _cooked(session, since, list(chosen), diary_days, days)
     times = {Basis.PLANNED: planned, Basis.DIARY: cooked, Basis.BOTH: np.maximum(planned, cooked)}[goal.basis]

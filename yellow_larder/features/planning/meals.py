@@ -44,14 +44,14 @@ class Meal:
         name: what it is called.
         text: its ingredients, one a line.
         kind: when it is eaten.
-        eaters: how many it is written for.
+        serves: how many it is written for.
         per_month: how often it is cooked in a month; about once a week is 4.
     """
 
     name: str
     text: str
     kind: MealKind = MealKind.SUPPER
-    eaters: float = 4
+    serves: float = 4
     per_month: float = 4
 
 
@@ -79,11 +79,11 @@ class MealRead:
 
     lines: list[IngredientView]
     kcal: float
-    kcal_per_eater: float
-    kcal_per_eater_text: str
-    protein_per_eater_g: float
-    eater_day_share: float
-    """Part of a mean eater's day that one helping covers."""
+    kcal_per_person: float
+    kcal_per_person_text: str
+    protein_per_person_g: float
+    person_day_share: float
+    """Part of a mean person's day that one helping covers."""
     asks: int
     unread: int
 
@@ -109,7 +109,7 @@ def meals(larder: Larder) -> list[MealView]:
                 number,
                 versions[number],
                 _as_typed(kept),
-                _read(kept.lines, kept.eaters, foods, units, day_kcal),
+                _read(kept.lines, kept.serves, foods, units, day_kcal),
             )
             for number, kept in log.records(session, MealKept).items()
         ]
@@ -129,7 +129,7 @@ def read_meal(larder: Larder, meal: Meal) -> MealRead:
         foods, units = all_foods(session), settings(session).units
         read = [_kitchen(session, foods).read(line) for line in lines]
         day_kcal = appetite(session, larder.today().year).kcal_per_person_day
-    return _read(read, meal.eaters, foods, units, day_kcal)
+    return _read(read, meal.serves, foods, units, day_kcal)
 
 
 def keep_meal(larder: Larder, meal: Meal, number: int | None = None, *, based_on: int | None = None) -> int:
@@ -157,7 +157,7 @@ def keep_meal(larder: Larder, meal: Meal, number: int | None = None, *, based_on
             raise Refused("name", f"There is a meal called {name} already")
         kitchen = _kitchen(session, all_foods(session))
         read = tuple(kitchen.read(line) for line in lines)
-        kept = MealKept(name, meal.kind, meal.eaters, meal.per_month, read)
+        kept = MealKept(name, meal.kind, meal.serves, meal.per_month, read)
         title = log.title("meal.changed" if number is not None else "meal.added", name=name)
         number = number if number is not None else log.next_number(session, "meal")
         log.record(session, title, [log.Act(number, kept, "kept")], at=larder.clock())
@@ -249,7 +249,7 @@ def _meanings(session: Session) -> dict[str, str]:
 
 def _as_typed(kept: MealKept) -> Meal:
     text = "\n".join(line.text for line in kept.lines)
-    return Meal(kept.name, text, kept.kind, kept.eaters, kept.per_month)
+    return Meal(kept.name, text, kept.kind, kept.serves, kept.per_month)
 
 
 def _lines(meal: Meal) -> list[str]:
@@ -262,14 +262,14 @@ def _lines(meal: Meal) -> list[str]:
 
 
 def _check(meal: Meal) -> None:
-    if not meal.eaters:
-        raise Refused("eaters", "A meal for nobody feeds nobody: say how many it is written for")
-    check_range("eaters", meal.eaters, 0.5, 200, "")
+    if not meal.serves:
+        raise Refused("serves", "A meal for nobody feeds nobody: say how many it is written for")
+    check_range("serves", meal.serves, 0.5, 200, "")
     check_range("per_month", meal.per_month, 0, 150, "times")
 
 
 def _read(
-    lines: Sequence[Ingredient], eaters: float, foods: dict[str, Food], units: Units, day_kcal: float
+    lines: Sequence[Ingredient], serves: float, foods: dict[str, Food], units: Units, day_kcal: float
 ) -> MealRead:
     shown = [view_of(line, foods, units) for line in lines]
     kcal = sum(line.kcal for line in shown)
@@ -279,10 +279,10 @@ def _read(
     return MealRead(
         lines=shown,
         kcal=kcal,
-        kcal_per_eater=kcal / eaters,
-        kcal_per_eater_text=say_kcal(kcal / eaters),
-        protein_per_eater_g=protein / eaters,
-        eater_day_share=kcal / eaters / day_kcal,
+        kcal_per_person=kcal / serves,
+        kcal_per_person_text=say_kcal(kcal / serves),
+        protein_per_person_g=protein / serves,
+        person_day_share=kcal / serves / day_kcal,
         asks=sum(line.reading is Reading.ASK for line in shown),
         unread=sum(line.reading is Reading.UNREAD for line in shown),
     )

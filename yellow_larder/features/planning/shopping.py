@@ -24,7 +24,7 @@ from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.freezer.contents import frozen_g
 from yellow_larder.features.freezer.events import Freezing
-from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.events import PersonKept, Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import say_money
 from yellow_larder.features.household.patience import still_wanted
@@ -133,7 +133,7 @@ class WeeksView:
 def week_list(larder: Larder) -> ListView:
     """What to buy this week, so that the household gains the most whole meals for its money."""
     with reading(larder.engine) as session:
-        log.read_records(session, Settings, Freezing, NewFood, EaterKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
+        log.read_records(session, Settings, Freezing, NewFood, PersonKept, GoalSet, MealKept, MeaningSaid, BudgetSet)
         household = settings(session)
         budget, shown, wanted, rows, offers = _market(session, household, larder.today())
         lots = _bought(session, household)

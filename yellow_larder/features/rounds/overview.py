@@ -11,7 +11,7 @@ from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.freezer.events import Freezing
 from yellow_larder.features.household.backups import SafeCopy, safe_copy
 from yellow_larder.features.household.changes import say_change
-from yellow_larder.features.household.events import EaterKept, Settings
+from yellow_larder.features.household.events import PersonKept, Settings
 from yellow_larder.features.household.larder import Larder, clock_behind, settings
 from yellow_larder.features.household.people import Appetite, appetite
 from yellow_larder.features.planning.master_list import in_store
@@ -63,7 +63,7 @@ _UNDER_WAY = (LoadRecord, JarRecord, FreezeLoadRecord, Freezing)
 def overview(larder: Larder) -> Overview:
     """The figures along the top edge."""
     with reading(larder.engine) as session:
-        log.read_records(session, EaterKept, *RECORDS)
+        log.read_records(session, PersonKept, *RECORDS)
         eats = appetite(session, larder.today().year)
         here = in_store(session, eats)
         soon = due_soon(session, larder.today())

@@ -95,7 +95,7 @@ class Inside:
     points: list[InsidePoint]
     marks: list[InsideMark]
     limit: float | None
-    """Water activity at which damp shows; none where nothing tells."""
+    """Water activity at which moisture shows; none where nothing tells."""
     above: str
     """What it does above that."""
 

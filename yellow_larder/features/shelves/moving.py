@@ -1,4 +1,4 @@
-"""What becomes of packages where they are moved to: their oxygen and their damp go on from where they are."""
+"""What becomes of packages where they are moved to: their oxygen and their moisture go on from where they are."""
 
 from __future__ import annotations
 
@@ -31,7 +31,7 @@ def lasts_there(
     """How long packages last in another place, by number.
 
     Of what the wall and the openings let in, a share is used up by the day of the move; the rest goes at the pace of
-    the new place. Packages alike are reckoned once.
+    the new place. Packages alike are worked out once.
 
     Args:
         session: where foods are read.
@@ -73,7 +73,7 @@ def lasts_anew(
 def bests_there(
     packages: Iterable[Package], foods: Mapping[str, Food], places: dict[int, Place], target: Place
 ) -> Iterator[tuple[Package, dict[Estimate, Best]]]:
-    """Until when packages would be good if they had stood in a place since they were closed; alike ones reckoned once.
+    """Until when packages would be good if they had stood in a place since they were closed; alike ones told once.
 
     Not those whose food is known no more, or of which nobody wrote down how they were closed.
     """
@@ -184,7 +184,7 @@ def rest_days(here: float, there: float, age: float) -> float:
         >>> rest_days(2 * 365, 4 * 365, 365) / 365, rest_days(math.inf, 100, 365), rest_days(100, 50, 200)
         (3.0, 465.0, 100)
 
-    Source: what comes in is in proportion to time; our judgement for damp, which slows down as it comes in.
+    Source: what comes in is in proportion to time; our judgement for moisture, which slows down as it comes in.
     """
     if age >= here:
         return here

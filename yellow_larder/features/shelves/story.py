@@ -131,8 +131,8 @@ class Story:
         found = np.full((WALLS, len(days)), np.nan)
         for n, part in self._parts(days):
             begun, course = self.courses[n]
-            if course is not None and course.damp is not None:
-                found[:, part] = course.damp.after(np.maximum(days[part] - begun, 0.0))
+            if course is not None and course.moisture is not None:
+                found[:, part] = course.moisture.after(np.maximum(days[part] - begun, 0.0))
         return found
 
     def left(self, days: Numbers) -> Mapping[Estimate, Numbers]:

@@ -161,7 +161,7 @@ class InHand:
         """
         was, age = self.course and self.course[1], age_days(self.package, self.day)
         most, rest = endless(getattr(self.package, f"{estimate.value}_most")), endless(there.most)
-        if was is not None and was.of.opened_a_day and was.damp is None:
+        if was is not None and was.of.opened_a_day and was.moisture is None:
             rest = rest_days(most, rest, age) - age
         had = max(0.0, 1 - self.used[estimate])
         if course.of.opened_a_day:

@@ -79,7 +79,7 @@ export const QUESTIONS: readonly string[] = [
   "/api/drying/plan",
   "/api/drying/freeze/plan",
   "/api/freezer/plan",
-  "/api/table/eaters/need",
+  "/api/table/people/need",
   "/api/table/meals/read",
   "/api/coming-in/read",
   "/api/foods/read",

@@ -2899,74 +2899,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/table/eaters": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * See Eaters
-         * @description Everybody who eats here, what each needs in a day and how that is worked out.
-         */
-        get: operations["see_eaters_api_table_eaters_get"];
-        put?: never;
-        /**
-         * Add Eater
-         * @description Add somebody who eats here; answers with their number.
-         */
-        post: operations["add_eater_api_table_eaters_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/table/eaters/need": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * See Need
-         * @description What somebody needs in a day, as it is typed. Nothing is saved.
-         */
-        post: operations["see_need_api_table_eaters_need_post"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/table/eaters/{number}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /**
-         * Change Eater
-         * @description Change somebody who eats here.
-         */
-        put: operations["change_eater_api_table_eaters__number__put"];
-        post?: never;
-        /**
-         * Drop Eater
-         * @description Somebody eats here no longer.
-         */
-        delete: operations["drop_eater_api_table_eaters__number__delete"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/table/goal": {
         parameters: {
             query?: never;
@@ -3056,7 +2988,7 @@ export interface paths {
         };
         /**
          * See Meals
-         * @description Every meal, read and reckoned.
+         * @description Every meal, read and worked out.
          */
         get: operations["see_meals_api_table_meals_get"];
         put?: never;
@@ -3110,6 +3042,74 @@ export interface paths {
          * @description Take a meal off the menu.
          */
         delete: operations["drop_meal_api_table_meals__number__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * See People
+         * @description Everybody who eats here, what each needs in a day and how that is worked out.
+         */
+        get: operations["see_people_api_table_people_get"];
+        put?: never;
+        /**
+         * Add Person
+         * @description Add somebody who eats here; answers with their number.
+         */
+        post: operations["add_person_api_table_people_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/people/need": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Need
+         * @description What somebody needs in a day, as it is typed. Nothing is saved.
+         */
+        post: operations["see_need_api_table_people_need_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/table/people/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Person
+         * @description Change somebody who eats here.
+         */
+        put: operations["change_person_api_table_people__number__put"];
+        post?: never;
+        /**
+         * Drop Person
+         * @description Somebody eats here no longer.
+         */
+        delete: operations["drop_person_api_table_people__number__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3373,7 +3373,7 @@ export interface components {
          *         people: how many always eat here.
          *         kcal_day: what they eat together in a day, kcal.
          *         protein_day_g: protein they need together in a day; 0 as long as nobody is named.
-         *         named: whether the figures are those of named eaters.
+         *         named: whether the figures are those of named people.
          */
         Appetite: {
             /** Kcal Day */
@@ -4993,51 +4993,6 @@ export interface components {
             weighed: number;
         };
         /**
-         * DampInside
-         * @description How the damp goes, when it is too much, and what gel would do.
-         */
-        DampInside: {
-            /** Above */
-            above: string;
-            /** Course */
-            course: components["schemas"]["DampPoint"][];
-            ends: components["schemas"]["Ends"];
-            /** Ends Days */
-            ends_days: number | null;
-            /** Gel Each G */
-            gel_each_g: number;
-            /** Gel Packets */
-            gel_packets: number;
-            /** Gel Wanted */
-            gel_wanted: number | null;
-            /** Limit */
-            limit: number;
-            /** Says */
-            says: string;
-            /** Source */
-            source: string;
-            /** Starts */
-            starts: number;
-            /** Stays */
-            stays: string;
-            /** Units */
-            units: number;
-        };
-        /**
-         * DampPoint
-         * @description A point of the course: days since it was closed, and water activity, with the ends of what walls let through.
-         */
-        DampPoint: {
-            /** Days */
-            days: number;
-            /** High */
-            high: number;
-            /** Likely */
-            likely: number;
-            /** Low */
-            low: number;
-        };
-        /**
          * DayOrder
          * @description Which comes first in a file's dates.
          * @enum {string}
@@ -5271,73 +5226,6 @@ export interface components {
             mass_g: number;
             /** Name */
             name: string;
-        };
-        /**
-         * Eater
-         * @description Somebody who eats here, as typed.
-         *
-         *     Attributes:
-         *         name: a name or a role.
-         *         birth_year: the year they were born.
-         *         sex: whose energy equation holds; "not said" takes the mean.
-         *         activity: how much they move.
-         *         height: in any units; empty means what is usual for the age.
-         *         weight: the same.
-         *         count: how many there are of them, alike.
-         *         weeks: guests: how many weeks of the time ahead they are here; none means always.
-         *         kcal: a figure of their own for the day, say from a doctor; none means the equation's.
-         */
-        Eater: {
-            /** @default light */
-            activity?: components["schemas"]["Activity"];
-            /** Birth Year */
-            birth_year: number;
-            /**
-             * Count
-             * @default 1
-             */
-            count?: number;
-            /**
-             * Height
-             * @default
-             */
-            height?: string;
-            /** Kcal */
-            kcal?: number | null;
-            /** Name */
-            name: string;
-            /** @default not said */
-            sex?: components["schemas"]["Sex"];
-            /** Weeks */
-            weeks?: number | null;
-            /**
-             * Weight
-             * @default
-             */
-            weight?: string;
-        };
-        /**
-         * EaterView
-         * @description An eater as shown, with their need in a day.
-         */
-        EaterView: {
-            /** Age */
-            age: number;
-            eater: components["schemas"]["Eater"];
-            need: components["schemas"]["Need"];
-            /** Number */
-            number: number;
-            /** Version */
-            version: number;
-        };
-        /**
-         * EatersView
-         * @description Everybody who eats here, and the household together.
-         */
-        EatersView: {
-            appetite: components["schemas"]["Appetite"];
-            /** Eaters */
-            eaters: components["schemas"]["EaterView"][];
         };
         /**
          * Elsewhere
@@ -6961,15 +6849,10 @@ export interface components {
          *         name: what it is called.
          *         text: its ingredients, one a line.
          *         kind: when it is eaten.
-         *         eaters: how many it is written for.
+         *         serves: how many it is written for.
          *         per_month: how often it is cooked in a month; about once a week is 4.
          */
         Meal: {
-            /**
-             * Eaters
-             * @default 4
-             */
-            eaters?: number;
             /** @default supper */
             kind?: components["schemas"]["MealKind"];
             /** Name */
@@ -6979,6 +6862,11 @@ export interface components {
              * @default 4
              */
             per_month?: number;
+            /**
+             * Serves
+             * @default 4
+             */
+            serves?: number;
             /** Text */
             text: string;
         };
@@ -7011,18 +6899,18 @@ export interface components {
         MealRead: {
             /** Asks */
             asks: number;
-            /** Eater Day Share */
-            eater_day_share: number;
             /** Kcal */
             kcal: number;
-            /** Kcal Per Eater */
-            kcal_per_eater: number;
-            /** Kcal Per Eater Text */
-            kcal_per_eater_text: string;
+            /** Kcal Per Person */
+            kcal_per_person: number;
+            /** Kcal Per Person Text */
+            kcal_per_person_text: string;
             /** Lines */
             lines: components["schemas"]["IngredientView"][];
-            /** Protein Per Eater G */
-            protein_per_eater_g: number;
+            /** Person Day Share */
+            person_day_share: number;
+            /** Protein Per Person G */
+            protein_per_person_g: number;
             /** Unread */
             unread: number;
         };
@@ -7145,6 +7033,51 @@ export interface components {
             line: string;
             /** Lot */
             lot: number;
+        };
+        /**
+         * MoistureInside
+         * @description How its moisture goes, when it is too much, and what gel would do.
+         */
+        MoistureInside: {
+            /** Above */
+            above: string;
+            /** Course */
+            course: components["schemas"]["MoisturePoint"][];
+            ends: components["schemas"]["Ends"];
+            /** Ends Days */
+            ends_days: number | null;
+            /** Gel Each G */
+            gel_each_g: number;
+            /** Gel Packets */
+            gel_packets: number;
+            /** Gel Wanted */
+            gel_wanted: number | null;
+            /** Limit */
+            limit: number;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Starts */
+            starts: number;
+            /** Stays */
+            stays: string;
+            /** Units */
+            units: number;
+        };
+        /**
+         * MoisturePoint
+         * @description A point of the course: days since it was closed, and water activity, with the ends of what walls let through.
+         */
+        MoisturePoint: {
+            /** Days */
+            days: number;
+            /** High */
+            high: number;
+            /** Likely */
+            likely: number;
+            /** Low */
+            low: number;
         };
         /**
          * MonthView
@@ -7649,6 +7582,73 @@ export interface components {
             lot: number;
         };
         /**
+         * PeopleView
+         * @description Everybody who eats here, and the household together.
+         */
+        PeopleView: {
+            appetite: components["schemas"]["Appetite"];
+            /** People */
+            people: components["schemas"]["PersonView"][];
+        };
+        /**
+         * Person
+         * @description Somebody who eats here, as typed.
+         *
+         *     Attributes:
+         *         name: a name or a role.
+         *         birth_year: the year they were born.
+         *         sex: whose energy equation holds; "not said" takes the mean.
+         *         activity: how much they move.
+         *         height: in any units; empty means what is usual for the age.
+         *         weight: the same.
+         *         count: how many there are of them, alike.
+         *         weeks: guests: how many weeks of the time ahead they are here; none means always.
+         *         kcal: a figure of their own for the day, say from a doctor; none means the equation's.
+         */
+        Person: {
+            /** @default light */
+            activity?: components["schemas"]["Activity"];
+            /** Birth Year */
+            birth_year: number;
+            /**
+             * Count
+             * @default 1
+             */
+            count?: number;
+            /**
+             * Height
+             * @default
+             */
+            height?: string;
+            /** Kcal */
+            kcal?: number | null;
+            /** Name */
+            name: string;
+            /** @default not said */
+            sex?: components["schemas"]["Sex"];
+            /** Weeks */
+            weeks?: number | null;
+            /**
+             * Weight
+             * @default
+             */
+            weight?: string;
+        };
+        /**
+         * PersonView
+         * @description Somebody as shown, with their need in a day.
+         */
+        PersonView: {
+            /** Age */
+            age: number;
+            need: components["schemas"]["Need"];
+            /** Number */
+            number: number;
+            person: components["schemas"]["Person"];
+            /** Version */
+            version: number;
+        };
+        /**
          * PestMeasure
          * @description What is put in with food against insects.
          * @enum {string}
@@ -7774,7 +7774,6 @@ export interface components {
             cost_per_1000_kcal: string;
             /** Count */
             count: number;
-            damp: components["schemas"]["DampInside"] | null;
             draw: components["schemas"]["Drawing"];
             /** Draws In */
             draws_in: boolean;
@@ -7798,6 +7797,7 @@ export interface components {
             };
             /** Left Kpa */
             left_kpa: number;
+            moisture: components["schemas"]["MoistureInside"] | null;
             /** Packets At Hand */
             packets_at_hand: string;
             /** Packets In All */
@@ -9525,12 +9525,10 @@ export interface components {
          *
          *     Attributes:
          *         meal: number of the meal; none if it is a line.
-         *         eaters: how many ate of it; none means everybody who eats here.
+         *         people: how many ate of it; none means everybody who eats here.
          *         line: what was used, as typed.
          */
         Written: {
-            /** Eaters */
-            eaters?: number | null;
             /**
              * Line
              * @default
@@ -9538,19 +9536,21 @@ export interface components {
             line?: string;
             /** Meal */
             meal?: number | null;
+            /** People */
+            people?: number | null;
         };
         /**
          * WrittenView
          * @description A line of a day as shown.
          */
         WrittenView: {
-            /** Eaters */
-            eaters: number | null;
             line: components["schemas"]["IngredientView"] | null;
             /** Meal */
             meal: number | null;
             /** Meal Name */
             meal_name: string;
+            /** People */
+            people: number | null;
         };
         /**
          * YearElsewhere
@@ -18159,276 +18159,6 @@ export interface operations {
             };
         };
     };
-    see_eaters_api_table_eaters_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EatersView"];
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    add_eater_api_table_eaters_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Eater"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": number;
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    see_need_api_table_eaters_need_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Eater"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Need"];
-                };
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    change_eater_api_table_eaters__number__put: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
-                "If-Match"?: number | null;
-            };
-            path: {
-                /** @description the number of what is meant */
-                number: number;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Eater"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    drop_eater_api_table_eaters__number__delete: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
-                "If-Match"?: number | null;
-            };
-            path: {
-                /** @description the number of what is meant */
-                number: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            204: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content?: never;
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
     settle_goal_api_table_goal_put: {
         parameters: {
             query?: never;
@@ -18851,6 +18581,276 @@ export interface operations {
         };
     };
     drop_meal_api_table_meals__number__delete: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_people_api_table_people_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleView"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    add_person_api_table_people_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Person"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    see_need_api_table_people_need_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Person"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Need"];
+                };
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    change_person_api_table_people__number__put: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description the version of what is changed, as it was shown; if it was changed since, nothing is saved */
+                "If-Match"?: number | null;
+            };
+            path: {
+                /** @description the number of what is meant */
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Person"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description It was changed since it was shown */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+            /** @description Something typed cannot be done */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                    "application/problem+json": unknown;
+                };
+            };
+        };
+    };
+    drop_person_api_table_people__number__delete: {
         parameters: {
             query?: never;
             header?: {

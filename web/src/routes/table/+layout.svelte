@@ -9,7 +9,7 @@
     ["/table/meals", "Meals"],
     ["/table/diary", "Diary"],
     ["/table/money", "This week"],
-    ["/table/eaters", "Who eats"],
+    ["/table/people", "Who eats"],
   ] as const;
 </script>
 

@@ -2,7 +2,7 @@
 <script lang="ts">
   import { tick } from "svelte";
   import type { Schemas } from "$lib/api/client";
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
   import TriangleAlert from "@lucide/svelte/icons/triangle-alert";
@@ -47,7 +47,7 @@
 <li class="flex gap-3 border-b border-line py-3" data-unread={unread ? "" : undefined} data-doubtful={view?.reading === "doubtful" ? "" : undefined}>
   <svg viewBox="-30 -64 60 66" class="h-16 w-15 shrink-0" aria-hidden="true">
     {#if stock}
-      <Vessel
+      <Container
         drawn={stock.draw}
         {scale}
         level={stock.level * stock.draw.inner_mm}

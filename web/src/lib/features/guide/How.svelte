@@ -44,7 +44,7 @@
       source: "common practice, fifteen minutes",
     },
     {
-      title: "Damp over the years",
+      title: "Moisture over the years",
       text: "Water comes in through the wall, past the lid and with each opening, and spreads between air, food and gel until they agree. An opening changes all the air in the container, and counts as five minutes in which damp sinks in through the mouth. Crisp food goes soft and powder clumps long before anything grows; flour, leather and grain take no harm before mould does, brown sugar sets hard in dry air instead, and mould takes its time, the less the damper. Gel is sized so that the line is not passed for as long as you want it; the packaging standard, which knows nothing of food, stands beside it. Never gel with an absorber: the iron needs a little moisture to work.",
       sum: "time = ∫ d(food + gel) ÷ ((wall + air exchanged) × (room − inside)); soft or clumped above the line of its kind, mould above 0.65",
       source: "isotherms in the table; silica gel by makers' curves; DIN 55474 and MIL-D-3464; Katz and Labuza (1981), from memory",
@@ -96,7 +96,7 @@
       title: "The best-by is the least",
       text: "A package is calculated once, and its protections, what is said of it, its best-by and its pictures are read off that. A life without oxygen counts only while the oxygen stays away: after that it keeps as a vacuum does while there is little, and then, or from the start, as food closed with air. Whatever that comes to, it is over when damp shows. The cautious estimate believes in the leakiest wall, the hopeful one in the tightest; the band adds what a place's warmth and a food's pace may be off.",
       sum: "least of: the best of { life with air; life under vacuum, until half the room's oxygen is back; life without oxygen, until one per cent is back }; the day it is soft, clumped or mouldy",
-      source: "table of lives, oxygen and damp as above; mould: germination of spores (Snow, 1944), from memory, shortened",
+      source: "table of lives, oxygen and moisture as above; mould: germination of spores (Snow, 1944), from memory, shortened",
     },
     {
       title: "Opened, closed again, poured over",

@@ -44,7 +44,7 @@
   const eating = $derived(larder.overview?.appetite);
 
   const SIZES = [20, 50, 100, 200, 300, 400, 500, 750, 1000, 1500, 2000, 2500];
-  const SCHOOLS = [
+  const ESTIMATES = [
     ["cautious", "what published food-safety advice allows"],
     ["customary", "what most people who store food say"],
     ["hopeful", "the longest that is claimed"],
@@ -125,7 +125,7 @@
       {#if eating?.named}
         <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
           <p><b>{eating.people} {eating.people === 1 ? "person" : "people"}</b>, {whole(eating.kcal_day)} kcal a day together.</p>
-          <a class="chip" href="/table/eaters" onclick={() => (open = false)}>Who eats</a>
+          <a class="chip" href="/table/people" onclick={() => (open = false)}>Who eats</a>
         </div>
       {:else}
         <Field label="People" name="people" type="number" bind:value={draft.people as number} {wrong} />
@@ -167,7 +167,7 @@
         <legend class="head">Shelf-life estimates</legend>
         <Choice
           label="Shelf-life estimates"
-          options={SCHOOLS}
+          options={ESTIMATES}
           value={draft.estimate}
           onset={(estimate) => draft && (draft.estimate = estimate)}
           row="mt-1 grid gap-2 sm:grid-cols-3"

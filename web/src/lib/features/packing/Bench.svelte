@@ -44,12 +44,12 @@
   let packedOpen = $state(false);
   let packWrong = $state<Wrong>({});
   /** The charts over time, fetched when somebody looks at one. */
-  let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./DampOverTime.svelte"), typeof import("./InsidePlan.svelte")]> | undefined;
-  const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./DampOverTime.svelte"), import("./InsidePlan.svelte")]));
+  let fetched: Promise<[typeof import("./AirOverTime.svelte"), typeof import("./MoistureOverTime.svelte"), typeof import("./InsidePlan.svelte")]> | undefined;
+  const courses = () => (fetched ??= Promise.all([import("./AirOverTime.svelte"), import("./MoistureOverTime.svelte"), import("./InsidePlan.svelte")]));
 
   const sheets = () => import("./sheets");
 
-  type Below = "methods" | "stock" | "oxygen" | "damp" | "inside";
+  type Below = "methods" | "stock" | "oxygen" | "moisture" | "inside";
   let below = $state<Below>("methods");
   let packing = $state(false);
   let printing = $state(false);
@@ -63,7 +63,7 @@
         ["methods", "Sizing methods", plan?.sizing_options.length],
         ["stock", "On a run sheet", plan?.sizing_options.length],
         ["oxygen", "Oxygen", plan?.air],
-        ["damp", "Moisture", plan?.damp],
+        ["moisture", "Moisture", plan?.moisture],
         ["inside", "By date", plan],
       ] as [Below, string, unknown][]
     ).filter(([, , there]) => there),
@@ -202,8 +202,8 @@
                 {#await courses() then [{ default: AirOverTime }]}<AirOverTime air={plan.air} years={bench.ask.horizon_years ?? 10} />{/await}
               {:else if shown === "stock"}
                 <FromStock {plan} asked={bench.ask} />
-              {:else if shown === "damp" && plan.damp}
-                {#await courses() then [, { default: DampOverTime }]}<DampOverTime damp={plan.damp} />{/await}
+              {:else if shown === "moisture" && plan.moisture}
+                {#await courses() then [, { default: MoistureOverTime }]}<MoistureOverTime moisture={plan.moisture} />{/await}
               {:else if shown === "inside"}
                 {#await courses() then [, , { default: InsidePlan }]}<InsidePlan asked={bench.ask} identity={plan.identity} />{/await}
               {:else}

@@ -5,7 +5,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
   import { latest } from "$lib/state/latest";
@@ -128,7 +128,7 @@
                   height={shape.top + 6}
                   class="mx-auto max-w-full"
                   aria-hidden="true"
-                  ><Vessel
+                  ><Container
                     id="pr{n}{each.key.replace(/\W/g, '')}"
                     drawn={each.draw}
                     {scale}

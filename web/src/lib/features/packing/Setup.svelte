@@ -161,7 +161,7 @@
         )}{/if}
       {#if plan.draw.kind === "bottle"}{@render check("Cap dipped in wax", bench.ask.waxed ?? false, (waxed) => bench.set({ waxed }))}{/if}
       {@render check("In a pail, tote or bin", bench.ask.outer ?? false, (outer) => bench.set({ outer }))}
-      {#if plan.damp && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) =>
+      {#if plan.moisture && (plan.closing !== "absorber" || bench.ask.gel)}{@render check("Silica gel with it", bench.ask.gel ?? false, (gel) =>
           bench.set({ gel }),
         )}{/if}
       {#if plan.food.says_conditioned}{@render check("Conditioned in a jar", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
@@ -186,7 +186,7 @@
           <b class={plan.food.water_activity > 0.65 ? "text-rust" : ""}>{plan.food.water_activity.toFixed(2)}</b>
         </p>
       {/if}
-      {#if plan.damp}
+      {#if plan.moisture}
         <label class="flex min-h-11 items-center justify-between gap-3">
           <span>Opened</span>
           <select

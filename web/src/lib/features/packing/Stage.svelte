@@ -5,7 +5,7 @@
   import type { Schemas } from "$lib/api/client";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { Room } from "$lib/ui/room.svelte";
 
@@ -201,7 +201,7 @@
     <!-- the last one, with the rest -->
     {#if plan.rest && held === undefined}
       <g transform="translate({restX} {y})">
-        <Vessel
+        <Container
           id="rest"
           drawn={plan.draw}
           scale={restScale}
@@ -218,7 +218,7 @@
 
     <!-- the one looked into -->
     <g transform="translate({x} {y})">
-      <Vessel id="one" drawn={plan.draw} {scale} level={full.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} />
+      <Container id="one" drawn={plan.draw} {scale} level={full.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} />
       {#each packets as packet, n (n)}
         <g transform="translate({packet.x.toFixed(1)} {(packet.y - full.food_height_mm * scale).toFixed(1)}) rotate({packet.turn})">
           <rect

@@ -1,6 +1,6 @@
 <!-- An empty bench teaches the first step. -->
 <script lang="ts">
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import Hands from "$lib/draw/Hands.svelte";
   import type { Drawn } from "$lib/draw/outline";
@@ -28,13 +28,13 @@
     <path d="M40 232H420" stroke="var(--ink)" stroke-width="2.2" stroke-linecap="round" />
     <path d="M70 238H360M130 243H300" stroke="var(--line)" stroke-width="1.4" stroke-linecap="round" />
     <g transform="translate(126 232)"
-      ><Vessel id="s1" drawn={jar} scale={0.72} level={160} pattern="start-peas" food="split" colour="var(--pea)" fine={false} /></g
+      ><Container id="s1" drawn={jar} scale={0.72} level={160} pattern="start-peas" food="split" colour="var(--pea)" fine={false} /></g
     >
     <g transform="translate(238 232)"
-      ><Vessel id="s2" drawn={bag} scale={0.62} level={205} pattern="start-barley" food="grain" colour="var(--barley)" pressed fine={false} /></g
+      ><Container id="s2" drawn={bag} scale={0.62} level={205} pattern="start-barley" food="grain" colour="var(--barley)" pressed fine={false} /></g
     >
     <g transform="translate(344 232)"
-      ><Vessel id="s3" drawn={jar} scale={0.56} level={120} pattern="start-beans" food="bean" colour="var(--bean)" fine={false} /></g
+      ><Container id="s3" drawn={jar} scale={0.56} level={120} pattern="start-beans" food="bean" colour="var(--bean)" fine={false} /></g
     >
   </svg>
   <h2 class="mt-4 text-4xl">{wrong ? "Check the line on the left" : "What is on the bench?"}</h2>

@@ -1,7 +1,7 @@
 <!-- The run sheet: what will be packed, what to open for it, what to buy first. -->
 <script lang="ts">
   import { api, ask, whyNot } from "$lib/api/client";
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
   import X from "@lucide/svelte/icons/x";
@@ -30,7 +30,7 @@
             class="mx-auto max-w-full"
             aria-hidden="true"
           >
-            <Vessel
+            <Container
               id="l{line.number}"
               drawn={line.draw}
               {scale}

@@ -1,6 +1,6 @@
 <!-- One container of the run on the table: open, filled or closed, with its number on it. -->
 <script lang="ts">
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
   import type { RunContainer } from "./run.svelte";
@@ -30,7 +30,7 @@
 <svg {width} {height} viewBox="{-width / 2} {-height + 6} {width} {height}" class="max-w-full shrink-0" aria-hidden="true">
   {#if now}<rect x={-width / 2 + 1} y={-height + 7} width={width - 2} height={height - 4} rx="9" fill="var(--yolk)" opacity=".5" />{/if}
   <g opacity={each.closed || now || big ? 1 : filled ? 0.9 : 0.75}>
-    <Vessel
+    <Container
       id="r{each.n}{big ? 'b' : ''}"
       drawn={each.draw}
       {scale}

@@ -1,6 +1,6 @@
 <!-- A package, or alike ones behind one another, on its board, with its label: food, best-by, life left. -->
 <script lang="ts">
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import type { Drawings, Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
@@ -62,7 +62,7 @@
     {#if shape.lid}<path d={shape.lid} fill="var(--lid)" stroke="var(--ink)" stroke-width="1.2" />{/if}
   </g>
 {/each}
-<Vessel
+<Container
   id="p{first.number}"
   {drawn}
   {scale}

@@ -92,7 +92,7 @@
                 stroke="var(--ink)"
                 stroke-width="1.200"
                 stroke-dasharray="3 2"
-              /><circle cx="134" cy="89" r="6" fill="var(--eye-pink)" stroke="var(--ink)" stroke-width="1.600" />
+              /><circle cx="134" cy="89" r="6" fill="var(--indicator-pink)" stroke="var(--ink)" stroke-width="1.600" />
               <path d="M176 112V62Q176 54 184 54H206Q214 54 214 62V112Z" fill="var(--glass)" stroke="var(--ink)" stroke-width="2.200" /><rect
                 x="180"
                 y="44"

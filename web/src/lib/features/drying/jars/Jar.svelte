@@ -1,7 +1,7 @@
 <!-- A lot in its jars: a dot for every day, and one tap for what the shake shows. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
-  import Vessel from "$lib/draw/Vessel.svelte";
+  import Container from "$lib/draw/Container.svelte";
   import { patternOf } from "$lib/draw/pieces";
   import { day } from "$lib/format/when";
   import Dots from "./Dots.svelte";
@@ -22,7 +22,7 @@
 <li class="grid grid-cols-[4.2rem_1fr] gap-x-4 border-b border-line py-3.5">
   <svg viewBox="-36 -96 76 100" class="w-full" aria-hidden="true">
     {#if jar.jars > 1}<g transform="translate(9 -3)" opacity=".45"
-        ><Vessel
+        ><Container
           drawn={jar.draw}
           {scale}
           level={jar.level * jar.draw.inner_mm}
@@ -33,7 +33,7 @@
           fine={false}
         /></g
       >{/if}
-    <Vessel drawn={jar.draw} {scale} level={jar.level * jar.draw.inner_mm} pattern={patternOf(jar)} food={jar.form} colour={jar.colour} {id} fine={false} />
+    <Container drawn={jar.draw} {scale} level={jar.level * jar.draw.inner_mm} pattern={patternOf(jar)} food={jar.form} colour={jar.colour} {id} fine={false} />
   </svg>
   <div class="min-w-0">
     <div class="flex flex-wrap items-baseline justify-between gap-x-4">

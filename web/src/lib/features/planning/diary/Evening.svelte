@@ -16,7 +16,7 @@
   let all = $state(false);
 
   const ahead = $derived(day.day > today);
-  const written = $derived<Schemas["Written"][]>(day.items.map((item) => ({ meal: item.meal, eaters: item.eaters, line: item.line?.text ?? "" })));
+  const written = $derived<Schemas["Written"][]>(day.items.map((item) => ({ meal: item.meal, people: item.people, line: item.line?.text ?? "" })));
   const shown = $derived(all ? meals : meals.slice(0, 8));
   /** A line is known by what is written on it: where one goes, the others stay themselves. */
   const lineKey = (n: number) => {
@@ -47,11 +47,11 @@
     await larder.changed();
   }
 
-  const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, eaters: null, line: "" }));
+  const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" }));
 
   function add(event: SubmitEvent) {
     event.preventDefault();
-    if (line.trim()) void append({ meal: null, eaters: null, line });
+    if (line.trim()) void append({ meal: null, people: null, line });
   }
 </script>
 
@@ -70,7 +70,7 @@
         <li class="flex min-h-11 items-center justify-between gap-2 border-b border-line">
           <span class="leading-tight">
             <b>{item.meal_name || item.line?.text || "nothing from the larder"}</b>
-            {#if item.eaters}<span class="text-soft">for {item.eaters}</span>{/if}
+            {#if item.people}<span class="text-soft">for {item.people}</span>{/if}
             {#if waiting}<span class="block text-xs font-semibold text-rust">kept as typed, not counted: {item.line?.says}</span>
             {:else if item.line?.mass}<span class="block text-xs text-soft">{item.line.mass} {item.line.food_name}</span>{/if}
           </span>
@@ -114,7 +114,7 @@
   </div>
 
   {#if !day.kept}
-    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, eaters: null, line: "" }])}>Nothing from the larder</button>
+    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, people: null, line: "" }])}>Nothing from the larder</button>
   {/if}
   {#if day.kept}<FromShelf day={day.day} />{/if}
   <p class="caption mt-2">Spices are left out. A day not written says nothing; a day with nothing counts.</p>

@@ -29,7 +29,7 @@
     ongone: () => void;
   } = $props();
 
-  const EMPTY: Meal = { name: "", text: "", kind: "supper", eaters: 4, per_month: 4 };
+  const EMPTY: Meal = { name: "", text: "", kind: "supper", serves: 4, per_month: 4 };
   const EXAMPLE = "2 lb 4 oz split peas\n1½ cups barley\na can of beans\n2 onions\nsalt";
   const LONG = 20_000;
   /** What was pasted and kept out of the field, to be asked about in its turn. */
@@ -39,7 +39,7 @@
   // svelte-ignore state_referenced_locally
   const name = `meal-${view?.number ?? "new"}`;
   const begun = draft<{ meal: Meal; version: number | undefined }>(name);
-  const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, eaters: larder.overview?.appetite.people ?? 4 });
+  const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, serves: larder.overview?.appetite.people ?? 4 });
   let meal = $state<Meal>(begun?.meal ?? asItWas());
   // svelte-ignore state_referenced_locally
   let read = $state.raw<Schemas["MealRead"] | undefined>(view?.read);
@@ -50,10 +50,10 @@
   // svelte-ignore state_referenced_locally
   let version = $state(begun ? begun.version : view?.version);
   let theirs = $state<Meal>();
-  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", eaters: "Serves", per_month: "Cooked, a month" };
+  const LABELS = { name: "Name", text: "What is in it", kind: "Eaten at", serves: "Serves", per_month: "Cooked, a month" };
   let own = $state({ open: false, words: "" });
 
-  const PARTS = ["name", "text", "kind", "eaters", "per_month"] as const;
+  const PARTS = ["name", "text", "kind", "serves", "per_month"] as const;
   const kept = $derived(view && PARTS.every((part) => view.meal[part] === meal[part]));
   const blank = $derived(!view && !meal.name.trim() && !meal.text.trim());
   let told = $state(false);
@@ -63,7 +63,7 @@
     const all = lines.reduce((sum, line) => sum + line.kcal, 0);
     return lines.toSorted((a, b) => b.kcal - a.kcal).map((line) => ({ form: line.form, colour: line.colour, share: line.kcal / all }));
   });
-  const day = $derived(Math.round((read?.eater_day_share ?? 0) * 100));
+  const day = $derived(Math.round((read?.person_day_share ?? 0) * 100));
 
   onMount(() => {
     if (view || begun) void reread();
@@ -209,16 +209,16 @@
     <div class="max-lg:mt-4 max-lg:grid max-lg:items-center min-[20rem]:max-lg:grid-cols-[9rem_1fr] max-lg:gap-5">
       <Bowl {layers} />
       <div class="lg:text-center" aria-live="polite">
-        <p class="font-name text-3xl leading-tight font-extrabold">{read?.kcal_per_eater_text ?? "0"} kcal</p>
-        <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_eater_g ?? 0)} g protein</p>
+        <p class="font-name text-3xl leading-tight font-extrabold">{read?.kcal_per_person_text ?? "0"} kcal</p>
+        <p class="caption">for each person, {day} % of a day;<br />{Math.round(read?.protein_per_person_g ?? 0)} g protein</p>
       </div>
       <div class="mt-4 grid gap-3 min-[20rem]:max-lg:col-span-2 min-[20rem]:max-lg:grid-cols-2">
         <Stepper
           label="Serves"
-          unit={meal.eaters === 1 ? "person" : "people"}
-          bind:value={meal.eaters as number}
+          unit={meal.serves === 1 ? "person" : "people"}
+          bind:value={meal.serves as number}
           least={1}
-          wrong={wrong.eaters?.message}
+          wrong={wrong.serves?.message}
           onchange={reread}
         />
         <Stepper label="Cooked" unit="× a month" bind:value={meal.per_month as number} least={0} wrong={wrong.per_month?.message} />

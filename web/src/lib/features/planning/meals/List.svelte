@@ -34,7 +34,7 @@
               >{/if}
           </span>
           <span class="text-right text-sm leading-tight whitespace-nowrap text-soft"
-            >{each.read.kcal_per_eater_text} kcal<br />{each.meal.per_month} × a month</span
+            >{each.read.kcal_per_person_text} kcal<br />{each.meal.per_month} × a month</span
           >
         </button>
       </li>

@@ -57,7 +57,7 @@
           {#if each.closing === "absorber"}
             <div class="flex flex-wrap items-center gap-1.5 max-lg:col-start-2 lg:justify-end" role="group" aria-label="The indicator of number {each.number}">
               <span class="caption">indicator</span>
-              {#each [["pink", "var(--eye-pink)"], ["grey or blue", "var(--eye-blue)"]] as [shows, paint] (shows)}
+              {#each [["pink", "var(--indicator-pink)"], ["grey or blue", "var(--indicator-blue)"]] as [shows, paint] (shows)}
                 <button
                   class="chip !text-sm"
                   aria-pressed={mine?.indicator === shows}

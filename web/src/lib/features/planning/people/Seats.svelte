@@ -3,16 +3,16 @@
   import { whole } from "$lib/format/numbers";
   import type { Schemas } from "$lib/api/client";
 
-  let { eaters, onpick }: { eaters: Schemas["EaterView"][]; onpick: (view: Schemas["EaterView"]) => void } = $props();
+  let { people, onpick }: { people: Schemas["PersonView"][]; onpick: (view: Schemas["PersonView"]) => void } = $props();
 
   const MOST = 14;
   const seats = $derived(
-    eaters
+    people
       .flatMap((view) =>
-        Array.from({ length: view.eater.count ?? 1 }, (_, n) => ({
+        Array.from({ length: view.person.count ?? 1 }, (_, n) => ({
           view,
           first: n === 0,
-          guest: !!view.eater.weeks,
+          guest: !!view.person.weeks,
           radius: Math.sqrt(view.need.kcal / 2400) * 33,
         })),
       )
@@ -61,14 +61,14 @@
         <text y="14" text-anchor="middle" font-size="12" fill="var(--soft)">kcal</text>
       </g>
       {#if seat.first}<text x={place.x} y={place.name} text-anchor="middle" font-size="15.5" font-weight="600" fill="var(--ink)"
-          >{seat.view.eater.name.length > 19 ? `${seat.view.eater.name.slice(0, 18)}…` : seat.view.eater.name}</text
+          >{seat.view.person.name.length > 19 ? `${seat.view.person.name.slice(0, 18)}…` : seat.view.person.name}</text
         >{/if}
     </g>
     <g
       role="button"
       tabindex="0"
       class="seat cursor-pointer outline-none"
-      aria-label="{seat.view.eater.name}, {Math.round(seat.view.need.kcal)} kcal"
+      aria-label="{seat.view.person.name}, {Math.round(seat.view.need.kcal)} kcal"
       onclick={() => onpick(seat.view)}
       onkeydown={(event) => (event.key === "Enter" || event.key === " ") && (event.preventDefault(), onpick(seat.view))}
     >

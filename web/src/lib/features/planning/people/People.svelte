@@ -3,15 +3,15 @@
   import Page from "$lib/ui/Page.svelte";
   import { query } from "$lib/state/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
-  import Eater from "./Eater.svelte";
+  import Person from "./Person.svelte";
   import Seats from "./Seats.svelte";
 
-  const seen = query((signal) => ask(api.GET("/api/table/eaters", { signal })), { key: "eaters" });
+  const seen = query((signal) => ask(api.GET("/api/table/people", { signal })), { key: "people" });
   const view = $derived(seen.data);
   let open = $state(false);
-  let chosen = $state.raw<Schemas["EaterView"]>();
+  let chosen = $state.raw<Schemas["PersonView"]>();
 
-  function show(each?: Schemas["EaterView"]) {
+  function show(each?: Schemas["PersonView"]) {
     chosen = each;
     open = true;
   }
@@ -29,21 +29,21 @@
               {:else}for {view.appetite.people}, as long as nobody is named{/if}
             </p>
           </div>
-          <button class={view.eaters.length ? "chip" : "do"} onclick={() => show()}>{view.eaters.length ? "Add somebody" : "Name who eats"}</button>
+          <button class={view.people.length ? "chip" : "do"} onclick={() => show()}>{view.people.length ? "Add somebody" : "Name who eats"}</button>
         </div>
 
-        <Seats eaters={view.eaters} onpick={show} />
+        <Seats people={view.people} onpick={show} />
       </div>
       <div class="min-w-0">
-        {#if view.eaters.length}
+        {#if view.people.length}
           <ul class="mt-3 border-t-2 border-ink lg:mt-2">
-            {#each view.eaters as each (each.number)}
+            {#each view.people as each (each.number)}
               <li class="grid gap-x-6 gap-y-1 border-b border-line py-3 md:grid-cols-[11rem_7rem_1fr_auto] md:items-baseline">
                 <div>
-                  <b class="text-lg">{each.eater.name}</b>
+                  <b class="text-lg">{each.person.name}</b>
                   <span class="block text-sm text-soft"
-                    >{each.age} years{each.eater.count && each.eater.count > 1 ? `, ${each.eater.count} of them` : ""}{each.eater.weeks
-                      ? `, guests for ${each.eater.weeks} weeks`
+                    >{each.age} years{each.person.count && each.person.count > 1 ? `, ${each.person.count} of them` : ""}{each.person.weeks
+                      ? `, guests for ${each.person.weeks} weeks`
                       : ""}</span
                   >
                 </div>
@@ -72,6 +72,6 @@
         {/if}
       </div>
     </div>
-    <Eater bind:open view={chosen} />
+    <Person bind:open view={chosen} />
   {/if}
 </Page>

@@ -10,8 +10,8 @@
   import { larder } from "$lib/state/larder.svelte";
   import { untrack } from "svelte";
 
-  type Eater = Schemas["Eater"];
-  let { open = $bindable(false), view }: { open?: boolean; view: Schemas["EaterView"] | undefined } = $props();
+  type Person = Schemas["Person"];
+  let { open = $bindable(false), view }: { open?: boolean; view: Schemas["PersonView"] | undefined } = $props();
 
   const SEXES: Schemas["Sex"][] = ["female", "male", "not said"];
   const MOVES: [Schemas["Activity"], string][] = [
@@ -36,7 +36,7 @@
   let wrong = $state<Wrong>({});
   let more = $state(false);
   let version = $state<number>();
-  let theirs = $state<Eater>();
+  let theirs = $state<Person>();
   const LABELS = {
     name: "Name",
     birth_year: "Born in",
@@ -55,26 +55,26 @@
   });
 
   function start() {
-    const eater = view?.eater;
+    const person = view?.person;
     draft = {
-      name: eater?.name ?? "",
-      birth_year: eater?.birth_year ?? "",
-      sex: eater?.sex ?? "not said",
-      activity: eater?.activity ?? "light",
-      height: eater?.height ?? "",
-      weight: eater?.weight ?? "",
-      count: eater?.count ?? 1,
-      weeks: eater?.weeks ?? "",
-      kcal: eater?.kcal ?? "",
+      name: person?.name ?? "",
+      birth_year: person?.birth_year ?? "",
+      sex: person?.sex ?? "not said",
+      activity: person?.activity ?? "light",
+      height: person?.height ?? "",
+      weight: person?.weight ?? "",
+      count: person?.count ?? 1,
+      weeks: person?.weeks ?? "",
+      kcal: person?.kcal ?? "",
     };
     need = view?.need;
     version = view?.version;
     theirs = undefined;
     wrong = {};
-    more = !!(eater && ((eater.count ?? 1) > 1 || eater.weeks || eater.kcal));
+    more = !!(person && ((person.count ?? 1) > 1 || person.weeks || person.kcal));
   }
 
-  const body = (): Eater => ({
+  const body = (): Person => ({
     ...$state.snapshot(draft),
     birth_year: sent(draft.birth_year) ?? 0,
     count: sent(draft.count) ?? 1,
@@ -82,9 +82,9 @@
     kcal: sent(draft.kcal),
   });
 
-  const reckon = latest(async () => {
+  const workOut = latest(async () => {
     if (!draft.birth_year) return;
-    const done = await ask(api.POST("/api/table/eaters/need", { body: { ...body(), name: draft.name || "somebody" } }));
+    const done = await ask(api.POST("/api/table/people/need", { body: { ...body(), name: draft.name || "somebody" } }));
     wrong = done.wrong ?? {};
     need = done.data ?? need;
   });
@@ -92,10 +92,10 @@
   async function keep(event?: SubmitEvent) {
     event?.preventDefault();
     const done = view
-      ? await ask(api.PUT("/api/table/eaters/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body: body() }))
-      : await ask(api.POST("/api/table/eaters", { body: body() }));
+      ? await ask(api.PUT("/api/table/people/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body: body() }))
+      : await ask(api.POST("/api/table/people", { body: body() }));
     wrong = done.wrong ?? {};
-    theirs = done.now as Eater | undefined;
+    theirs = done.now as Person | undefined;
     version = done.version ?? version;
     if (done.wrong) return;
     open = false;
@@ -105,33 +105,33 @@
 
   async function remove() {
     if (!view) return;
-    const done = await ask(api.DELETE("/api/table/eaters/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
+    const done = await ask(api.DELETE("/api/table/people/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     open = false;
-    larder.say(`${view.eater.name} no longer eats here; Undo brings them back`);
+    larder.say(`${view.person.name} no longer eats here; Undo brings them back`);
     await larder.changed();
   }
 </script>
 
-<Sheet bind:open title={view ? view.eater.name : "Who eats?"} wide>
+<Sheet bind:open title={view ? view.person.name : "Who eats?"} wide>
   <form class="grid gap-4 sm:grid-cols-2" onsubmit={keep} novalidate>
     <Field label="A name or a role" name="name" bind:value={draft.name} {wrong} placeholder="Grandmother" />
-    <Field label="Born in" name="birth_year" type="number" bind:value={draft.birth_year} {wrong} placeholder="1952" onchange={reckon} />
+    <Field label="Born in" name="birth_year" type="number" bind:value={draft.birth_year} {wrong} placeholder="1952" onchange={workOut} />
     <fieldset>
       <legend class="head">Sex, for the energy formula</legend>
       <Choice
         label="Sex"
         options={SEXES}
         value={draft.sex}
-        onset={(sex) => ((draft.sex = sex), void reckon())}
+        onset={(sex) => ((draft.sex = sex), void workOut())}
         row="mt-1 flex gap-1.5"
         chip="flex-auto !px-2"
       />
     </fieldset>
     <div class="grid grid-cols-2 gap-3">
-      <Field label="Height" name="height" bind:value={draft.height} {wrong} placeholder={us ? "5 ft 6 in" : "166 cm"} onchange={reckon} />
-      <Field label="Weight" name="weight" bind:value={draft.weight} {wrong} placeholder={us ? "140 lb" : "64 kg"} onchange={reckon} />
+      <Field label="Height" name="height" bind:value={draft.height} {wrong} placeholder={us ? "5 ft 6 in" : "166 cm"} onchange={workOut} />
+      <Field label="Weight" name="weight" bind:value={draft.weight} {wrong} placeholder={us ? "140 lb" : "64 kg"} onchange={workOut} />
     </div>
     <fieldset class="sm:col-span-2">
       <legend class="head">How much they move</legend>
@@ -139,7 +139,7 @@
         label="How much they move"
         options={MOVES}
         value={draft.activity}
-        onset={(activity) => ((draft.activity = activity), void reckon())}
+        onset={(activity) => ((draft.activity = activity), void workOut())}
         row="mt-1 grid grid-cols-2 gap-1.5 sm:grid-cols-4"
         chip="flex-col !gap-0 !px-1.5 py-2"
       >
@@ -148,8 +148,8 @@
     </fieldset>
     {#if more}
       <div class="grid grid-cols-1 gap-3 sm:col-span-2 sm:grid-cols-3">
-        <Field label="How many, alike" name="count" type="number" bind:value={draft.count} {wrong} onchange={reckon} />
-        <Field label="Guests: for how many weeks" name="weeks" type="number" bind:value={draft.weeks} {wrong} placeholder="always here" onchange={reckon} />
+        <Field label="How many, alike" name="count" type="number" bind:value={draft.count} {wrong} onchange={workOut} />
+        <Field label="Guests: for how many weeks" name="weeks" type="number" bind:value={draft.weeks} {wrong} placeholder="always here" onchange={workOut} />
         <Field
           label="A figure of their own, kcal"
           name="kcal_per_person_day"
@@ -157,7 +157,7 @@
           bind:value={draft.kcal}
           {wrong}
           placeholder="by the formula"
-          onchange={reckon}
+          onchange={workOut}
         />
       </div>
     {:else}

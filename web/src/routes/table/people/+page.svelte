@@ -1,0 +1,5 @@
+<script lang="ts">
+  import People from "$lib/features/planning/people/People.svelte";
+</script>
+
+<People />
