@@ -17,7 +17,7 @@
 
 <h2 class="mt-8 text-xl">Three sizing methods, and where they differ</h2>
 <p class="caption max-w-3xl">
-  Filled to the customary headspace, pressed where there is film, shut at sea level. <b class="text-ink">By the air</b> asks for the oxygen there is and a fifth
+  Filled to the usual headspace, pressed where there is film, shut at sea level. <b class="text-ink">By the air</b> asks for the oxygen there is and a fifth
   more; <b class="text-ink">by container</b> looks at nothing but the size; <b class="text-ink">by container and kind</b> gives airy food more. More does no harm,
   less does: where a rule of thumb falls short it is in rust. It overshoots with dense food, and falls short where there is much air: light food in a large bag. The
   bar is what it asks for, the stroke across it the oxygen that is there, in mL.

@@ -49,6 +49,7 @@
     ["customary", "what most people who store food say"],
     ["hopeful", "the longest that is claimed"],
   ] as const;
+  const CALLED = { cautious: "cautious", customary: "typical", hopeful: "hopeful" };
 
   $effect(() => {
     // The sheet may be opened before the larder has answered: it begins as soon as there is something to begin from.
@@ -173,7 +174,7 @@
           row="mt-1 grid gap-2 sm:grid-cols-3"
           chip="flex-col !gap-0 py-2"
         >
-          {#snippet content(estimate, means)}<span>{estimate}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
+          {#snippet content(estimate, means)}<span>{CALLED[estimate]}</span><span class="text-xs leading-snug font-normal">{means}</span>{/snippet}
         </Choice>
       </fieldset>
       {#if copy}
