@@ -62,7 +62,7 @@ def test_looks(client: TestClient, clock: Clock) -> None:
     assert client.get("/api/rounds/looks").json() == []
     assert len(client.get("/api/rounds/looks?ahead_days=1").json()) == 2
     clock.now += timedelta(days=1)
-    looks = [{"number": 1, "feel": "firm"}, {"number": 2, "feel": "leaks", "eye": "pink"}]
+    looks = [{"number": 1, "feel": "firm"}, {"number": 2, "feel": "leaks", "indicator": "pink"}]
     found = client.post("/api/rounds/looks", json={"looks": looks}).json()
     assert [each["doing"] for each in found] == ["nothing", "repack"]
     lot = client.post("/api/rounds/looks/2/empty").json()

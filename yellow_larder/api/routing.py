@@ -9,11 +9,12 @@ from threading import Event
 from typing import Any, TypeVar, get_type_hints
 
 from anyio import CapacityLimiter, create_task_group, to_thread
-from fastapi import APIRouter, Response
+from fastapi import APIRouter, Depends, Response
 from fastapi.routing import APIRoute
 from pydantic import TypeAdapter
 
 from yellow_larder.api.guard import ASKED, LEAVING
+from yellow_larder.api.known_fields import only_known_fields
 from yellow_larder.features.household.larder import Larder
 from yellow_larder.features.household.patience import LEFT, GivenUp
 from yellow_larder.journal.database import AlreadyAnswered, KeyTaken, answered_once
@@ -80,8 +81,10 @@ def _slow_ones() -> CapacityLimiter:
 
 class _Route(APIRoute):
     def __init__(self, path: str, endpoint: Callable[..., Any], **how: Any) -> None:
-        if _CHANGES & set(how.get("methods") or ()) and not hasattr(endpoint, "asks"):
-            endpoint = _once(endpoint, how.get("status_code") or 200)
+        if _CHANGES & set(how.get("methods") or ()):
+            how["dependencies"] = [Depends(only_known_fields), *(how.get("dependencies") or ())]
+            if not hasattr(endpoint, "asks"):
+                endpoint = _once(endpoint, how.get("status_code") or 200)
         super().__init__(path, endpoint, **how)
 
 

@@ -167,8 +167,8 @@
       <Tabs.Content value="lives" class="mt-4">
         {#if tab === "lives"}
           <p class="caption mb-2 max-w-3xl">
-            At 21 °C (70 °F). People differ, so three estimates stand side by side: cautious, <b class="text-ink">typical</b>, hopeful. A cooler place
-            stretches these, though never by more than a third; a warmer one shortens them. Your local food-safety authority has the last word.
+            At 21 °C (70 °F). People differ, so three estimates stand side by side: cautious, <b class="text-ink">typical</b>, hopeful. A cooler place stretches
+            these, though never by more than a third; a warmer one shortens them. Your local food-safety authority has the last word.
           </p>
           <div class="overflow-x-auto">
             <table class="w-full min-w-[58rem] text-md">

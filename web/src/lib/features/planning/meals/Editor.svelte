@@ -40,7 +40,7 @@
   const name = `meal-${view?.number ?? "new"}`;
   const begun = draft<{ meal: Meal; version: number | undefined }>(name);
   const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, serves: larder.overview?.appetite.people ?? 4 });
-  let meal = $state<Meal>(begun?.meal ?? asItWas());
+  let meal = $state<Meal>({ ...asItWas(), ...begun?.meal });
   // svelte-ignore state_referenced_locally
   let read = $state.raw<Schemas["MealRead"] | undefined>(view?.read);
   /** What cannot be read, and what was refused: a reading that comes late takes nothing back of what was refused. */
