@@ -58,6 +58,13 @@ _IN_WORDS = {
     "string_too_long": "That is too long",
     "enum": "Choose one of these",
     "literal_error": "Choose one of these",
+    "string_type": "Write it as text",
+    "bool_type": "Say true or false",
+    "bool_parsing": "Say true or false",
+    "list_type": "That is to be a list",
+    "tuple_type": "That is to be a list",
+    "dict_type": "That has fields, each with a name",
+    "dataclass_type": "That has fields, each with a name",
     "json_invalid": "The request is not JSON",
     "json_type": "The request is not JSON",
 }
@@ -67,6 +74,8 @@ _LIMITS = (
     ("gt", "It must be more than"),
     ("le", "The most is"),
     ("lt", "It must be less than"),
+    ("max_length", "At the most"),
+    ("min_length", "At the least"),
 )
 
 _DISK: dict[int, tuple[int, str, str]] = {
@@ -154,7 +163,13 @@ def _in_words(mistake: dict[str, Any]) -> str:
         return "Write a day such as 2026-11-24"
     for name, words in _LIMITS:
         if name in limits:
-            return f"{words} {limits[name]:,}" if isinstance(limits[name], int | float) else f"{words} {limits[name]}"
+            return f"{words} {_plain(limits[name])}"
     if kind.startswith("int"):
         return "Write a whole number, such as 12"
-    return "Write a number, such as 2.5" if kind.startswith("float") else str(mistake["msg"])[:120]
+    return "Write a number, such as 2.5" if kind.startswith("float") else "That cannot be read"
+
+
+def _plain(limit: object) -> str:
+    if not isinstance(limit, int | float):
+        return str(limit)
+    return f"{int(limit) if limit == int(limit) else limit:,}"
