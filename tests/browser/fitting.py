@@ -49,6 +49,23 @@ OUT_OF_REACH = """() => {
 """What lies below the foot of a page that does not scroll, in no part of it that does."""
 
 
+COLLIDING = """() => {
+  const boxOf = (each) => {
+    const box = each.getBoundingClientRect(), room = box.height * 0.22;
+    return { left: box.left + 1, right: box.right - 1, top: box.top + room, bottom: box.bottom - room };
+  };
+  const drawn = [...document.querySelectorAll(':is(main, [role=dialog]) svg text')]
+    .filter((each) => each.checkVisibility({ opacityProperty: true, visibilityProperty: true }))
+    .map((each) => [each, boxOf(each)])
+    .filter(([each, box]) => each.textContent.trim() && box.right > box.left);
+  return drawn.flatMap(([one, a], n) => drawn.slice(n + 1)
+    .filter(([other, b]) => one.ownerSVGElement === other.ownerSVGElement &&
+      a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom)
+    .map(([other]) => `${one.textContent.trim()} and ${other.textContent.trim()}`));
+}"""
+"""Words in one drawing that run into one another; letters fill the middle of the line that they stand on."""
+
+
 def ill_fitting(page: Page, width: int) -> list[str]:
     """What of it there is once the page has been laid out anew."""
     found: list[str] = []
@@ -59,6 +76,7 @@ def ill_fitting(page: Page, width: int) -> list[str]:
         found += [f"{wide} px wide"] if wide > width else []
         found += [f"out of reach: {each}" for each in page.evaluate(OUT_OF_REACH)]
         found += [f"broken: {each}" for each in page.evaluate(BROKEN)]
+        found += [f"one over the other: {each}" for each in page.evaluate(COLLIDING)]
         if not found:
             break
     return found

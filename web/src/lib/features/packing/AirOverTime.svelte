@@ -8,14 +8,14 @@
 
   const first = $derived(air.course[0]?.days ?? 1 / 24);
   const last = $derived(air.course.at(-1)?.days ?? 14610);
-  const TICKS: [number, string][] = [
-    [1 / 24, "1 h"],
-    [1, "1 day"],
-    [7, "week"],
-    [30.44, "month"],
-    [365.25, "1 y"],
-    [3652.5, "10 y"],
-    [14610, "40 y"],
+  const TICKS = [
+    { at: 1 / 24, words: "1 h" },
+    { at: 1, words: "1 day" },
+    { at: 7, words: "week" },
+    { at: 30.44, words: "month" },
+    { at: 365.25, words: "1 y" },
+    { at: 3652.5, words: "10 y" },
+    { at: 14610, words: "40 y" },
   ];
   const wanted = $derived(years * 365.25);
 </script>
@@ -26,7 +26,7 @@
   high={82}
   across={{ from: first, to: last, tenfold: true }}
   up={{ from: 0, to: 22 }}
-  below={(wide) => TICKS.filter(([days]) => wide > 420 || days !== 3652.5).map(([at, words]) => ({ at, words }))}
+  below={() => TICKS}
   beside={[
     { at: 20, words: "20 %" },
     { at: 10, words: "10 %" },

@@ -7,6 +7,7 @@
   import Hands from "$lib/draw/Hands.svelte";
   import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
+  import { lay } from "$lib/draw/packets";
   import { Room } from "$lib/ui/room.svelte";
 
   let {
@@ -70,34 +71,12 @@
     })),
   );
 
-  const packets = $derived(lay(full.packets));
-
-  function lay(all: Schemas["PacketShape"][]) {
-    const each = all.flatMap((packet) => Array.from({ length: Math.min(packet.count, 12) }, () => packet));
-    const gap = 5;
-    const room = shape.half * 2 * 0.86;
-    const placed: { x: number; y: number; w: number; h: number; turn: number; size: number }[] = [];
-    let row: typeof placed = [];
-    let used = 0;
-    let drop = 12;
-    const wrap = () => {
-      const shift = (room - used) / 2;
-      for (const packet of row) packet.x += shift - room / 2;
-      placed.push(...row);
-      drop += Math.max(0, ...row.map((packet) => packet.h)) + gap;
-      row = [];
-      used = 0;
-    };
-    each.forEach((packet, n) => {
-      const w = packet.width_mm * scale;
-      const h = packet.length_mm * scale;
-      if (row.length && used + w > room) wrap();
-      row.push({ x: used + w / 2, y: drop + h / 2, w, h, turn: ((n * 37) % 17) - 8, size: packet.size_ml });
-      used += w + gap;
-    });
-    wrap();
-    return placed;
-  }
+  /** What it weighs is written near its foot, this high. */
+  const filled = $derived(full.food_height_mm * scale);
+  const weightY = $derived(Math.max(34, filled * 0.2));
+  const packets = $derived(
+    lay(full.packets, { scale, half: Math.min(shape.halfAt(weightY), shape.halfAt(filled)), food: filled, written: weightY + 28, inner }),
+  );
 
   const most = $derived(plan.draw.inner_mm - 10);
   const within = (mm: number) => Math.min(most, Math.max(0, mm));
@@ -220,7 +199,7 @@
     <g transform="translate({x} {y})">
       <Container id="one" drawn={plan.draw} {scale} level={full.food_height_mm} pattern="food" food={plan.food.form} colour={plan.food.colour} {pressed} />
       {#each packets as packet, n (n)}
-        <g transform="translate({packet.x.toFixed(1)} {(packet.y - full.food_height_mm * scale).toFixed(1)}) rotate({packet.turn})">
+        <g transform="translate({packet.x.toFixed(1)} {(-packet.up).toFixed(1)}) rotate({packet.turn})">
           <rect
             x={-packet.w / 2}
             y={-packet.h / 2}
@@ -251,7 +230,7 @@
         </g>
       {/each}
       <g text-anchor="middle" stroke="var(--paper)" stroke-width="5" paint-order="stroke" stroke-linejoin="round" fill="var(--ink)">
-        <text y={-Math.max(34, full.food_height_mm * scale * 0.2)} font-size={narrow ? 22 : 29} font-weight="750">{full.mass}</text>
+        <text y={-weightY} font-size={narrow ? 22 : 29} font-weight="750">{full.mass}</text>
       </g>
     </g>
     {#if tote}
@@ -289,7 +268,7 @@
       {/if}
       <path d="M0 {-gauge.solid}H24" stroke="var(--ink)" stroke-width="1.4" />
       <rect x="0" y={-gauge.tall} width="24" height={gauge.tall} fill="none" stroke="var(--ink)" stroke-width="1.8" />
-      <g transform="translate(31 {-gauge.solid / 2})" fill="var(--ink)">
+      <g transform="translate(31 {-Math.max(gauge.solid / 2, 19)})" fill="var(--ink)">
         <text font-weight="700">{whole(full.solid_ml)}{narrow ? "" : " mL"}</text><text y="15" fill="var(--soft)">solid</text>
       </g>
       <g transform="translate(31 {-gauge.solid - Math.max(38, (gauge.between + gauge.above) / 2 + 10)})" fill="var(--slate)">

@@ -2,7 +2,7 @@
 <script lang="ts">
   import type { Snippet } from "svelte";
   import { Room } from "../room.svelte";
-  import { anchor, frame, type Frame, type Mark, type Span } from "./frame";
+  import { anchor, frame, spaced, type Frame, type Mark, type Span } from "./frame";
 
   let {
     label,
@@ -52,7 +52,7 @@
         >{mark.words}</text
       >
     {/each}
-    {#each below(wide) as mark (mark.at)}
+    {#each spaced(below(wide), at.x, room.width) as mark (mark.at)}
       <path d="M{at.x(mark.at)} {at.foot}v4.500" stroke="var(--ink)" stroke-width="1.3" />
       <text x={at.x(mark.at)} y={at.foot + 18} text-anchor={anchor(at.x(mark.at), mark.words, room.width)} font-size="12.5" fill="var(--soft)"
         >{mark.words}</text

@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { along, anchor, between, frame, through } from "./frame";
+import { along, anchor, between, frame, spaced, through } from "./frame";
 
 const square = frame({ left: 10, right: 110, top: 0, foot: 50 }, { from: 0, to: 10 }, { from: 0, to: 5 });
 
@@ -29,4 +29,20 @@ it("draws nothing through no points", () => {
 
 it("keeps the words of a mark inside", () => {
   expect([anchor(4, "1 h", 300), anchor(150, "1 y", 300), anchor(296, "40 y", 300)]).toEqual(["start", "middle", "end"]);
+});
+
+it("leaves words out that would run into others, and never the first or the last", () => {
+  const marks = ["1 h", "1 day", "week", "month", "1 y", "10 y", "40 y"].map((words, at) => ({ at, words }));
+  const said = (apart: number) => spaced(marks, (at) => 20 + at * apart, 40 + 6 * apart).map((mark) => mark.words);
+  expect(said(60)).toEqual(marks.map((mark) => mark.words));
+  expect(said(32)).toEqual(["1 h", "1 day", "", "month", "1 y", "10 y", "40 y"]);
+  for (let apart = 6; apart < 60; apart++) {
+    const words = said(apart);
+    expect([words[0], words.at(-1)]).toEqual(["1 h", "40 y"]);
+    const shown = words.flatMap((each, at) => (each ? [{ at: 20 + at * apart, half: each.length * 3.4 }] : []));
+    // Between the ends, where words hang in the middle of their mark.
+    const within = shown.slice(1, -1);
+    within.slice(1).forEach((each, n) => expect(each.at - each.half).toBeGreaterThan((within[n]?.at ?? 0) + (within[n]?.half ?? 0)));
+  }
+  expect(spaced([], (at) => at, 300)).toEqual([]);
 });

@@ -59,8 +59,24 @@ export function between<P>(points: readonly P[], at: (point: P) => [number, numb
   return path.digits(1)([...points]) ?? "";
 }
 
+const LETTER = 6.8;
+
 /** Where the words of a mark hang: beside it at the ends, so that none is cut off. */
 export function anchor(at: number, words: string, room: number): "start" | "middle" | "end" {
-  const half = words.length * 3.4;
+  const half = (words.length * LETTER) / 2;
   return at + half > room ? "end" : at - half < 0 ? "start" : "middle";
+}
+
+/** Marks without the words that would run into one another; the first and the last keep theirs. */
+export function spaced(marks: readonly Mark[], x: (value: number) => number, room: number): Mark[] {
+  const begins = ({ at, words }: Mark) => x(at) - { start: 0, middle: 0.5, end: 1 }[anchor(x(at), words, room)] * words.length * LETTER;
+  const free = (before: Mark, after: Mark) => begins(before) + before.words.length * LETTER + 3 <= begins(after);
+  const last = marks.at(-1);
+  let kept: Mark | undefined;
+  return marks.map((mark) => {
+    const fits = mark.words && (!kept || free(kept, mark)) && (mark === last || !last?.words || free(mark, last));
+    if (!fits && mark !== last) return { ...mark, words: "" };
+    kept = mark.words ? mark : kept;
+    return mark;
+  });
 }
