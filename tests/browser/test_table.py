@@ -58,6 +58,25 @@ def test_who_eats_and_what_that_asks_for(page: Page, served: Here) -> None:
     expect(page.get_by_role("dialog", name="Household")).to_contain_text("1 person, ")
 
 
+_SMALLEST_PX = """() => Math.min(...[...document.querySelectorAll('main [role=group] text')]
+  .map((each) => each.getBoundingClientRect().height))"""
+
+
+@pytest.mark.parametrize("width", [1280, 390])
+def test_everybody_has_a_plate_that_can_be_read(page: Page, served: Here, width: int) -> None:
+    """However many there are: those who are alike share one, and there are as many tables as it takes."""
+    page.set_viewport_size({"width": width, "height": 844})
+    for number, count in enumerate([1, 2, 30, 1, 1, 1, 1, 1, 1, 1]):
+        body = {"name": f"Guest {number}", "birth_year": 1980, "count": count}
+        asking.post(f"{served.url}/api/table/people", json=body).raise_for_status()
+        page.goto(f"{served.url}/table/people")
+        plates = page.get_by_role("group", name=re.compile("able.*set")).get_by_role("button")
+        expect(plates).to_have_count({0: 1, 1: 3}.get(number, number + 1))
+        expect(plates.last).to_have_accessible_name(re.compile(f"^Guest {number}, "))
+        assert page.evaluate(_SMALLEST_PX) >= 11
+    expect(plates.nth(2)).to_have_accessible_name(re.compile("^Guest 2, 30 of them, "))
+
+
 def test_write_a_meal(page: Page, served: Here) -> None:
     page.goto(f"{served.url}/table")
     page.get_by_role("link", name="Write a meal").click()
