@@ -352,3 +352,31 @@ def test_of_a_forgotten_load_its_drying_is_shown_and_not_the_years_after(
         assert drying.hours.high < end <= 2 * drying.hours.high + 0.001
         assert drying.now_hours <= end or drying.now_hours > 1.9 * drying.hours.high
         assert drying.now_hours == pytest.approx(24 * days)
+
+
+def _in_use(larder: Larder, asked: LoadAsk) -> list[str]:
+    return [each.says for each in plan_load(larder, asked).findings if each.code == "dryer-in-use"]
+
+
+def test_a_dryer_that_is_in_use_says_so_until_the_last_tray_is_out(larder: Larder, clock: Clock) -> None:
+    herbs = LoadAsk(items=(Item(line="50 g fresh thyme"),))
+    assert _in_use(larder, herbs) == []
+    number = start_load(larder, LoadAsk(items=(Item(line="500 g leeks"), Item(line="300 g mushrooms"))))
+    full = plan_load(larder, herbs).trays.count
+    lying = len(only(larder).trays)
+    assert _in_use(larder, herbs) == [f"In it already: leeks and mushrooms, on {lying} of {full} trays"]
+    assert not plan_load(larder, herbs).stopped, "there may be two of them"
+    assert _in_use(larder, replace(herbs, machine="small")) == []
+    clock.now += timedelta(hours=12)
+    leeks = tuple(n for n, tray in enumerate(only(larder).trays, 1) if tray.item == 0)
+    take_out(larder, number, leeks, "90 g", feels_dry=True)
+    assert _in_use(larder, herbs) == [f"In it already: mushrooms, on {lying - len(leeks)} of {full} trays"]
+    rest = tuple(n for n in range(1, lying + 1) if n not in leeks)
+    take_out(larder, number, rest, "26 g", feels_dry=True)
+    assert _in_use(larder, herbs) == []
+
+
+def test_what_hangs_has_room_beside_it(larder: Larder) -> None:
+    herbs = LoadAsk(items=(Item(line="50 g fresh thyme"),), machine="hung")
+    start_load(larder, herbs)
+    assert _in_use(larder, herbs) == []

@@ -155,3 +155,14 @@ def test_bad_input(larder: Larder, clock: Clock) -> None:
     for act in (lambda: weigh_freeze_load(larder, number, "600 g"), lambda: take_out_freeze_load(larder, number)):
         with pytest.raises(Refused, match="out already"):
             act()
+
+
+def test_a_freeze_dryer_that_is_shut_says_what_is_in_it(larder: Larder) -> None:
+    berries = FreezeItem(line="500 g strawberries")
+    assert "dryer-in-use" not in codes(planned(larder, berries))
+    number = start_freeze_load(larder, STEW)
+    shown = planned(larder, berries, dryer=STEW.dryer)
+    assert (shown.findings[0].code, shown.findings[0].says) == ("dryer-in-use", "In it already: fish stew")
+    assert not shown.stopped, "there may be two of them"
+    take_out_freeze_load(larder, number, meant=True, room=Room(20, 0.6))
+    assert "dryer-in-use" not in codes(planned(larder, berries, dryer=STEW.dryer))

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from sqlalchemy.orm import Session
@@ -18,6 +18,7 @@ from yellow_larder.core.drying import (
     energy_kwh,
     heated_to,
     judge_load,
+    listed,
     one_temperature,
     shared_over_trays,
 )
@@ -26,11 +27,13 @@ from yellow_larder.core.finding import Finding, Severity
 from yellow_larder.features.catalog.foods import all_foods
 from yellow_larder.features.catalog.fresh_produce import all_produce, produce_names
 from yellow_larder.features.catalog.produce_parser import Fresh, read_fresh
+from yellow_larder.features.drying.events import LoadRecord
 from yellow_larder.features.drying.machines import find_machine
 from yellow_larder.features.drying.tray_item import Room, TrayItem, say_range, usual_room
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.features.household.money import read_money, say_money
+from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.reference.drying import Machine
 from yellow_larder.words.errors import Refused
@@ -39,6 +42,9 @@ from yellow_larder.words.quantities import read_amount, read_length_mm, say_mass
 from yellow_larder.words.refusals import in_words
 
 MOST_ITEMS = 12
+_HOLDS_ONE = frozenset({Air.MACHINE, Air.OVEN})
+"""What is warmed for one load at a time."""
+
 _SUN_WARMS_C = 8.0
 """How much warmer than the air food in the sun lies. Source: our judgement."""
 
@@ -174,6 +180,7 @@ class TrayLayout:
         self.coins = [
             read_money(item.cost, f"cost.{n}") if item.cost.strip() else 0 for n, item in enumerate(ask.items)
         ]
+        self._in_it = _in_machine(session, self.machine, all_produce(session))
         self.trays, self.left_g = lay_on_trays(self.lying, self.machine.tray_m2, self.machine.trays)
 
     def _read(self, n: int, item: Item) -> Fresh:
@@ -250,7 +257,7 @@ class TrayLayout:
     def plan(self) -> LoadPlan:
         """Everything the screen shows of it."""
         units = self.household.units
-        found = self.findings()
+        found = [*self._in_it, *self.findings()]
         machine = self.machine
         return LoadPlan(
             machine=machine.key,
@@ -328,6 +335,26 @@ def plan_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> LoadPla
     """
     with reading(larder.engine) as session:
         return TrayLayout(session, ask, room).plan()
+
+
+def _in_machine(session: Session, machine: Machine, produce: Mapping[str, Produce]) -> list[Finding]:
+    """What lies in a dryer already; nothing where food hangs or lies in the sun, which has room for more."""
+    loads = [each for each in log.records(session, LoadRecord).values() if each.machine == machine.key]
+    lying = [load.items[tray.item].produce for load in loads for tray in load.trays if tray.out_at is None]
+    if not lying or machine.air not in _HOLDS_ONE:
+        return []
+    names = listed([produce[key].name for key in lying])
+    free = machine.trays - len(lying)
+    where = f"or on its {free} free tray{'s' if free > 1 else ''}" if free > 0 else "or in another"
+    return [
+        Finding(
+            Severity.MIND,
+            "dryer-in-use",
+            f"In it already: {names}, on {len(lying)} of {machine.trays} trays",
+            f"Start this when they are out, {where}. If you have two of these, go on.",
+            "common practice",
+        )
+    ]
 
 
 def lay_on_trays(lying: Sequence[TrayItem], tray_m2: float, trays: int) -> tuple[list[tuple[int, float]], list[float]]:

@@ -15,6 +15,7 @@ from yellow_larder.core.drying import (
     Phases,
     Tray,
     judge_freeze_load,
+    listed,
     moisture_after_pct,
     pack_within_hours,
     phases,
@@ -27,8 +28,10 @@ from yellow_larder.features.catalog.fresh_produce import ProduceName
 from yellow_larder.features.catalog.names import Names, plain
 from yellow_larder.features.drying.load_plan import Trays
 from yellow_larder.features.drying.tray_item import Room, usual_room
+from yellow_larder.features.freeze_drying.events import FreezeLoadRecord
 from yellow_larder.features.household.events import Settings
 from yellow_larder.features.household.larder import Larder, settings
+from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.reference import foods
 from yellow_larder.reference.drying import FreezeDryer, freeze_dryers, isotherm_of
@@ -190,10 +193,10 @@ class Chamber:
             for n, (food, tray) in enumerate(zip(self.foods, self.trays, strict=True))
         ]
 
-    def plan(self) -> FreezeLoadPlan:
-        """Everything the screen shows of it."""
+    def plan(self, in_it: Sequence[Finding] = ()) -> FreezeLoadPlan:
+        """Everything the screen shows of it, beside what is in the dryer already."""
         units, dryer = self.household.units, self.dryer
-        found = self.findings()
+        found = [*in_it, *self.findings()]
         stopped = any(finding.severity is Severity.STOP for finding in found)
         water = water_g(self.trays)
         run = None if stopped else self.phases()
@@ -225,7 +228,27 @@ def plan_freeze_load(larder: Larder, ask: FreezeLoadAsk, room: Room | None = Non
         Refused: a field cannot be read.
     """
     with reading(larder.engine) as session:
-        return read_chamber(session, ask, room).plan()
+        chamber = read_chamber(session, ask, room)
+        return chamber.plan(_in_chamber(session, chamber.dryer))
+
+
+def _in_chamber(session: Session, dryer: FreezeDryer) -> list[Finding]:
+    """What is in a freeze dryer already."""
+    able = all_foods(session)
+    loads = [each for each in log.records(session, FreezeLoadRecord).values() if each.dryer == dryer.key]
+    lying = [item for load in loads if load.out is None for item in load.items]
+    if not lying:
+        return []
+    names = [able[each.food_key].name.removeprefix(PREFIX) if each.food_key in able else each.line for each in lying]
+    return [
+        Finding(
+            Severity.MIND,
+            "dryer-in-use",
+            f"In it already: {listed(names)}",
+            "Its door stays shut until that is dry: start this when it is out. If you have two of these, go on.",
+            "common practice",
+        )
+    ]
 
 
 def read_chamber(
