@@ -372,7 +372,7 @@ def test_a_dryer_that_is_in_use_says_so_until_the_last_tray_is_out(larder: Larde
     take_out(larder, number, leeks, "90 g", feels_dry=True)
     assert _in_use(larder, herbs) == [f"In it already: mushrooms, on {lying - len(leeks)} of {full} trays"]
     rest = tuple(n for n in range(1, lying + 1) if n not in leeks)
-    take_out(larder, number, rest, "26 g", feels_dry=True)
+    take_out(larder, number, rest, "24.5 g", feels_dry=True)
     assert _in_use(larder, herbs) == []
 
 
