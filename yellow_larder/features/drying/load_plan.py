@@ -241,7 +241,7 @@ class TrayLayout:
                     "common practice",
                 )
             )
-        elif self.machine.air is Air.MACHINE and len(self.trays) < self.machine.trays:
+        elif self.machine.air is Air.MACHINE and len(self.trays) < self.machine.trays and not self._in_it:
             empty = self.machine.trays - len(self.trays)
             found.append(
                 Finding(
