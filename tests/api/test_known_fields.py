@@ -53,3 +53,11 @@ def test_what_is_of_another_kind_is_refused_in_our_own_words(client: TestClient,
     said = {error["message"] for each in answers if each.status_code == 422 for error in each.json()["errors"]}
     assert len(said) >= 4
     assert [words for words in said if _OF_THE_LIBRARY.search(words)] == []
+
+
+@pytest.mark.parametrize("kind", ["application/json", "text/plain", "multipart/form-data", "image/jpeg", ""])
+def test_what_is_no_json_is_refused_whatever_it_is_called(client: TestClient, kind: str) -> None:
+    for path in ("/api/table/meals", "/api/bench/plan", "/api/packages/leave", "/api/drying/lots/mix"):
+        for body in (b"", b"no json", b"[1, 2", b"\xff\xfe", b"null", b"3", b"[]", b'{"a": NaN}', b"[" * 100_000):
+            answer = client.post(path, content=body, headers={"content-type": kind})
+            assert (answer.status_code, bool(answer.json()["detail"])) == (422, True), (path, body[:20], answer.text)

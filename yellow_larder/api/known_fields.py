@@ -23,8 +23,11 @@ async def only_known_fields(request: Request) -> None:
     asked = getattr(request.scope["route"], "body_field", None)
     if asked is None or not await request.body():
         return
-    # By now it is JSON, or refused: a file goes to a route that asks for no fields.
-    for name, known in unknown_fields(await request.json(), asked.field_info.annotation):
+    try:
+        said = await request.json()
+    except (ValueError, RecursionError):
+        return  # no JSON at all: whoever reads it next says so
+    for name, known in unknown_fields(said, asked.field_info.annotation):
         near = get_close_matches(name, known, 3, 0.5)
         others = f"did you mean {_listed(near)}?" if near else f"there are {_listed(known)}"
         raise Refused(name[:80], f"Nothing here is called “{name[:80]}”: {others}", code="unknown-field")
