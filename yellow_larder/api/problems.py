@@ -16,7 +16,7 @@ from starlette.exceptions import HTTPException
 from yellow_larder.core.errors import Refusal
 from yellow_larder.features.household.larder import current_settings
 from yellow_larder.words.errors import NotThere, Outdated, Refused
-from yellow_larder.words.refusals import in_words
+from yellow_larder.words.refusals import in_words, plain_number
 
 
 class FieldProblem(BaseModel):
@@ -163,13 +163,8 @@ def _in_words(mistake: dict[str, Any]) -> str:
         return "Write a day such as 2026-11-24"
     for name, words in _LIMITS:
         if name in limits:
-            return f"{words} {_plain(limits[name])}"
+            limit = limits[name]
+            return f"{words} {plain_number(limit) if isinstance(limit, int | float) else limit}"
     if kind.startswith("int"):
         return "Write a whole number, such as 12"
     return "Write a number, such as 2.5" if kind.startswith("float") else "That cannot be read"
-
-
-def _plain(limit: object) -> str:
-    if not isinstance(limit, int | float):
-        return str(limit)
-    return f"{int(limit) if limit == int(limit) else limit:,}"

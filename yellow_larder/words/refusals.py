@@ -63,7 +63,7 @@ def in_words(error: Refusal, units: Units) -> Refused:
     if error.low > error.high:
         return Refused(field, f"{words} leaves no room for the rest: together they pass 100 g", code=error.code)
     scale, shift, unit = _scale(error, units)
-    low, high, value = (_plain(_whole(number * scale + shift)) for number in (error.low, error.high, error.value))
+    low, high, value = (plain_number(_whole(number * scale + shift)) for number in (error.low, error.high, error.value))
     says = f"{words} must lie between {low} and {high} {unit}; {value} does not"
     return Refused(field, says.replace("  ", " "), code=error.code)
 
@@ -91,11 +91,11 @@ def _whole(number: float) -> float:
     return float(f"{number:.2g}")
 
 
-def _plain(number: float) -> str:
+def plain_number(number: float) -> str:
     """A number as people write it, however large.
 
     Example:
-        >>> _plain(384400000.0), _plain(0.25), _plain(-500.0)
+        >>> plain_number(384400000.0), plain_number(0.25), plain_number(-500.0)
         ('384,400,000', '0.25', '−500')
     """
     said = f"{number:,.0f}" if abs(number) >= 1e5 else f"{number:,.6g}"

@@ -172,7 +172,8 @@ class TrayLayout:
         if not 1 <= len(ask.items) <= MOST_ITEMS:
             raise Refused("line", f"Between 1 and {MOST_ITEMS} foods go in together")
         self.tray_g = read_amount(ask.tray, "tray").mass_g if ask.tray.strip() else 0.0
-        self._names, self._foods = produce_names(all_produce(session)), all_foods(session)
+        produce = all_produce(session)
+        self._names, self._foods = produce_names(produce), all_foods(session)
         fresh = [self._read(n, item) for n, item in enumerate(ask.items)]
         self.counted = [bool(each.count) for each in fresh]
         self.air_c = self._air_c([each.produce for each in fresh])
@@ -180,7 +181,7 @@ class TrayLayout:
         self.coins = [
             read_money(item.cost, f"cost.{n}") if item.cost.strip() else 0 for n, item in enumerate(ask.items)
         ]
-        self._in_it = _in_machine(session, self.machine, all_produce(session))
+        self._in_it = _in_machine(session, self.machine, produce)
         self.trays, self.left_g = lay_on_trays(self.lying, self.machine.tray_m2, self.machine.trays)
 
     def _read(self, n: int, item: Item) -> Fresh:
@@ -339,9 +340,11 @@ def plan_load(larder: Larder, ask: LoadAsk, room: Room | None = None) -> LoadPla
 
 def _in_machine(session: Session, machine: Machine, produce: Mapping[str, Produce]) -> list[Finding]:
     """What lies in a dryer already; nothing where food hangs or lies in the sun, which has room for more."""
+    if machine.air not in _HOLDS_ONE:
+        return []
     loads = [each for each in log.records(session, LoadRecord).values() if each.machine == machine.key]
     lying = [load.items[tray.item].produce for load in loads for tray in load.trays if tray.out_at is None]
-    if not lying or machine.air not in _HOLDS_ONE:
+    if not lying:
         return []
     names = listed([produce[key].name for key in lying])
     free = machine.trays - len(lying)
