@@ -378,6 +378,13 @@ def test_a_dryer_that_is_in_use_says_so_until_the_last_tray_is_out(larder: Larde
     assert _in_use(larder, herbs) == []
 
 
+def test_in_two_of_a_kind_lies_more_than_one_has_trays(larder: Larder) -> None:
+    full = LoadAsk(items=(Item(line="3 kg leeks"),))
+    for _ in range(2):
+        start_load(larder, full)
+    assert _in_use(larder, full) == ["In it already: leeks, on 18 trays"]
+
+
 def test_what_hangs_has_room_beside_it(larder: Larder) -> None:
     herbs = LoadAsk(items=(Item(line="50 g fresh thyme"),), machine="hung")
     start_load(larder, herbs)

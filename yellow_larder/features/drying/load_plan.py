@@ -348,12 +348,14 @@ def _in_machine(session: Session, machine: Machine, produce: Mapping[str, Produc
         return []
     names = listed([produce[key].name for key in lying])
     free = machine.trays - len(lying)
+    # More than it has: there are two of them, and both are in use.
+    trays = f"{len(lying)} of {machine.trays} trays" if free >= 0 else f"{len(lying)} trays"
     where = f"or on its {free} free tray{'s' if free > 1 else ''}" if free > 0 else "or in another"
     return [
         Finding(
             Severity.MIND,
             "dryer-in-use",
-            f"In it already: {names}, on {len(lying)} of {machine.trays} trays",
+            f"In it already: {names}, on {trays}",
             f"Start this when they are out, {where}. If you have two of these, go on.",
             "common practice",
         )
