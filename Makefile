@@ -1,5 +1,7 @@
 # Everything the larder needs is set up by the first target that needs it.
-PYTHON ?= python3
+
+# Debian's own Python is compiled with the profile of its runs, and is a quarter faster than one compiled without.
+PYTHON ?= $(shell /usr/bin/python3.11 -c 'import ensurepip, venv; print("/usr/bin/python3.11")' 2>/dev/null || echo python3)
 BIN := .venv/bin
 WEB_SOURCES := $(shell find web/src web/static -type f) web/package.json web/svelte.config.js web/vite.config.ts
 PORT ?= 8790
@@ -84,8 +86,8 @@ clean:
 # What is imported is compiled when it is; to compile all that is fetched takes as long as to fetch it.
 .venv/ready: requirements.lock pyproject.toml
 	$(PYTHON) -m venv .venv
-	$(BIN)/pip install --quiet --disable-pip-version-check --no-compile --require-hashes -r requirements.lock
-	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
+	$(BIN)/pip install --quiet --quiet --disable-pip-version-check --no-compile --require-hashes -r requirements.lock
+	$(BIN)/pip install --quiet --quiet --disable-pip-version-check --no-deps --no-build-isolation --editable .
 	touch $@
 
 web/node_modules/ready: web/package-lock.json

@@ -239,10 +239,10 @@ def test_what_is_carried_is_as_moist_as_it_was(group: list[Food], gel_g: float) 
     """No water is lost or made on the way. In the warm the same water is a higher activity: the isotherm's own."""
     for corner in itertools.chain.from_iterable(looked_at(food.key) for food in group):
         here = corner.case(gel_g=gel_g).course
-        come_to, isotherm = here.comes_to(200), here.of.isotherm
+        come_to, isotherm, comes_to_pct = here.comes_to(200), here.of.isotherm, here.moisture_after_pct(200)
         for climate in PLACES.values():
             there = Course(replace(here.of, climate=climate, come_to=come_to))
-            assert there.moisture_after_pct(0) == here.moisture_after_pct(200)
+            assert there.moisture_after_pct(0) == comes_to_pct
             if there.moisture is None or isotherm is None:
                 continue
             activity = there.moisture.start()
