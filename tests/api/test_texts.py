@@ -15,6 +15,7 @@ import pytest
 from fastapi.testclient import TestClient
 
 from tests.support.apps import client_of
+from tests.support.plurals import MANY_OF_ONE, ONE_OF_MANY
 from yellow_larder import reference
 from yellow_larder.features.household.larder import open_larder, settings, settle
 from yellow_larder.journal.database import reading
@@ -34,13 +35,6 @@ country. What is quoted is an example, or was typed."""
 
 TYPED_OR_SOURCE = re.compile(
     r"source|isotherms|walls|_working|meal\.text|lines\.text|lines\.words|\.note$|containers\.name|\.key$"
-)
-MANY_OF_ONE = re.compile(
-    r"(?<![\d.,½¼¾⅓⅔/–-])\b(?:1|one) (?!is |has |was |does |stands |holds |takes )[a-z]{3,}(?<![su])s\b"
-)
-ONE_OF_MANY = re.compile(
-    r"(?<![\d.,])\b(?:0|[2-9]|\d{2,}) (hour|day|week|month|year|jar|bag|tray|bucket|packet|absorber|cup|lid|bottle"
-    r"|label|thing|person|meal|lot|package|look|minute|egg|apple|leek|onion|line|place|shelf|evening|food)\b(?!-)"
 )
 PERCENT = re.compile(r"\d%")
 """A space before the sign, as before every unit."""

@@ -1,3 +1,4 @@
+import itertools
 from datetime import timedelta
 
 import pytest
@@ -84,7 +85,7 @@ def test_a_test_counts_more_than_the_table(larder: Larder, clock: Clock) -> None
     seed = only(larder)
     assert seed.count == before.count - 100
     assert 0.8 < seed.germination < 0.9
-    assert seed.says == f"about {seed.germination * 100:.0f} % come, by the test of {seed.tests[0].on}"
+    assert seed.says == f"About {seed.germination * 100:.0f} % come, by the test of {seed.tests[0].on}."
     assert seed.tests[0].says == "90 of 100 came: between 84 % and 94 % do"
     record_test(larder, seed.number, 10, 0)
     assert only(larder).germination < 0.3
@@ -97,13 +98,34 @@ def test_a_test_counts_more_than_the_table(larder: Larder, clock: Clock) -> None
 
 @pytest.mark.parametrize(
     ("came", "says"),
-    [(100, "as thick as new seed"), (40, "times as thick as new seed"), (5, "grow it out for new seed this year")],
+    [(100, "Sow as thick as new seed"), (40, "times as thick as new seed"), (5, "Grow it out for new seed this year")],
 )
 def test_how_thick_to_sow(larder: Larder, came: int, says: str) -> None:
     """Source: common practice: under half twice as thick, under a fifth grown out or let go."""
     keep_seeds(larder, AskedSeed(name="pea", harvested="2025", amount="500"))
     record_test(larder, 1, 100, came)
-    assert says in only(larder).sow
+    seed = only(larder)
+    assert says in seed.sow
+    assert seed.is_let_go is (came == 5)
+    for sentence in (seed.says, seed.sow, seed.half_by, seed.lives):
+        assert sentence == "" or (sentence[0].isupper() and sentence.endswith("."))
+
+
+@pytest.mark.parametrize("came", [0, 9, 20])
+def test_the_curve_goes_straight_to_what_a_test_told(larder: Larder, clock: Clock, came: int) -> None:
+    """On the day of the test, and not on the way from the quarter before to the quarter after."""
+    keep_seeds(larder, CARROT)
+    clock.now += timedelta(days=100)
+    expected = only(larder).germination
+    record_test(larder, 1, 20, came)
+    seed = only(larder)
+    then = [at.germination for at in seed.curve if at.years == seed.tests[0].years]
+    assert then == [pytest.approx(expected, abs=1e-2), pytest.approx(seed.germination, abs=1e-4)]
+    years = [at.years for at in seed.curve]
+    assert years == sorted(years)
+    by_years = {at.years: at.germination for at in seed.curve}
+    falls = list(by_years.values())
+    assert all(later <= one for one, later in itertools.pairwise(falls[falls.index(then[1]) :]))
 
 
 def test_kept_otherwise_counts_from_that_day(larder: Larder, clock: Clock) -> None:

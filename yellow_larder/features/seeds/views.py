@@ -80,10 +80,11 @@ class SeedView:
         place_name: its name.
         moisture_pct: how moist they are.
         germination: what is expected of them today, 0–1.
-        says: that in words, and what it rests on.
-        sow: how thick to sow, in words.
-        half_by: when half of what was sown will come no more, in words; empty if it does not already.
-        lives: how long new seed of the kind lives so.
+        says: that in a sentence, and what it rests on.
+        sow: how thick to sow, in a sentence.
+        is_let_go: whether so few come that they are grown out or let go.
+        half_by: when half of what was sown will come no more, in a sentence; empty if it does not already.
+        lives: how long new seed of the kind lives so, in a sentence.
         cautions: what may harm them.
         years: their age, years.
         curve: germination over the years.
@@ -107,6 +108,7 @@ class SeedView:
     germination: float
     says: str
     sow: str
+    is_let_go: bool
     half_by: str
     lives: str
     cautions: list[str]
@@ -170,8 +172,9 @@ def _view(
         germination=now,
         says=_says(record, now),
         sow=_sow(kind, now),
-        half_by=f"more than half come until about {say_month(half)}" if half is not None and now > HALF else "",
-        lives=f"new {kind.name} seed kept so lives about {say_span(min(life, 100) * DAYS_PER_YEAR)}",
+        is_let_go=now < LETS_GO,
+        half_by=f"More than half come until about {say_month(half)}." if half is not None and now > HALF else "",
+        lives=f"New {kind.name} seed kept so lives about {say_span(min(life, 100) * DAYS_PER_YEAR)}.",
         cautions=_cautions(kept.store, place, moisture),
         years=max(0.0, (today - record.harvested).days / DAYS_PER_YEAR),
         curve=_curve(of, today, half),
@@ -182,17 +185,17 @@ def _view(
 
 def _says(record: SeedRecord, now: float) -> str:
     on = "as new seed of its kind" if not record.tests else f"by the test of {say_day(record.tests[-1].on)}"
-    return f"about {say_share(now)} come, {on}"
+    return f"About {say_share(now)} come, {on}."
 
 
 def _sow(kind: SeedKind, now: float) -> str:
     if now < LETS_GO:
-        return "grow it out for new seed this year, or let it go"
+        return "Grow it out for new seed this year, or let it go."
     thicker = sown_thicker(kind.new, now)
     twelve = f"{seeds_to_sow(12, max(0.01, now))} seeds for 12 plants"
     if thicker < 1.15:
-        return f"as thick as new seed: {twelve}"
-    return f"{thicker:.2g} times as thick as new seed: {twelve}"
+        return f"Sow as thick as new seed: {twelve}."
+    return f"Sow {thicker:.2g} times as thick as new seed: {twelve}."
 
 
 def _cautions(store: Store, place: Place, moisture: float) -> list[str]:
@@ -207,13 +210,16 @@ def _cautions(store: Store, place: Place, moisture: float) -> list[str]:
 
 
 def _curve(of: Germination, today: date, half: date | None) -> list[CurvePoint]:
-    begins = of.record.harvested
+    begins, tested = of.record.harvested, {test.on for test in of.record.tests}
     ends = max(today + timedelta(days=365), half + timedelta(days=365) if half else today)
     years = min(_LONGEST_YEARS, max(2.0, (ends - begins).days / DAYS_PER_YEAR))
+    days = [begins + timedelta(days=n * _CURVE_YEARS * DAYS_PER_YEAR) for n in range(int(years / _CURVE_YEARS) + 1)]
     points = []
-    for n in range(int(years / _CURVE_YEARS) + 1):
-        at = n * _CURVE_YEARS
-        day = begins + timedelta(days=at * DAYS_PER_YEAR)
+    for day in sorted({*days, *(each for each in tested if begins < each <= days[-1])}):
+        at = (day - begins).days / DAYS_PER_YEAR
+        if day in tested:
+            # A test tells at once what was not known the day before: the curve goes straight up or down.
+            points.append(CurvePoint(at, round(of.at(day - timedelta(days=1)), 4)))
         points.append(CurvePoint(at, round(of.at(day), 4)))
     return points
 

@@ -8438,10 +8438,11 @@ export interface components {
          *         place_name: its name.
          *         moisture_pct: how moist they are.
          *         germination: what is expected of them today, 0–1.
-         *         says: that in words, and what it rests on.
-         *         sow: how thick to sow, in words.
-         *         half_by: when half of what was sown will come no more, in words; empty if it does not already.
-         *         lives: how long new seed of the kind lives so.
+         *         says: that in a sentence, and what it rests on.
+         *         sow: how thick to sow, in a sentence.
+         *         is_let_go: whether so few come that they are grown out or let go.
+         *         half_by: when half of what was sown will come no more, in a sentence; empty if it does not already.
+         *         lives: how long new seed of the kind lives so, in a sentence.
          *         cautions: what may harm them.
          *         years: their age, years.
          *         curve: germination over the years.
@@ -8463,6 +8464,8 @@ export interface components {
             half_by: string;
             /** Harvested */
             harvested: string;
+            /** Is Let Go */
+            is_let_go: boolean;
             /** Kind */
             kind: string;
             /** Kind Name */

@@ -1,10 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { aOrAn, capital, inRows, renamed } from "./words";
+import { aOrAn, capital, counted, inRows, renamed } from "./words";
 
 describe("words", () => {
   it("begin a line with a capital", () => {
     expect(capital("brown lentils")).toBe("Brown lentils");
     expect(capital("")).toBe("");
+  });
+
+  it("count one of a thing and many", () => {
+    const days = [0, 0.5, 1, 1.001, 2, 1200].map((n) => counted(n, "day"));
+    expect(days).toEqual(["0 days", "0.5 days", "1 day", "1 day", "2 days", "1,200 days"]);
+    expect([1, 3].map((n) => counted(n, "line belongs", "lines belong"))).toEqual(["1 line belongs", "3 lines belong"]);
   });
 
   it("give a name its article, as it is spoken", () => {

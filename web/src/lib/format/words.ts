@@ -1,7 +1,15 @@
 // Small words.
 
+import { exact } from "./numbers";
+
 /** With a capital letter, to begin a line. */
 export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** A number and what it counts: "1 day", "1.5 days", "1,200 days", "1 line belongs". */
+export function counted(n: number, one: string, more = `${one}s`): string {
+  const many = exact(n);
+  return `${many} ${many === "1" ? one : more}`;
+}
 
 /** A name with its article. */
 export const aOrAn = (name: string): string => `${/^(?:8|11(?!\d)|18(?!\d)|[aeio]|u(?!n[iu]|s[eu]))(?!ne\b)/i.test(name) ? "an" : "a"} ${name}`;

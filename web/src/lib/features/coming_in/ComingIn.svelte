@@ -11,6 +11,7 @@
   import Page from "$lib/ui/Page.svelte";
   import Patterns from "$lib/draw/Patterns.svelte";
   import { usualPlace } from "$lib/features/places/usual";
+  import { counted } from "$lib/format/words";
   import LineRead from "./LineRead.svelte";
   import { added, corrected, linesOf, type Typed } from "./lines";
 
@@ -174,8 +175,7 @@
       {#if lacking.length}
         <div class="mt-4 rounded-xl border-2 border-ink bg-cream p-4">
           <p class="leading-snug">
-            <b>{lacking.map(({ sort, count }) => `${count} ${count === 1 ? "line belongs" : "lines belong"} in a ${sort}`).join(", ")}</b>, and there is none
-            yet.
+            <b>{lacking.map(({ sort, count }) => `${counted(count, "line belongs", "lines belong")} in a ${sort}`).join(", ")}</b>, and there is none yet.
           </p>
           <div class="mt-2 flex flex-wrap gap-2">
             {#each lacking as { sort } (sort)}<button class="chip" onclick={() => void addPlace(sort)}>Add a {sort}</button>{/each}
@@ -199,13 +199,13 @@
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">
       <div class="mx-auto flex max-w-3xl items-center justify-between gap-4">
         <p class="leading-snug" aria-live="polite">
-          <b class="text-xl">{packages} {packages === 1 ? "package" : "packages"}</b>
+          <b class="text-xl">{counted(packages, "package")}</b>
           {#if unread || doubtful}
             <button class="caption block min-h-11 text-left underline underline-offset-4" onclick={mend}
-              >{unread ? `${unread} ${unread === 1 ? "line" : "lines"} to mend` : `${doubtful} to look at`}</button
+              >{unread ? `${counted(unread, "line")} to mend` : `${doubtful} to look at`}</button
             >
           {:else}
-            <span class="caption block">{lines.length} {lines.length === 1 ? "line" : "lines"}, all read</span>
+            <span class="caption block">{counted(lines.length, "line")}, all read</span>
           {/if}
         </p>
         <button class="do" onclick={put}>Put all away</button>

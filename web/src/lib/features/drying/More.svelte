@@ -1,6 +1,7 @@
 <!-- Another food goes onto the free trays of a load that is running. -->
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -31,7 +32,7 @@
       bind:value={draft.line}
       {wrong}
       placeholder={larder.us ? "2 lb mushrooms" : "800 g mushrooms"}
-      hint="{load.free_trays} trays are free; the air stays at {load.warmth}."
+      hint="{counted(load.free_trays, 'tray is', 'trays are')} free; the air stays at {load.warmth}."
     />
     <div class="grid grid-cols-2 gap-3">
       <Field label="How thick" name="thickness" bind:value={draft.thickness as string} {wrong} placeholder="as usual" />

@@ -4,6 +4,7 @@
   import type { Schemas } from "$lib/api/client";
   import TrayFoods from "$lib/draw/TrayFoods.svelte";
   import TrayTop from "$lib/draw/TrayTop.svelte";
+  import { counted } from "$lib/format/words";
   import Findings from "./Findings.svelte";
 
   let { plan, wrong, onstart }: { plan: Schemas["LoadPlan"]; wrong: boolean; onstart: () => void } = $props();
@@ -16,7 +17,7 @@
 <Stale stale={wrong}>
   <h2 class="text-4xl">Dry in {plan.takes}{plan.air === "machine" || plan.air === "oven" ? ` at ${plan.warmth}` : ""}</h2>
   <p class="caption">
-    {plan.lying.length} of {plan.trays.count} trays · {plan.machine_name}{plan.energy ? ` · ${plan.energy}` : ""} · room {plan.room}{plan.measured
+    {plan.lying.length} of {counted(plan.trays.count, "tray")} · {plan.machine_name}{plan.energy ? ` · ${plan.energy}` : ""} · room {plan.room}{plan.measured
       ? ", measured"
       : ", as the household says"}
   </p>
@@ -49,7 +50,7 @@
         <summary class="grid min-h-12 list-none grid-cols-[1fr_auto] items-center gap-x-4 py-2 leading-snug sm:grid-cols-[1fr_8.5rem_9.5rem]">
           <span
             ><b class="text-lg inline-block first-letter:uppercase">{item.name}</b> <span class="text-soft">{item.cut}, {item.thickness}</span><span
-              class="caption block">{item.wet}{item.counted ? ", counted" : ""} on {item.trays} tray{item.trays > 1 ? "s" : ""}</span
+              class="caption block">{item.wet}{item.counted ? ", counted" : ""} on {counted(item.trays, "tray")}</span
             ></span
           >
           <span class="font-semibold max-sm:text-right">{item.takes}</span>

@@ -10,6 +10,7 @@
   import X from "@lucide/svelte/icons/x";
   import Findings from "$lib/features/drying/Findings.svelte";
   import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
+  import { counted } from "$lib/format/words";
   import Within from "./Within.svelte";
   import { freezeLoad } from "./freeze.svelte";
 
@@ -106,7 +107,7 @@
       {#if freezeLoad.written}<button class="mt-2 min-h-11 font-bold underline" onclick={() => freezeLoad.add()}>And another food</button>{/if}
       <label for="freeze-dryer" class="head mt-4 block">In</label>
       <select id="freeze-dryer" class="field mt-1" value={freezeLoad.ask.dryer} onchange={(event) => freezeLoad.set({ dryer: event.currentTarget.value })}>
-        {#each dryers as each (each.key)}<option value={each.key}>{each.name}, {each.trays} trays</option>{/each}
+        {#each dryers as each (each.key)}<option value={each.key}>{each.name}, {counted(each.trays, "tray")}</option>{/each}
       </select>
       <ul class="caption mt-4 grid gap-1.5">
         <li>Freeze it on its trays overnight: a frozen load starts at once.</li>

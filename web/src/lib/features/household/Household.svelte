@@ -3,6 +3,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import { whole } from "$lib/format/numbers";
   import { api, ask, basedOn, type Schemas, type Wrong, whyNot } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Conflict from "$lib/ui/Conflict.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -125,7 +126,7 @@
       </div>
       {#if eating?.named}
         <div class="flex items-center justify-between gap-3 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
-          <p><b>{eating.people} {eating.people === 1 ? "person" : "people"}</b>, {whole(eating.kcal_day)} kcal a day together.</p>
+          <p><b>{counted(eating.people, "person", "people")}</b>, {whole(eating.kcal_day)} kcal a day together.</p>
           <a class="chip" href="/table/people" onclick={() => (open = false)}>Who eats</a>
         </div>
       {:else}
@@ -181,7 +182,7 @@
         <div class="flex flex-wrap items-center justify-between gap-x-4 gap-y-2 rounded-xl bg-cream px-4 py-2.5 sm:col-span-2">
           <p class="min-w-0 leading-snug">
             <b>Safe copy:</b>
-            {copy.on ? (copy.days === 0 ? "of today" : copy.days === 1 ? "of yesterday" : `${copy.days} days old`) : "none yet"}.
+            {copy.on ? (copy.days === 0 ? "of today" : copy.days === 1 ? "of yesterday" : `${counted(copy.days, "day")} old`) : "none yet"}.
             <span class="caption block break-words">{copy.trouble || `One is kept each day in ${copy.folder}`}</span>
           </p>
           <button type="button" class="chip" disabled={copying} onclick={keepCopy}>{copying ? "Copying …" : "Copy now"}</button>

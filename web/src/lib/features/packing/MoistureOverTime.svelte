@@ -1,6 +1,7 @@
 <!-- The moisture in one container over the time it is wanted for: water activity, with the line it must not pass. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { between, through } from "$lib/ui/chart/frame";
 
@@ -16,7 +17,7 @@
   const at = (days: number) => moisture.course.findLast((point) => point.days <= days)?.likely ?? moisture.limit;
   const step = $derived([0.25, 0.5, 1, 2, 5, 10].find((years) => last / (years * YEAR) <= 6) ?? 10);
   const ticks = $derived(Array.from({ length: Math.floor(last / (step * YEAR)) + 1 }, (_, n) => n * step));
-  const say = (years: number) => (years === 0 ? "closed" : years < 1 || years % 1 ? `${years * 12} months` : `${years} y`);
+  const say = (years: number) => (years === 0 ? "closed" : years < 1 || years % 1 ? counted(years * 12, "month") : `${years} y`);
 </script>
 
 <p class="text-md font-semibold">{moisture.says}</p>

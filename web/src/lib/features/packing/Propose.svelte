@@ -8,6 +8,7 @@
   import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
+  import { counted } from "$lib/format/words";
   import { latest } from "$lib/state/latest";
   import X from "@lucide/svelte/icons/x";
   import type { Bench } from "./bench.svelte";
@@ -71,8 +72,8 @@
 
 <Sheet bind:open title="Which container?" wide>
   <p class="caption -mt-2">
-    For {bench.ask.horizon_years} years: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is opened. You can always
-    choose differently.
+    For {counted(bench.ask.horizon_years ?? 0, "year")}: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is
+    opened. You can always choose differently.
   </p>
   <p class="head mt-3 grid grid-cols-[1fr_8.500rem_2.750rem] gap-2 max-sm:sr-only" aria-hidden="true"><span>What there is</span><span>eaten in a week</span></p>
   <ul class="mt-1 grid gap-2 max-sm:mt-3">

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import { shownDegrees } from "$lib/format/degrees";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { between, through } from "$lib/ui/chart/frame";
@@ -105,5 +106,5 @@
       </li>
     {/each}
   </ul>
-  {#if climate.more_spells}<p class="caption mt-1">And {climate.more_spells} shorter one{climate.more_spells > 1 ? "s" : ""}.</p>{/if}
+  {#if climate.more_spells}<p class="caption mt-1">And {counted(climate.more_spells, "shorter one")}.</p>{/if}
 {/if}

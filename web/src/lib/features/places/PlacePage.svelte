@@ -2,6 +2,7 @@
 <script lang="ts">
   import { page } from "$app/state";
   import { api, ask } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import Alarms from "./Alarms.svelte";
@@ -54,7 +55,7 @@
                   class="h-5 rounded-r border-[1.5px] border-ink {each.here ? 'bg-yolk' : 'bg-cream'}"
                   style:width="{Math.max(2, (each.days / dearest) * 100)}%"
                 ></span>
-                <span class="text-right whitespace-nowrap">{each.days} days</span>
+                <span class="text-right whitespace-nowrap">{counted(each.days, "day")}</span>
               </li>
             {/each}
           </ul>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { sent } from "$lib/format/numbers";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Conflict from "$lib/ui/Conflict.svelte";
@@ -85,7 +86,7 @@
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     open = false;
-    larder.say(`${done.data} packages stand in ${target.name} now`);
+    larder.say(`${counted(done.data ?? 0, "package stands", "packages stand")} in ${target.name} now`);
     await larder.changed();
     ongo(target.id);
   }

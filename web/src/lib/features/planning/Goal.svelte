@@ -2,6 +2,7 @@
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
 
   type Goal = Schemas["Goal"];
   let { goal, meals, wrong, diary, onset }: { goal: Goal; meals: Schemas["MealView"][]; wrong: Wrong; diary: number; onset: (change: Partial<Goal>) => void } =
@@ -63,7 +64,7 @@
     />
     <p class="caption mt-1.5">
       {#if goal.basis === "planned"}How often you mean to cook each meal.
-      {:else if goal.basis === "diary"}{diary ? `What was eaten on ${diary} ${diary === 1 ? "day" : "days"} of the diary.` : "The diary has no day yet."}
+      {:else if goal.basis === "diary"}{diary ? `What was eaten on ${counted(diary, "day")} of the diary.` : "The diary has no day yet."}
       {:else}Of plan and diary the larger, for every meal and food.{/if}
     </p>
   </fieldset>
@@ -93,7 +94,7 @@
   {#if meals.length > 1}
     <details class="mt-1" open={some.length > 0}>
       <summary class="flex min-h-12 items-center justify-between font-semibold">
-        <span>{some.length ? `${some.length} of ${meals.length} meals count` : `All ${meals.length} meals count`}</span>
+        <span>{some.length ? `${some.length} of ${counted(meals.length, "meal")} count` : `All ${counted(meals.length, "meal")} count`}</span>
         <span class="text-soft" aria-hidden="true">change</span>
       </summary>
       <ul class="pb-2">

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { whole } from "$lib/format/numbers";
+  import { few, whole } from "$lib/format/numbers";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import Goal from "./Goal.svelte";
   import Meals from "./Meals.svelte";
@@ -35,7 +36,6 @@
   /** The largest need is drawn as the largest sack; the others by their volume, so by the cube root of it. */
   const largest = $derived(Math.max(1, ...(store?.rows.map((row) => row.need_g) ?? [])));
   const size = (row: Schemas["StoreRow"]) => 20 + 40 * Math.cbrt(row.need_g / largest);
-  const span = (days: number) => (days < 10 ? days.toFixed(1) : whole(days));
   const missing = $derived(store?.rows.filter((row) => row.gap_g > 0).length ?? 0);
 </script>
 
@@ -52,17 +52,17 @@
         {#if store.rows.length}
           <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2 pb-2">
             <div>
-              <h2 class="text-4xl">{whole(store.covered * 100)} % of what {whole(store.days)} days ask for</h2>
+              <h2 class="text-4xl">{whole(store.covered * 100)} % of what {counted(Math.round(store.days), "day asks", "days ask")} for</h2>
               <p class="caption">
-                {store.cooked_meals} of {store.wanted_meals} meals can be cooked whole ·
-                {missing ? `${store.gap_mass} in ${missing} foods still needed` : "nothing is missing"}
+                {store.cooked_meals} of {counted(store.wanted_meals, "meal")} can be cooked whole ·
+                {missing ? `${store.gap_mass} in ${counted(missing, "food")} still needed` : "nothing is missing"}
               </p>
             </div>
             <a class="chip" href="/api/table/store.csv" download>As CSV</a>
           </div>
           <p class="caption pb-1">
-            {#if larder.overview}By energy, all that is here would feed you for {span(larder.overview.days)} days{larder.overview.past_days >= 0.05
-                ? ` (${span(larder.overview.past_days)} past best-by)`
+            {#if larder.overview}By energy, all that is here would feed you for {few(larder.overview.days)} days{larder.overview.past_days >= 0.05
+                ? ` (${few(larder.overview.past_days)} past best-by)`
                 : ""}, whatever it is.{/if}
             These meals are {whole(store.share_of_eating * 100)} % of all that the household eats in that time. A tap on a food shows more.
           </p>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Sack from "$lib/draw/Sack.svelte";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
 
@@ -34,7 +35,7 @@
       {#if row.new}<span class="ml-1.5 rounded-md border border-ink bg-yolk-pale px-1.5 py-0.5 text-xs font-semibold whitespace-nowrap">try one first</span
         >{/if}
       <span class="block text-sm text-soft">{row.need}, {row.need_cups} · here {row.here}</span>
-      {#if !row.reaches}<span class="block text-sm text-rust">nothing keeps it {keep} years: {row.keeps} at most</span>{/if}
+      {#if !row.reaches}<span class="block text-sm text-rust">nothing keeps it {counted(keep, "year")}: {row.keeps} at most</span>{/if}
     </span>
     <span class="text-right">
       {#if row.gap_g > 0}

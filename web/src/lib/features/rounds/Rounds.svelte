@@ -4,6 +4,7 @@
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import Days from "./Days.svelte";
   import Line from "./Line.svelte";
@@ -38,7 +39,7 @@
     <Patterns foods={round.due.filter((task) => task.form).map((task) => ({ form: task.form ?? "", colour: task.colour ?? "" }))} scale={0.6} />
     <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[1fr_17rem] lg:grid-cols-[1fr_21rem] lg:grid-rows-1">
       <section aria-label="What is due" class="min-w-0 px-4 pt-5 pb-8 sm:px-6 lg:overflow-y-auto">
-        <h1 class="text-5xl">{ready ? `${ready} thing${ready > 1 ? "s" : ""} to do` : round.due.length ? "All done for now" : "Nothing is due"}</h1>
+        <h1 class="text-5xl">{ready ? `${counted(ready, "thing")} to do` : round.due.length ? "All done for now" : "Nothing is due"}</h1>
         <p class="caption">
           {new Date().toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long" })}{round.late ? ` · ${round.late} late` : ""}
         </p>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask } from "$lib/api/client";
   import Labels from "$lib/features/shelves/Labels.svelte";
+  import { counted } from "$lib/format/words";
   import type { Running, RunView } from "./run.svelte";
 
   let { run, view }: { run: Running; view: RunView } = $props();
@@ -29,7 +30,7 @@
       </p>
       {#each view.cautions as caution (caution)}<p class="wrong mt-3">{caution}</p>{/each}
       <div class="mt-6 flex flex-wrap gap-4">
-        <button class="do" onclick={() => (printing = true)}>Print {view.containers.length} label{view.containers.length === 1 ? "" : "s"} …</button>
+        <button class="do" onclick={() => (printing = true)}>Print {counted(view.containers.length, "label")} …</button>
         <button class="chip !min-h-[52px] !px-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/labelled", path)))}
           >They are all stuck on</button
         >

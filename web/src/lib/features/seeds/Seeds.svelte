@@ -113,9 +113,10 @@
                   )} % moisture
                 </p>
                 <p class="mt-2 text-lg leading-snug">
-                  <b class={seed.germination < 0.2 ? "text-rust" : ""}>{seed.says.charAt(0).toUpperCase() + seed.says.slice(1)}.</b> Sow {seed.sow}.
+                  <b class={seed.is_let_go ? "text-rust" : ""}>{seed.says}</b>
+                  {seed.sow}
                 </p>
-                <p class="text-md text-soft">{[seed.half_by, seed.lives].filter(Boolean).join("; ")}.</p>
+                <p class="text-md text-soft">{seed.half_by} {seed.lives}</p>
                 {#if seed.wants_test}<p class="mt-1 font-semibold">Nobody has tested these for a year: ten on damp paper tell how many come.</p>{/if}
                 {#each seed.cautions as line (line)}<p class="mt-1 font-semibold text-rust">{line}</p>{/each}
                 {#if seed.tests.length}

@@ -13,6 +13,7 @@
   import Acts from "$lib/features/using/Acts.svelte";
   import HowMany from "$lib/features/using/HowMany.svelte";
   import { someOf } from "$lib/features/using/alike";
+  import { counted } from "$lib/format/words";
   import Later from "$lib/ui/Later.svelte";
   import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
@@ -87,7 +88,7 @@
     event.preventDefault();
     const body = { numbers: someOf(number, alike, count), place, shelf: Number(shelf), on: day || null };
     await done(
-      `${count > 1 ? `${body.numbers.length} packages stand` : `Number ${number} stands`} in ${target?.name ?? "the new place"} now`,
+      `${count > 1 ? counted(body.numbers.length, "package stands", "packages stand") : `Number ${number} stands`} in ${target?.name ?? "the new place"} now`,
       await ask(api.POST("/api/shelves/move", { body })),
     );
   }
@@ -103,7 +104,7 @@
     event.preventDefault();
     const body = { numbers: someOf(number, alike, count), why, on: day || null };
     await done(
-      count > 1 ? `${body.numbers.length} packages are thrown out` : `Number ${number} is thrown out`,
+      count > 1 ? `${counted(body.numbers.length, "package")} are thrown out` : `Number ${number} is thrown out`,
       await ask(api.POST("/api/shelves/throw-out", { body })),
     );
   }

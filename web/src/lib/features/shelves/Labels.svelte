@@ -4,6 +4,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Field from "$lib/ui/Field.svelte";
   import { keepLayout, keptLayout } from "./labels";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -95,7 +96,7 @@
   </svg>
 {/snippet}
 
-<Sheet bind:open title={count === 1 ? "One label" : `${count} labels`} wide>
+<Sheet bind:open title={counted(count, "label")} wide>
   <Choice
     label="Labels to print on"
     options={[...offered.map((each) => [each.key, each.name] as const), ["own", "labels of your own …"]]}

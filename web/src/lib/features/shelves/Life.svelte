@@ -1,6 +1,7 @@
 <!-- The life ledger as a line: how much was left, and which place cost how much of it. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
 
   let { card }: { card: Schemas["Card"] } = $props();
 
@@ -54,7 +55,7 @@
   <ul class="caption mt-1">
     {#each points as point, n (n)}
       <li class={point.hot ? "font-semibold text-rust" : ""}>
-        {point.place}, {point.closed}, {point.days} days: cost {point.share_text} of its life{point.hot ? ": warm" : ""}
+        {point.place}, {point.closed}, {counted(point.days, "day")}: cost {point.share_text} of its life{point.hot ? ": warm" : ""}
       </li>
     {/each}
   </ul>

@@ -1,6 +1,7 @@
 <!-- How food is spread over places and ways of keeping, and what goes if one of them fails. -->
 <script lang="ts">
   import { api, ask, type Schemas } from "$lib/api/client";
+  import { few } from "$lib/format/numbers";
   import { query } from "$lib/state/query.svelte";
   import Page from "$lib/ui/Page.svelte";
 
@@ -9,7 +10,6 @@
 
   /** So many foods are named; the rest is counted. */
   const NAMED = 6;
-  const days = (each: number) => (each < 10 ? each.toFixed(1) : String(Math.round(each)));
   const listed = (foods: readonly string[]) => `${foods.slice(0, NAMED).join(", ")}${foods.length > NAMED ? ` and ${foods.length - NAMED} more` : ""}`;
 </script>
 
@@ -20,7 +20,7 @@
       <li class="border-b border-line py-3">
         <p class="flex flex-wrap items-baseline justify-between gap-x-4">
           <b class="text-lg">{part.name}</b>
-          <span>{days(part.days)} of {days(spread?.days ?? 0)} days, {part.share_text}</span>
+          <span>{few(part.days)} of {few(spread?.days ?? 0)} days, {part.share_text}</span>
         </p>
         <div class="mt-1 h-3 rounded-full border border-ink bg-paper" aria-hidden="true">
           <div class="h-full rounded-full bg-yolk" style:width="{Math.max(1, part.share * 100)}%"></div>

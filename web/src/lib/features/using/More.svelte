@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, type Answer, type Schemas, type Wrong } from "$lib/api/client";
   import { sent } from "$lib/format/numbers";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -82,7 +83,7 @@
   async function done(event: SubmitEvent) {
     event.preventDefault();
     const says = SAID[chosen];
-    const which = (leaves || chosen === "opened") && count > 1 ? `${numbers.length} packages` : `Number ${card.number}`;
+    const which = (leaves || chosen === "opened") && count > 1 ? counted(numbers.length, "package") : `Number ${card.number}`;
     const answer = await send();
     wrong = answer.wrong ?? {};
     if (answer.wrong) return;

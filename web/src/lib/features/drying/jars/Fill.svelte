@@ -2,6 +2,7 @@
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
 
@@ -46,7 +47,7 @@
     row="mt-1 grid gap-2"
     chip="!justify-start !text-left"
   >
-    {#snippet content(many, why)}<span><b>{many} days</b> <span class="font-normal">{why}</span></span>{/snippet}
+    {#snippet content(many, why)}<span><b>{counted(many, "day")}</b> <span class="font-normal">{why}</span></span>{/snippet}
   </Choice>
   {#each Object.values(wrong) as each (each.message)}<p class="wrong mt-2" role="alert">{each.message}</p>{/each}
   <div class="mt-5 flex justify-end"><button class="do" onclick={fill}>Fill it</button></div>

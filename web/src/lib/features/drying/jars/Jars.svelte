@@ -3,6 +3,7 @@
   import { query } from "$lib/state/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
+  import { counted } from "$lib/format/words";
   import Fill from "./Fill.svelte";
   import Jar from "./Jar.svelte";
 
@@ -77,7 +78,7 @@
         <div class="mt-5">
           <p class="head">How long? Guidelines</p>
           <dl class="mt-1 grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-md leading-snug">
-            {#each view.guidelines as guideline (guideline.days)}<dt class="font-bold">{guideline.days} days</dt>
+            {#each view.guidelines as guideline (guideline.days)}<dt class="font-bold">{counted(guideline.days, "day")}</dt>
               <dd>{guideline.why} <span class="text-soft">({guideline.source})</span></dd>{/each}
           </dl>
         </div>

@@ -2,16 +2,17 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
+  import { counted } from "$lib/format/words";
 
   let { view }: { view: Schemas["MonthView"] } = $props();
 
   const most = $derived(Math.max(1, ...view.totals.map((food) => food.mass_g)));
 </script>
 
-<h2 class="text-2xl">{view.kept} {view.kept === 1 ? "day" : "days"} kept</h2>
+<h2 class="text-2xl">{counted(view.kept, "day")} kept</h2>
 {#if view.incomplete}
   <p class="caption font-semibold text-rust">
-    {view.incomplete === 1 ? "1 day is" : `${view.incomplete} days are`} not complete: a line there is not read yet.
+    {counted(view.incomplete, "day is", "days are")} not complete: a line there is not read yet.
   </p>
 {/if}
 {#if view.totals.length}
@@ -38,7 +39,7 @@
             stroke-width="1.2"
           />
         </svg>
-        <p class="mt-0.5 flex justify-between text-sm text-soft"><span>{food.average}</span><span>on {food.days} {food.days === 1 ? "day" : "days"}</span></p>
+        <p class="mt-0.5 flex justify-between text-sm text-soft"><span>{food.average}</span><span>on {counted(food.days, "day")}</span></p>
       </li>
     {/each}
   </ul>

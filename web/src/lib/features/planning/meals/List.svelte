@@ -1,6 +1,7 @@
 <!-- The household's meals, by when they are eaten, with what a helping gives. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
 
   let { meals, chosen, onopen, onnew }: { meals: Schemas["MealView"][]; chosen: number | undefined; onopen: (number: number) => void; onnew: () => void } =
     $props();
@@ -29,9 +30,7 @@
         >
           <span class="leading-tight">
             <span class="font-semibold">{each.meal.name}</span>
-            {#if waits}<span class="block text-xs font-semibold {each.number === chosen ? '' : 'text-rust'}"
-                >{waits} {waits === 1 ? "line" : "lines"} to look at</span
-              >{/if}
+            {#if waits}<span class="block text-xs font-semibold {each.number === chosen ? '' : 'text-rust'}">{counted(waits, "line")} to look at</span>{/if}
           </span>
           <span class="text-right text-sm leading-tight whitespace-nowrap text-soft"
             >{each.read.kcal_per_person_text} kcal<br />{each.meal.per_month} × a month</span

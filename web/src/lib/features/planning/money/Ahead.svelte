@@ -1,6 +1,7 @@
 <!-- The weeks until the goal at this pace: whole meals as a stair of food, days as a line above. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { through } from "$lib/ui/chart/frame";
 
@@ -8,7 +9,7 @@
 
   const last = $derived(weeks.weeks.at(-1)?.week ?? 0);
   const end = $derived(weeks.weeks.at(-1));
-  const told = $derived(weeks.weeks.map((week) => `week ${week.week}: ${week.meals} meals, ${Math.round(week.days)} days`).join("; "));
+  const told = $derived(weeks.weeks.map((week) => `week ${week.week}: ${counted(week.meals, "meal")}, ${counted(Math.round(week.days), "day")}`).join("; "));
 
   function below(wide: number) {
     const every = Math.max(1, Math.ceil(last / Math.max(3, Math.floor(wide / 52))));

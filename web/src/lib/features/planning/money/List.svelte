@@ -3,6 +3,7 @@
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Sack from "$lib/draw/Sack.svelte";
+  import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
 
   let { list }: { list: Schemas["ListView"] } = $props();
@@ -25,10 +26,11 @@
 
 <div class="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
   <div>
-    <h2 class="text-4xl">{list.lines.length ? `${gained} ${gained === 1 ? "meal" : "meals"} more for ${list.cost}` : "This week's list"}</h2>
+    <h2 class="text-4xl">{list.lines.length ? `${counted(gained, "meal")} more for ${list.cost}` : "This week's list"}</h2>
     <p class="caption">
       {#if list.lines.length}
-        {list.meals_then} of {list.meals_wanted} meals whole, and {days < 10 ? days.toFixed(1) : Math.round(days)} days of food more · {list.left_over} left over
+        {list.meals_then} of {counted(list.meals_wanted, "meal")} whole, and {days < 10 ? days.toFixed(1) : Math.round(days)} days of food more · {list.left_over}
+        left over
       {:else}{list.says}{/if}
     </p>
   </div>
@@ -60,7 +62,7 @@
   <p class="caption mt-1">
     Whole meals before half ones; then the most days of food; then the least money.
     {bound > 0
-      ? `Found in the time there was: no list whatever makes more than ${bound} ${bound === 1 ? "meal" : "meals"} more.`
+      ? `Found in the time there was: no list whatever makes more than ${counted(bound, "meal")} more.`
       : "No other list makes more meals for this sum."}
   </p>
 {/if}

@@ -3,6 +3,7 @@
   import Page from "$lib/ui/Page.svelte";
   import { query } from "$lib/state/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
+  import { counted } from "$lib/format/words";
   import Person from "./Person.svelte";
   import Seats from "./Seats.svelte";
 
@@ -42,8 +43,8 @@
                 <div>
                   <b class="text-lg">{each.person.name}</b>
                   <span class="block text-sm text-soft"
-                    >{each.age} years{each.person.count && each.person.count > 1 ? `, ${each.person.count} of them` : ""}{each.person.weeks
-                      ? `, guests for ${each.person.weeks} weeks`
+                    >{counted(each.age, "year")}{each.person.count && each.person.count > 1 ? `, ${each.person.count} of them` : ""}{each.person.weeks
+                      ? `, guests for ${counted(each.person.weeks, "week")}`
                       : ""}</span
                   >
                 </div>
