@@ -1,5 +1,6 @@
 <!-- Stocktake: along the shelves of a place with a phone; what is there is tapped, and the rest is asked about. -->
 <script lang="ts">
+  import { tick } from "svelte";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
@@ -32,6 +33,8 @@
   let typed = $state("");
   /** Whether somebody has gone along all shelves: what is not tapped by then is not there. */
   let asking = $state(false);
+  /** Where it is asked what became of the rest. */
+  let questions = $state<HTMLElement>();
 
   $effect(() => {
     said = draft<Said>(name) ?? { ...NOTHING };
@@ -75,6 +78,16 @@
   function answer(one: OnShelf, what: Answer) {
     said.missing[one.number] = what;
     keep();
+  }
+
+  /** To where it is asked, below all shelves; from there on to the first that nobody has answered. */
+  async function toTheRest() {
+    const begins = !asking;
+    asking = true;
+    await tick();
+    const to = begins ? questions : questions?.querySelector<HTMLElement>(`[data-number="${unsaid[0]?.number}"]`);
+    to?.scrollIntoView({ block: "start" });
+    to?.querySelector<HTMLElement>(begins ? "h2" : "[role=radio]")?.focus({ preventScroll: true });
   }
 
   function add(event: SubmitEvent) {
@@ -174,15 +187,17 @@
           </p>
         {/if}
         {#if asking && rest.length}
-          <h2 class="mt-8 text-3xl">What became of {rest.length === 1 ? "this one" : `these ${rest.length}`}?</h2>
-          <ul>
-            {#each rest as one (one.number)}
-              <li class="border-b border-line py-3">
-                <p class="mb-1"><b class="mr-2">{one.number}</b><b>{one.food}</b>, {one.mass}</p>
-                <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer(one, what)} />
-              </li>
-            {/each}
-          </ul>
+          <div bind:this={questions} class="scroll-mt-16 pt-8">
+            <h2 class="text-3xl" tabindex="-1">What became of {rest.length === 1 ? "this one" : `these ${rest.length}`}?</h2>
+            <ul>
+              {#each rest as one (one.number)}
+                <li class="scroll-mt-16 border-b border-line py-3" data-number={one.number}>
+                  <p class="mb-1"><b class="mr-2">{one.number}</b><b>{one.food}</b>, {one.mass}</p>
+                  <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer(one, what)} />
+                </li>
+              {/each}
+            </ul>
+          </div>
         {/if}
         {#each Object.values(wrong) as each, n (n)}<p class="wrong mt-3" role="alert">{each.message}</p>{/each}
       </section>
@@ -195,7 +210,7 @@
           >
         </p>
         {#if rest.length && (!asking || unsaid.length)}
-          <button class="do" disabled={asking} onclick={() => (asking = true)}>{asking ? "Say what became of them" : "The rest is not there"}</button>
+          <button class="do" onclick={() => void toTheRest()}>{asking ? "Say what became of them" : "The rest is not there"}</button>
         {:else}
           <button class="do" onclick={done}>Done</button>
         {/if}
