@@ -67,3 +67,25 @@ def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Here) 
     )
     assert covered[0] > 3
     assert covered[1] == 0
+
+
+@pytest.mark.parametrize(
+    ("view", "pressed", "seen"),
+    [
+        ("/table/meals", re.compile("^Pear crumble"), "Pear crumble"),
+        ("/table/meals?n=1", "New meal", "A new meal"),
+        ("/table/diary?month=2026-10", re.compile("^31"), "The evening's line"),
+        ("/drying", re.compile("since"), "The trays"),
+    ],
+)
+def test_what_a_press_changes_above_is_seen(
+    phone: Page, demo: Here, view: str, pressed: str | re.Pattern[str], seen: str
+) -> None:
+    """The parts of a place stand one below the other: what is picked below is shown above."""
+    phone.goto(f"{demo.url}{view}")
+    button = phone.get_by_role("main").get_by_role("button", name=pressed).last
+    button.scroll_into_view_if_needed()
+    phone.evaluate("scrollTo(0, document.documentElement.scrollHeight)")
+    button.tap()
+    section = phone.get_by_role("region", name=seen, exact=True)
+    expect(section.locator("h1:not(.sr-only), h2, input").first).to_be_in_viewport()

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bring } from "$lib/ui/bring";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { page } from "$app/state";
@@ -53,7 +54,7 @@
       <NewLoad {machines} {us} />
     </section>
 
-    <section aria-label="The trays" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 md:pt-2.5 lg:overflow-y-auto">
+    <section id="trays" aria-label="The trays" class="min-w-0 px-4 pt-4 pb-6 sm:px-6 md:pt-2.5 lg:overflow-y-auto">
       {#if load.written}
         {#if load.plan}<Proposal plan={load.plan} wrong={Object.keys(load.wrong).length > 0} onstart={start} />{/if}
       {:else if running}
@@ -106,7 +107,7 @@
             <li class="border-b border-line py-2.5">
               <button
                 class="block w-full rounded-lg px-1 text-left hover:bg-cream {running?.number === each.number ? 'font-bold' : ''}"
-                onclick={() => ((shown = each.number), load.clear({ air_c: null }))}
+                onclick={() => ((shown = each.number), load.clear({ air_c: null }), void bring("trays"))}
               >
                 <span class="block text-lg font-bold first-letter:uppercase">{each.says}</span>
                 <span class="block text-sm leading-snug font-normal text-soft">{each.machine_name}, since {when(each.began)}</span>
@@ -117,7 +118,7 @@
             </li>
           {/each}
         </ul>
-        {#if load.written}<button class="chip mt-3" onclick={() => load.clear({ air_c: null })}>Back to what is drying</button>{/if}
+        {#if load.written}<button class="chip mt-3" onclick={() => (load.clear({ air_c: null }), void bring("trays"))}>Back to what is drying</button>{/if}
       {:else if loaded}
         <p class="caption mt-1">Nothing is on the trays. Once something is, its weight tells when it will be dry.</p>
       {/if}

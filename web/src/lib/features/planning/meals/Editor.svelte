@@ -164,7 +164,7 @@
 </script>
 
 <Patterns foods={layers} scale={0.8} />
-<section aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 pb-8 max-md:order-1 sm:px-6 lg:overflow-y-auto">
+<section id="meal" aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 pb-8 max-md:order-1 sm:px-6 lg:overflow-y-auto">
   <div class="mx-auto grid max-w-4xl grid-cols-1 gap-x-8 lg:grid-cols-[1fr_15rem]">
     <div class="flex min-w-0 flex-col">
       <label for="meal-name" class="sr-only">Name of the meal</label>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { bring } from "$lib/ui/bring";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { goto } from "$app/navigation";
@@ -22,7 +23,8 @@
   const waits = (each: Schemas["MealView"]) => each.read.asks + each.read.unread > 0;
 
   /** Back leads to where the meals were come to, by way of the first that was opened and not of each. */
-  const open = (query: string) => void goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
+  const open = (query: string) => goto(`/table/meals?${query}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
+  const show = (query: string) => void open(query).then(() => bring("meal"));
 </script>
 
 <Page title="Meals" of={seen}>
@@ -33,10 +35,10 @@
         {#if number && meals.length && !meals.some((each) => each.number === number)}
           <p class="wrong mb-3" role="status">There is no meal {number}, or no longer.</p>
         {/if}
-        <List {meals} chosen={chosen?.number} onopen={(n) => open(`n=${n}`)} onnew={() => open("new")} />
+        <List {meals} chosen={chosen?.number} onopen={(n) => show(`n=${n}`)} onnew={() => show("new")} />
       </section>
       {#key chosen?.number ?? "new"}
-        <Editor view={chosen} {foods} first={!meals.length} onkept={(n) => open(`n=${n}`)} ongone={() => open("")} />
+        <Editor view={chosen} {foods} first={!meals.length} onkept={(n) => void open(`n=${n}`)} ongone={() => void open("")} />
       {/key}
     </div>
   {/if}
