@@ -201,3 +201,21 @@ def test_labels_that_would_overlap(page: Page, served: Here) -> None:
     page.get_by_role("button", name="Open the sheet").click()
     expect(size).to_have_attribute("aria-invalid", "true")
     expect(page.get_by_role("dialog")).to_contain_text("3 side by side take 27 cm, and the page has")
+
+
+@pytest.mark.parametrize(
+    ("view", "label", "typed", "button", "says"),
+    [
+        ("/table/diary", "Or what was used", "", "Save", "Write what was used"),
+        ("/shelves/coming-in", "Type a line, or paste many", " ", "Add to the list", "Write what is there"),
+        ("/shelves/count?place=1", "Number of another one here", "rice", "Add it", "Type the number that stands on it"),
+    ],
+)
+def test_what_is_empty_or_no_number_is_not_passed_over(
+    page: Page, served: Here, view: str, label: str, typed: str, button: str, says: str
+) -> None:
+    page.goto(f"{served.url}{view}")
+    page.get_by_label(label).fill(typed)
+    page.get_by_role("button", name=button, exact=True).click()
+    expect(page.get_by_role("alert").filter(has_text=says)).to_be_visible()
+    expect(page.get_by_label(label)).to_have_attribute("aria-invalid", "true")

@@ -97,8 +97,15 @@ What is sent is sent once, is refused after a while, and that must be shown. Eac
 
 VIEWS = ["/rounds", "/rounds/looks", "/table", "/table/meals", "/table/meals?n=1", "/table/diary", "/table/money"]
 VIEWS += ["/table/people", "/drying", "/drying/jars", "/drying/ready", "/drying/freeze", "/drying/freezer", "/run"]
-VIEWS += ["/bench?line=5 kg wheat", "/shelves?n=1", "/supplies", "/shelves/place?n=3", "/shelves/seeds", "/shelves/coming-in"]
-VIEWS += ["/shelves/count?place=1", "/shelves/spread", "/guide", "/start"]
+VIEWS += [
+    "/bench?line=5 kg wheat",
+    "/shelves?n=1",
+    "/supplies",
+    "/shelves/place?n=3",
+    "/shelves/seeds",
+    "/shelves/coming-in",
+]
+VIEWS += ["/shelves/count?place=1", "/start"]
 
 
 def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page, demo: Here) -> None:

@@ -72,7 +72,8 @@
 
   function add(event?: Event) {
     event?.preventDefault();
-    if (!typed.trim()) return;
+    wrong = typed.trim() ? {} : { text: { message: "Write what is there, a line for each kind", nearest: [] } };
+    if (wrong.text) return;
     lines = added(lines, linesOf(typed));
     typed = "";
     putAway = undefined;
@@ -162,16 +163,20 @@
           placeholder={EXAMPLES}
           autocomplete="off"
           spellcheck="false"
+          aria-invalid={wrong.text ? "true" : undefined}
+          aria-describedby="lines-note"
           bind:value={typed}
           {onkeydown}
           {onpaste}></textarea>
+        <div id="lines-note">
+          {#if wrong.text}<p class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
+        </div>
         <div class="mt-2 flex flex-wrap items-center gap-3">
           <button class="chip" type="submit">Add to the list</button>
           <p class="caption">“About 2021”, “before 2019”, “no idea when” are fine. Something nobody knows is “mystery bag”.</p>
         </div>
       </form>
       <Patterns foods={shown.flatMap((each) => (each.view?.stock ? [each.view.stock] : []))} />
-      {#if wrong.text}<p class="wrong mt-3" role="alert">{wrong.text.message}</p>{/if}
       {#if lacking.length}
         <div class="mt-4 rounded-xl border-2 border-ink bg-cream p-4">
           <p class="leading-snug">

@@ -14,10 +14,10 @@
   let hour = $state("");
   let wrong = $state<Wrong>({});
 
-  /** When it was read: now, unless a day or an hour is typed. */
+  /** When it was read: now, unless another day or an hour is typed. */
   function moment(): string | undefined {
-    if (!day && !hour) return undefined;
     const today = new Date().toLocaleDateString("en-CA");
+    if (!hour && (!day || day === today)) return undefined;
     return new Date(`${day || today}T${hour || "12:00"}`).toISOString();
   }
 

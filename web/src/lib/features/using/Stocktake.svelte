@@ -93,6 +93,7 @@
   function add(event: SubmitEvent) {
     event.preventDefault();
     const found = Number(typed.replace(/\D/g, ""));
+    wrong = found ? {} : { another: { message: "Type the number that stands on it", nearest: [] } };
     if (!found) return;
     if (here.some((each) => each.number === found)) said.there = [...new Set([...said.there, found])];
     else said.more = [...new Set([...said.more, found])];
@@ -171,10 +172,21 @@
         <form class="mt-6 flex items-end gap-3" onsubmit={add} novalidate>
           <div class="flex-1 sm:max-w-56">
             <label class="head block" for="another">Number of another one here</label>
-            <input id="another" class="field mt-1" inputmode="numeric" autocomplete="off" bind:value={typed} />
+            <input
+              id="another"
+              class="field mt-1"
+              inputmode="numeric"
+              autocomplete="off"
+              bind:value={typed}
+              aria-invalid={wrong.another ? "true" : undefined}
+              aria-describedby="another-note"
+            />
           </div>
           <button class="chip" type="submit">Add it</button>
         </form>
+        <div id="another-note">
+          {#if wrong.another}<p class="wrong mt-1" role="alert">{wrong.another.message}</p>{/if}
+        </div>
         {#if said.more.length}
           <p class="mt-2 flex flex-wrap gap-2">
             {#each said.more as one (one)}
@@ -199,7 +211,9 @@
             </ul>
           </div>
         {/if}
-        {#each Object.values(wrong) as each, n (n)}<p class="wrong mt-3" role="alert">{each.message}</p>{/each}
+        {#each Object.entries(wrong).filter(([field]) => field !== "another") as [field, each] (field)}<p class="wrong mt-3" role="alert">
+            {each.message}
+          </p>{/each}
       </section>
     </div>
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">

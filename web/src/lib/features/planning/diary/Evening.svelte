@@ -52,6 +52,7 @@
   function add(event: SubmitEvent) {
     event.preventDefault();
     if (line.trim()) void append({ meal: null, people: null, line });
+    else wrong = { line: { message: "Write what was used, as “2 cups rice”", nearest: [] } };
   }
 </script>
 
