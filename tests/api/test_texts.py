@@ -1,4 +1,4 @@
-"""All that the demo's screens are told, in either measure: one thing is not many, and nobody is told foreign figures.
+"""All that the demo tells on screen and on paper, in either measure: one thing is not many, no figure is foreign.
 
 What is read as it was typed, what a source says, and what something is sold as, keeps its own measures.
 """
@@ -6,11 +6,14 @@ What is read as it was typed, what a source says, and what something is sold as,
 import re
 import shutil
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import replace
+from io import BytesIO
 from pathlib import Path
 from typing import Any
 
+import httpx
+import pypdf
 import pytest
 from fastapi.testclient import TestClient
 
@@ -58,16 +61,33 @@ def texts(answer: object, where: str = "") -> Iterator[tuple[str, str]]:
 
 
 def pages(client: TestClient) -> Iterator[tuple[str, Any]]:
-    """Everything that can be looked at, and what it answers."""
+    """Everything that can be looked at, on screen, on paper, in a calendar or a table, and what it says."""
     document = client.app.openapi()  # type: ignore[attr-defined]
     for path, methods in document["paths"].items():
-        numbered = path.endswith(("{number}", "{year}/{month}"))
-        if "get" not in methods or ("{" in path and not numbered):
+        of = re.findall(r"\{(\w+)\}", path)
+        if "get" not in methods or of not in ([], ["number"], ["year", "month"]):
             continue
-        for n in range(1, 80) if path.endswith("{number}") else range(9, 12) if numbered else [0]:
-            answer = client.get(path.format(number=n, year=2026, month=n))
-            if answer.status_code == 200 and answer.headers["content-type"] == "application/json":
-                yield path, answer.json()
+        for n in range(1, 80) if of == ["number"] else range(9, 12) if of else [0]:
+            answer = client.get(path.format(number=n, year=2026, month=n), params=PAPER.get(path))
+            if answer.status_code == 200 and (read := READ.get(answer.headers["content-type"].partition(";")[0])):
+                yield path, read(answer)
+
+
+PAPER = {"/api/labels.pdf": {"number": [1, 9, 35, 49, 66]}}
+"""What is asked for, where something has to be."""
+
+
+def on_paper(answer: httpx.Response) -> list[str]:
+    """The lines of the pages of a document."""
+    return [line for page in pypdf.PdfReader(BytesIO(answer.content)).pages for line in page.extract_text().split("\n")]
+
+
+READ: dict[str, Callable[[httpx.Response], Any]] = {
+    "application/json": lambda answer: answer.json(),
+    "application/pdf": on_paper,
+    "text/calendar": lambda answer: answer.text.replace("\r\n ", "").splitlines(),
+    "text/csv": lambda answer: answer.text.splitlines(),
+}
 
 
 def plans(client: TestClient) -> Iterator[tuple[str, Any]]:
@@ -102,13 +122,14 @@ def plans(client: TestClient) -> Iterator[tuple[str, Any]]:
 
 @pytest.mark.parametrize("units", [Units.METRIC, Units.US])
 def test_every_text_is_right_in_either_measure(furnished: Path, tmp_path: Path, units: Units) -> None:
-    wrong, seen = set(), 0
+    wrong, seen, looked_at = set(), 0, set()
     with open_larder(Path(shutil.copy(furnished, tmp_path / "demo.db"))) as larder:
         with reading(larder.engine) as session:
             household = settings(session)
         settle(larder, replace(household, units=units))
         client = client_of(larder)
         for path, answer in (*pages(client), *plans(client)):
+            looked_at.add(path)
             for where, text in texts(answer):
                 seen += 1
                 if TYPED_OR_SOURCE.search(where):
@@ -118,3 +139,6 @@ def test_every_text_is_right_in_either_measure(furnished: Path, tmp_path: Path, 
                     wrong.add(f"{path}{where}: {text}")
     assert sorted(wrong) == []
     assert seen > 15_000
+    assert {path.rpartition("/")[2] for path in looked_at if "." in path} == {
+        *("labels.pdf", "list.csv", "list.pdf", "log.csv", "rounds.ics", "sheet.pdf", "store.csv")
+    }
