@@ -7,6 +7,10 @@ import re
 from tests.test_tokens import SOURCES
 
 DEGREES = re.compile(r"\d ?°C")
+OFFERED = re.compile(r'"[\d.]+ (?:kg|g|mL|L|cm|mm) [a-z]')
+FIGURE = re.compile(r"\} (?:g|kg|mm|cm)\b(?! protein| of gel)")
+COMMENT = re.compile(r"<!--.*?-->", re.DOTALL)
+KINDS_OF_HOUSE = re.compile(r"\bus\b")
 EXAMPLE = re.compile(r'placeholder="[^"{]*\d ?(?:kg|g|mL|cm|mm)\b[^"{]*"')
 
 
@@ -19,6 +23,23 @@ def lacking(text: str) -> list[str]:
     ]
 
 
+def metric_alone(text: str) -> list[str]:
+    """What is offered to press, or written behind a figure, and is the same in a US house; but for nutrients."""
+    text = COMMENT.sub("", text)
+    return [
+        text[max(0, found.start() - 30) : found.end() + 10]
+        for law in (OFFERED, FIGURE)
+        for found in law.finditer(text)
+        if not KINDS_OF_HOUSE.search(text[max(0, found.start() - 250) : found.start()])
+    ]
+
+
+def test_nothing_is_offered_in_metric_alone() -> None:
+    told_so = {"OwnMix.svelte"}
+    sources = [path for path in SOURCES if path.name not in told_so]
+    assert {path.name: found for path in sources if (found := metric_alone(path.read_text()))} == {}
+
+
 def test_no_page_speaks_metric_alone() -> None:
     assert {path.name: found for path in SOURCES if (found := lacking(path.read_text()))} == {}
 
@@ -27,3 +48,6 @@ def test_it_would_see_one() -> None:
     assert lacking('  text: "at 20 °C",\n  text: "at 20 °C (68 °F)",') == ['text: "at 20 °C",']
     assert lacking('<input placeholder="240 g" />') != []
     assert lacking('<input placeholder={larder.us ? "8 oz" : "240 g"} />') == []
+    assert metric_alone('{#each ["3 kg apples"] as line}') != []
+    assert metric_alone('{#each us ? ["6 lb apples"] : ["3 kg apples"] as line}') == []
+    assert metric_alone("dry at about {Math.round(target)} g.") != []

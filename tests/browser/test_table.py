@@ -47,7 +47,7 @@ def test_who_eats_and_what_that_asks_for(page: Page, served: Here) -> None:
     expect(sheet).to_contain_text("woman: 354 − 6.91 × 74 years + (9.36 × 61 kg + 726 × 1.58 m)")
     sheet.get_by_role("button", name="Save").click()
     expect(page.get_by_role("heading", name="1,561 kcal a day")).to_be_visible()
-    page.get_by_role("button", name="Grandmother, 1561 kcal").click()
+    page.get_by_role("button", name="Grandmother, 1,561 kcal").click()
     sheet = page.get_by_role("dialog", name="Grandmother")
     sheet.get_by_role("radio", name="hard").click()
     sheet.get_by_role("button", name="Save").click()
@@ -56,6 +56,17 @@ def test_who_eats_and_what_that_asks_for(page: Page, served: Here) -> None:
     expect(page.get_by_role("heading", name="1,561 kcal a day")).to_be_visible()
     page.get_by_role("button", name="Household").click()
     expect(page.get_by_role("dialog", name="Household")).to_contain_text("1 person, ")
+
+
+def test_a_guest_alone_is_nobody_who_always_eats_here(page: Page, served: Here) -> None:
+    guest = {"name": "Ada", "birth_year": date.today().year - 8, "weeks": 2}
+    asking.post(f"{served.url}/api/table/people", json=guest).raise_for_status()
+    page.goto(f"{served.url}/table/people")
+    heading = page.get_by_role("heading", level=1).locator("..")
+    expect(heading).to_contain_text("for 2, as long as nobody who always eats here is named")
+    asking.post(f"{served.url}/api/table/people", json=guest | {"name": "Ben", "weeks": None}).raise_for_status()
+    page.reload()
+    expect(heading).to_contain_text("for 1 person who always eats here")
 
 
 _SMALLEST_PX = """() => Math.min(...[...document.querySelectorAll('main [role=group] text')]

@@ -1,6 +1,8 @@
 <!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
 <script lang="ts">
   import { api, ask, type Answer, type Schemas, whyNot } from "$lib/api/client";
+  import { weighed } from "$lib/format/masses";
+  import { larder } from "$lib/state/larder.svelte";
   import { onMount } from "svelte";
 
   let {
@@ -55,7 +57,7 @@
       </div>
       <div class="flex shrink-0 gap-2">
         <button type="button" class="chip" onclick={() => tell(ask(api.POST("/api/devices/scale/tare")))}>Tare</button>
-        <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(`${Math.round(shows.grams ?? 0)} g`)}
+        <button type="button" class="chip {settled ? 'on' : ''}" disabled={!settled} onclick={() => shows && ontake(weighed(shows.grams ?? 0, larder.us))}
           >Use this weight</button
         >
       </div>

@@ -130,7 +130,7 @@
                 >{number}</button
               >{/each}
           </div>
-          <p class="caption mt-1.5">Tip them together, without the trays, and weigh: dry at about {Math.round(target)} g.</p>
+          <p class="caption mt-1.5">Tip them together, without the trays, and weigh: dry at about {mass(target, larder.us)}.</p>
         </div>
         <Field label="They weigh, together" name="weight" bind:value={weight} {wrong} placeholder={mass(target, larder.us)} onchange={judge} />
         {#if wrong.meant}

@@ -92,7 +92,8 @@
             down to.
           </p>
           <div class="mt-5 flex flex-wrap justify-center gap-2.5">
-            {#each ["12 leeks", "3 kg apples", "4 cans of black beans"] as line (line)}<button class="chip" onclick={() => load.add(line)}>{line}</button
+            {#each ["12 leeks", us ? "6 lb apples" : "3 kg apples", "4 cans of black beans"] as line (line)}<button class="chip" onclick={() => load.add(line)}
+                >{line}</button
               >{/each}
           </div>
         </div>

@@ -194,8 +194,9 @@
             Write what goes in: whether it fits, how much ice it makes, how long it takes, and how many minutes you have to close it up afterwards.
           </p>
           <div class="mt-5 flex flex-wrap justify-center gap-2.5">
-            {#each ["3 kg fish stew", "2 kg strawberries", "1.5 kg sweetcorn"] as line (line)}<button class="chip" onclick={() => freezeLoad.add(line)}
-                >{line}</button
+            {#each larder.us ? ["6 lb fish stew", "4 lb strawberries", "3 lb sweetcorn"] : ["3 kg fish stew", "2 kg strawberries", "1.5 kg sweetcorn"] as line (line)}<button
+                class="chip"
+                onclick={() => freezeLoad.add(line)}>{line}</button
               >{/each}
           </div>
         </div>

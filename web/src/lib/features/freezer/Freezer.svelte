@@ -119,8 +119,9 @@
             and see when that is, and when the bag may be opened again without getting wet.
           </p>
           <div class="mt-5 flex flex-wrap justify-center gap-2.5">
-            {#each ["10 kg white rice", "1.5 kg bread flour", "5 lb macaroni"] as line (line)}<button class="chip" onclick={() => freezer.set({ line })}
-                >{line}</button
+            {#each larder.us ? ["20 lb white rice", "3 lb bread flour", "5 lb macaroni"] : ["10 kg white rice", "1.5 kg bread flour", "2 kg macaroni"] as line (line)}<button
+                class="chip"
+                onclick={() => freezer.set({ line })}>{line}</button
               >{/each}
           </div>
         </div>

@@ -87,7 +87,7 @@
           role="button"
           tabindex="0"
           class="seat cursor-pointer outline-none"
-          aria-label="{seat.view.person.name}{seat.alike > 1 ? `, ${seat.alike} of them` : ``}, {Math.round(seat.view.need.kcal)} kcal"
+          aria-label="{seat.view.person.name}{seat.alike > 1 ? `, ${seat.alike} of them` : ``}, {whole(seat.view.need.kcal)} kcal"
           onclick={() => onpick(seat.view)}
           onkeydown={(event) => (event.key === "Enter" || event.key === " ") && (event.preventDefault(), onpick(seat.view))}
         >
