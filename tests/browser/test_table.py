@@ -66,7 +66,7 @@ def test_a_guest_alone_is_nobody_who_always_eats_here(page: Page, served: Here) 
     expect(heading).to_contain_text("for 2, as long as nobody who always eats here is named")
     asking.post(f"{served.url}/api/table/people", json=guest | {"name": "Ben", "weeks": None}).raise_for_status()
     page.reload()
-    expect(heading).to_contain_text("for 1 person who always eats here")
+    expect(heading).to_contain_text("for 1 who always eats here")
 
 
 _SMALLEST_PX = """() => Math.min(...[...document.querySelectorAll('main [role=group] text')]

@@ -26,9 +26,7 @@
           <div>
             <h1 class="text-4xl">{whole(view.appetite.kcal_day)} kcal a day</h1>
             <p class="caption">
-              {#if view.appetite.named}for {counted(view.appetite.people, "person who always eats", "people who always eat")} here, and {whole(
-                  view.appetite.protein_day_g,
-                )} g protein
+              {#if view.appetite.named}for {counted(view.appetite.people, "who always eats", "who always eat")} here, and {whole(view.appetite.protein_day_g)} g protein
               {:else}for {view.appetite.people}, as long as nobody {view.people.length ? "who always eats here" : ""} is named{/if}
             </p>
           </div>
