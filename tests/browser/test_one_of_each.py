@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Page
 
 from tests.browser.conftest import Here, settled
-from tests.browser.views import PLAIN
+from tests.browser.views import PLAIN, READ
 from tests.support.asking import asking
 from tests.support.plurals import MANY_OF_ONE, ONE_OF_MANY
 
@@ -46,7 +46,7 @@ def test_one_is_not_many(page: Page, served: Here) -> None:
     views = [*PLAIN, "/bench?line=300 g white rice", "/shelves?n=1", "/shelves/place?n=1", "/shelves/count?place=1"]
     for view in views:
         page.goto(f"{served.url}{view}")
-        page.get_by_role("main").locator(":is(h1, h2, input):not([aria-busy] *)").first.wait_for()
+        page.get_by_role("main").locator(READ).first.wait_for()
         settled(page)
         texts = page.evaluate(READ_ALOUD)
         found += [f"{view}: {text}" for text in texts if MANY_OF_ONE.search(text) or ONE_OF_MANY.search(text)]

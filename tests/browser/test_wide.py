@@ -9,7 +9,7 @@ import pytest
 from playwright.sync_api import Browser, Page
 
 from tests.browser.conftest import Here, settled
-from tests.browser.views import PLAIN
+from tests.browser.views import PLAIN, READ
 from tests.support.asking import asking
 from tools.browser import CHROMIUM, QUIET
 
@@ -31,9 +31,6 @@ WRITTEN: list[tuple[str, dict[str, Any]]] = [
 ]
 VIEWS = ["/bench", f"/bench?line=2 kg {NAME}", "/shelves", "/shelves?n=1", "/rounds", "/table", "/table/meals", "/run"]
 VIEWS += ["/table/diary", "/table/money", "/table/people", "/supplies", "/guide"]
-
-READ = ":is(h1, h2, input):not([aria-busy] *)"
-"""What stands in a place once it has been read."""
 
 RUNS_OVER = """() => [...document.querySelectorAll('main *, header *, nav *')]
   .filter((each) => each.checkVisibility() && !each.closest('svg, .sr-only') && each.clientWidth > 0)

@@ -219,6 +219,9 @@ PREPARED: dict[str, Callable[[Page], None]] = {
 PLAIN = sorted({view.split(" ")[0] for view in VIEWS})
 """Each address once."""
 
+READ = ":is(h1, h2, input):not([aria-busy] *)"
+"""What stands in a place once it has been read."""
+
 
 def go_to(page: Page, demo: Here, view: str, at_once: Callable[[Page], None] | None = None) -> None:
     """Open a view and bring it to what it is called by; at once after it was opened, something else may be done."""

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
-  import { bring } from "$lib/ui/bring";
   import Page from "$lib/ui/Page.svelte";
   import { query } from "$lib/state/query.svelte";
   import { api, ask } from "$lib/api/client";
@@ -28,11 +27,11 @@
 
   function turn(by: number) {
     const [year, number] = month.split("-").map(Number) as [number, number];
-    void go(`month=${monthOf(new Date(year, number - 1 + by, 1))}`);
+    go(`month=${monthOf(new Date(year, number - 1 + by, 1))}`);
   }
 
   /** Back leads to where the diary was come to, not through each day that was looked at. */
-  const go = (search: string) => goto(`/table/diary?${search}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
+  const go = (search: string) => void goto(`/table/diary?${search}`, { keepFocus: true, noScroll: true, replaceState: page.url.search !== "" });
 </script>
 
 <Page title="Diary" of={seen}>
@@ -43,13 +42,7 @@
         {#key day.day}<Evening {day} today={view.today} meals={view.to_pick} />{/key}
       </section>
       <section aria-label="The month" class="min-w-0 px-2 pt-2.5 pb-6 sm:px-6 lg:overflow-y-auto">
-        <Month
-          {view}
-          chosen={day.day}
-          onpick={(picked) => void go(`day=${picked}`)}
-          onopen={(picked) => void go(`day=${picked}`).then(() => bring("evening"))}
-          onturn={turn}
-        />
+        <Month {view} chosen={day.day} onpick={(picked) => go(`day=${picked}`)} onturn={turn} />
       </section>
       <!-- Nothing in it takes the focus, yet keys must be able to scroll it. -->
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->

@@ -2,24 +2,11 @@
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
   import Plate from "$lib/draw/Plate.svelte";
+  import { bring } from "$lib/ui/bring";
   import ChevronLeft from "@lucide/svelte/icons/chevron-left";
   import ChevronRight from "@lucide/svelte/icons/chevron-right";
 
-  let {
-    view,
-    chosen,
-    onpick,
-    onopen,
-    onturn,
-  }: {
-    view: Schemas["MonthView"];
-    chosen: string;
-    /** A day is come to by its arrow. */
-    onpick: (day: string) => void;
-    /** A day is pressed. */
-    onopen: (day: string) => void;
-    onturn: (by: number) => void;
-  } = $props();
+  let { view, chosen, onpick, onturn }: { view: Schemas["MonthView"]; chosen: string; onpick: (day: string) => void; onturn: (by: number) => void } = $props();
 
   const WEEK = ["Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun"];
   const foods = $derived(Object.fromEntries(view.totals.map((food) => [food.food, food])));
@@ -55,7 +42,7 @@
       tabindex={day.day === chosen ? 0 : -1}
       aria-pressed={day.day === chosen}
       aria-label="{n + 1}{day.day === view.today ? ' today' : ''}: {day.kept ? day.says : ahead ? 'ahead' : 'not written'}"
-      onclick={() => onopen(day.day)}
+      onclick={() => (onpick(day.day), void bring("evening"))}
       onkeydown={(event) => onkeydown(event, n)}
     >
       <svg viewBox="-30 -30 60 60" class="mx-auto w-full max-w-[4.6rem]" aria-hidden="true">

@@ -3,6 +3,7 @@
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Sack from "$lib/draw/Sack.svelte";
+  import { few } from "$lib/format/numbers";
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
 
@@ -29,7 +30,7 @@
     <h2 class="text-4xl">{list.lines.length ? `${counted(gained, "meal")} more for ${list.cost}` : "This week's list"}</h2>
     <p class="caption">
       {#if list.lines.length}
-        {list.meals_then} of {counted(list.meals_wanted, "meal")} whole, and {days < 10 ? days.toFixed(1) : Math.round(days)} days of food more · {list.left_over}
+        {list.meals_then} of {counted(list.meals_wanted, "meal")} whole, and {few(days)} days of food more · {list.left_over}
         left over
       {:else}{list.says}{/if}
     </p>
