@@ -235,7 +235,7 @@ def test_it_is_there_when_it_says_so_and_ends_cleanly(
         run.invoke(cli.app, ["backup", str(tmp_path / "copy.db"), "--data", str(tmp_path / "larder.db")]).exit_code == 0
     )
     server.send_signal(signal.SIGTERM)
-    server.wait(timeout=10)
+    server.wait(timeout=60)
     assert not list(tmp_path.glob("larder.db-*"))
     for file in (tmp_path / "larder.db", tmp_path / "copy.db"):
         with open_larder(file) as larder:

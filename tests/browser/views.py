@@ -98,7 +98,7 @@ def over_time(page: Page) -> None:
 
 
 def guide_of_foods(page: Page) -> None:
-    page.get_by_role("searchbox").fill("dried")
+    page.get_by_role("searchbox").fill("dried p")
     expect(page.get_by_role("table")).to_be_visible()
 
 

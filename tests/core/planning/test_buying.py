@@ -128,6 +128,13 @@ def test_the_least_money_that_fills_the_gap() -> None:
     assert least_coins(np.array([1.0, 1.0]), offers((0, 500, 75))) == float("inf")
 
 
+def test_a_search_cut_short_still_fills_the_gap(monkeypatch: pytest.MonkeyPatch) -> None:
+    """What one size alone would cost is the most it comes to."""
+    nothing_found = type("Nothing", (), {"x": None})()
+    monkeypatch.setattr("yellow_larder.core.planning.buying.scipy.optimize.milp", lambda *_, **__: nothing_found)
+    assert least_coins(np.array([1250.0]), offers((0, 1000, 100), (0, 300, 35))) == 5 * 35
+
+
 def test_week_after_week_to_the_goal() -> None:
     """Ten suppers of 100 g; a 300 g bag costs 40, 30 come in a week: what is over is carried."""
     weeks = weeks_ahead(table([[100]], [10], [0]), offers((0, 300, 40)), first_coins=30, weekly_coins=30)
