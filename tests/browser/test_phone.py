@@ -51,6 +51,15 @@ def test_a_card_opens_by_a_tap_and_closes(phone: Page, demo: Here) -> None:
     expect(card).to_have_count(0)
 
 
+def test_what_is_changed_at_the_head_of_a_meal_is_kept_from_there(phone: Page, demo: Here) -> None:
+    phone.goto(f"{demo.url}/table/meals?n=1")
+    phone.get_by_role("radio", name="lunch").tap()
+    expect(phone.get_by_role("radio", name="lunch")).to_be_in_viewport()
+    expect(phone.get_by_role("button", name="Keep the change")).to_be_in_viewport(ratio=1)
+    phone.get_by_role("button", name="Leave it as it was").tap()
+    expect(phone.get_by_role("radio", name="breakfast")).to_be_checked()
+
+
 def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Here) -> None:
     phone.goto(f"{demo.url}/shelves")
     phone.get_by_role("button", name=re.compile("^Stair cupboard")).tap()

@@ -24,6 +24,7 @@ from yellow_larder.features.catalog.own_containers import AskedContainer, add_co
 from yellow_larder.features.catalog.own_foods import (
     AskedFood,
     FoodAsTyped,
+    OwnFoodView,
     add_own_food,
     change_own_food,
     own_food_as_typed,
@@ -49,7 +50,6 @@ from yellow_larder.features.guide.tables import (
     all_food_rows,
     all_packet_rows,
     food_names,
-    food_rows,
 )
 
 router = larder_router(tags=["reference"], responses=REFUSALS)
@@ -115,9 +115,9 @@ def change_own(larder: TheLarder, number: Number, food: AskedFood, based_on: Bas
 
 @router.post("/foods/read")
 @asks
-def read_food(food: AskedFood) -> FoodRow:
+def read_food(larder: TheLarder, food: AskedFood) -> OwnFoodView:
     """What a food of one's own comes to as it is typed; nothing is written down."""
-    return food_rows([see_own_food(food)])[0]
+    return see_own_food(larder, food)
 
 
 @router.post("/mixes/read")

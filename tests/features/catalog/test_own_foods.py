@@ -14,13 +14,14 @@ from yellow_larder.features.catalog.own_foods import (
     change_own_food,
     own_food_as_typed,
     read_litre_g,
+    read_own_food,
     see_own_food,
 )
 from yellow_larder.features.catalog.own_mixes import AskedMix, add_mix
 from yellow_larder.features.coming_in.put_away import put_away
 from yellow_larder.features.guide.guide import guide
 from yellow_larder.features.household.changes import take_back
-from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.larder import Larder, settings, settle
 from yellow_larder.features.packing.pack import pack
 from yellow_larder.features.packing.request import Ask
 from yellow_larder.features.planning.meals import Meal, keep_meal
@@ -29,6 +30,7 @@ from yellow_larder.journal.database import reading
 from yellow_larder.reference import stuff_of
 from yellow_larder.reference.drying import isotherm_of, texture_of
 from yellow_larder.words.errors import NotThere, Outdated
+from yellow_larder.words.quantities import Units
 
 TABLE = reference.foods()
 SOUP = AskedMix(name="red soup mix", lines="2 cups red lentils\n1 cup white rice\n2 tbsp salt\n50 g dried onions")
@@ -38,7 +40,7 @@ SOUP = AskedMix(name="red soup mix", lines="2 cups red lentils\n1 cup white rice
 def test_food_of_which_only_the_name_is_known_is_as_what_it_is_like(group: list[Food]) -> None:
     """All of it: what moisture does, what holds it, how it takes heat, how long it keeps, how it is drawn."""
     for food in group:
-        own = see_own_food(AskedFood(name="of ours", like=food.key))
+        own = read_own_food(AskedFood(name="of ours", like=food.key))
         assert own.taken == {*FIGURES, "loose_g_ml"}
         assert (texture_of(own), isotherm_of(own)) == (texture_of(food), isotherm_of(food))
         assert (stuff_of(own), own.life, own.traits) == (stuff_of(food), food.life, food.traits)
@@ -46,6 +48,17 @@ def test_food_of_which_only_the_name_is_known_is_as_what_it_is_like(group: list[
             assert getattr(own.composition, figure) == pytest.approx(getattr(food.composition, figure)), food.key
         assert (own.loose_g_ml, own.settled_g_ml) == (food.loose_g_ml, food.settled_g_ml)
         assert "nothing is known of it yet" in own.nutrition_source
+
+
+@pytest.mark.parametrize("units", list(Units))
+def test_a_food_that_is_typed_is_seen_as_it_will_be(larder: Larder, units: Units) -> None:
+    """A cup of it in the measures of the household; a cup of water weighs 237 g or 8.35 oz."""
+    with reading(larder.engine) as session:
+        settle(larder, replace(settings(session), units=units))
+    seen = see_own_food(larder, AskedFood(name="bere meal", like="rye-flour", kcal=350, measure="1 L", weighs="1 kg"))
+    assert (seen.kcal, seen.cup) == (350, {Units.METRIC: "237 g", Units.US: "8.35 oz"}[units])
+    rye = TABLE["rye-flour"]
+    assert (seen.fat_g, seen.traits) == (round(rye.composition.fat_g, 1), sorted(rye.traits))
 
 
 def test_what_is_taken_is_marked(larder: Larder) -> None:

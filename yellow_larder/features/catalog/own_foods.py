@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import TypedDict
 
 from yellow_larder.core.food import Food, Trait
+from yellow_larder.core.units import ML_PER_CUP
 from yellow_larder.features.catalog.events import NewFood
 from yellow_larder.features.catalog.foods import (
     add_food,
@@ -14,11 +15,11 @@ from yellow_larder.features.catalog.foods import (
     own_record,
 )
 from yellow_larder.features.catalog.weighed import only_mass_g
-from yellow_larder.features.household.larder import Larder
+from yellow_larder.features.household.larder import Larder, settings
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import read_amount
+from yellow_larder.words.quantities import Units, read_amount, say_mass
 
 _LITRE_ML = 1000.0
 
@@ -107,13 +108,57 @@ def change_own_food(larder: Larder, number: int, asked: AskedFood, *, based_on: 
     return change_food(larder, number, _as_told(asked), based_on=based_on)
 
 
-def see_own_food(asked: AskedFood) -> Food:
+@dataclass(frozen=True, slots=True)
+class OwnFoodView:
+    """What a food of one's own comes to, the figures that are not known as of what it is like.
+
+    Attributes:
+        kcal: energy of 100 g.
+        protein_g: protein in 100 g.
+        fat_g: fat in 100 g.
+        carbohydrate_g: carbohydrate in 100 g, fibre included.
+        fibre_g: fibre in 100 g.
+        water_g: water in 100 g.
+        cup: what a cup of it weighs.
+        traits: what the rules know it as.
+    """
+
+    kcal: int
+    protein_g: float
+    fat_g: float
+    carbohydrate_g: float
+    fibre_g: float
+    water_g: float
+    cup: str
+    traits: list[Trait]
+
+
+def see_own_food(larder: Larder, asked: AskedFood) -> OwnFoodView:
     """What a food as it is typed comes to; nothing is written down.
 
     Raises:
         Refused: a field cannot be read, or its figures cannot be those of a food.
     """
+    food = read_own_food(asked)
+    of = food.composition
+    grams = (of.protein_g, of.fat_g, of.carbohydrate_g, of.fibre_g, of.water_g)
+    with reading(larder.engine) as session:
+        units = settings(session).units
+    return OwnFoodView(round(of.kcal), *(round(each, 1) for each in grams), say_cup(food, units), sorted(food.traits))
+
+
+def read_own_food(asked: AskedFood) -> Food:
+    """The food that is meant by what is typed.
+
+    Raises:
+        Refused: a field cannot be read, or its figures cannot be those of a food.
+    """
     return own_food("own", _as_told(asked))
+
+
+def say_cup(food: Food, units: Units) -> str:
+    """What a cup of a food weighs, poured loosely."""
+    return say_mass(food.loose_g_ml * ML_PER_CUP, units)
 
 
 def _as_told(asked: AskedFood) -> NewFood:

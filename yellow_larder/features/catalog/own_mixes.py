@@ -13,14 +13,14 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import REFERENCE_C, Packing
 from yellow_larder.features.catalog.events import MixPart, NewMix
 from yellow_larder.features.catalog.foods import all_foods, check_name, find_food, mix_of, read_food_line
-from yellow_larder.features.catalog.own_foods import read_litre_g, typed_litre
+from yellow_larder.features.catalog.own_foods import read_litre_g, say_cup, typed_litre
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import DAYS_PER_YEAR, lives_of, ways_of
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import Units, read_amount, read_count, say_mass, say_temperature
+from yellow_larder.words.quantities import Units, read_count, say_mass, say_temperature
 from yellow_larder.words.refusals import in_words
 
 MOST_PARTS = 40
@@ -130,7 +130,7 @@ def see_mix(larder: Larder, asked: AskedMix) -> MixView:
         carbohydrate_g=round(of.carbohydrate_g, 1),
         fibre_g=round(of.fibre_g, 1),
         water_g=round(of.water_g, 1),
-        cup=say_mass(mix.loose_g_ml * read_amount("1 cup").volume_ml, units),
+        cup=say_cup(mix, units),
         keeps="" if wrong else _keeps(known, units),
         traits=sorted(trait.value for trait in mix.traits),
     )

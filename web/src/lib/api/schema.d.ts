@@ -7448,6 +7448,38 @@ export interface components {
             under_way: number;
         };
         /**
+         * OwnFoodView
+         * @description What a food of one's own comes to, the figures that are not known as of what it is like.
+         *
+         *     Attributes:
+         *         kcal: energy of 100 g.
+         *         protein_g: protein in 100 g.
+         *         fat_g: fat in 100 g.
+         *         carbohydrate_g: carbohydrate in 100 g, fibre included.
+         *         fibre_g: fibre in 100 g.
+         *         water_g: water in 100 g.
+         *         cup: what a cup of it weighs.
+         *         traits: what the rules know it as.
+         */
+        OwnFoodView: {
+            /** Carbohydrate G */
+            carbohydrate_g: number;
+            /** Cup */
+            cup: string;
+            /** Fat G */
+            fat_g: number;
+            /** Fibre G */
+            fibre_g: number;
+            /** Kcal */
+            kcal: number;
+            /** Protein G */
+            protein_g: number;
+            /** Traits */
+            traits: components["schemas"]["Trait"][];
+            /** Water G */
+            water_g: number;
+        };
+        /**
          * OxygenPoint
          * @description A point of the course: days since it was closed, and oxygen, %, with the ends of what walls let through.
          */
@@ -12073,7 +12105,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FoodRow"];
+                    "application/json": components["schemas"]["OwnFoodView"];
                 };
             };
             /** @description Not found */

@@ -50,7 +50,7 @@
   let weighs = $state("");
   /** None means those of the food it is like. */
   let traits = $state.raw<Schemas["Trait"][] | null>(null);
-  let read = $state.raw<Schemas["FoodRow"]>();
+  let read = $state.raw<Schemas["OwnFoodView"]>();
   let wrong = $state<Wrong>({});
   let tried = $state(false);
 
@@ -74,7 +74,7 @@
     figures = Object.fromEntries(PARTS.map(([part]) => [part, food[part] ?? null]));
   });
 
-  const known = $derived(traits ?? ((read?.traits ?? []) as Schemas["Trait"][]));
+  const known = $derived(traits ?? read?.traits ?? []);
 
   const asked = (): Schemas["AskedFood"] => ({
     ...(Object.fromEntries(PARTS.map(([part]) => [part, figures[part] === "" ? null : (sent(figures[part] ?? null) as number | null)])) as Record<
@@ -113,8 +113,7 @@
     if (done.data) onadded(done.data);
   }
 
-  const a_cup = (g_ml: number) => (larder.us ? `${((g_ml * 236.6) / 28.35).toFixed(1)} oz a cup` : `${Math.round(g_ml * 236.6)} g a cup`);
-  const of = (part: Part) => (read ? String(Math.round(read[part] * 10) / 10) : "");
+  const of = (part: Part) => (read ? String(read[part]) : "");
   const toggled = (trait: Schemas["Trait"]) => (known.includes(trait) ? known.filter((each) => each !== trait) : [...known, trait]);
 </script>
 
@@ -132,7 +131,7 @@
   </fieldset>
   <div class="grid grid-cols-2 items-start gap-3">
     <Field label="This much, loose" name="measure" bind:value={measure} {wrong} />
-    <Field label="weighs" name="weighs" bind:value={weighs} {wrong} placeholder={read ? a_cup(read.loose_g_ml) : larder.us ? "6.5 oz" : "185 g"} />
+    <Field label="weighs" name="weighs" bind:value={weighs} {wrong} placeholder={read ? `${read.cup} a cup` : larder.us ? "6.5 oz" : "185 g"} />
   </div>
   <p class="caption self-end pb-2">Fill a level cup, weigh it, take the cup off. Left empty, it is taken to lie as what it is like.</p>
   <fieldset class="sm:col-span-2">

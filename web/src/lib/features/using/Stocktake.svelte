@@ -46,6 +46,9 @@
   const shelves = $derived([...new Set(here.map((each) => each.shelf))].sort((a, b) => a - b));
   const rest = $derived(here.filter((each) => !there.has(each.number)));
   const unsaid = $derived(rest.filter((each) => said.missing[each.number] === undefined));
+  /** What is said of all at once: of those that nobody has answered yet, or of all anew. */
+  const together = $derived(unsaid.length ? unsaid : rest);
+  const alike = $derived(new Set(rest.map((each) => said.missing[each.number])));
   const count = $derived(here.length - rest.length + said.more.length);
 
   const ANSWERS: readonly [Answer, string][] = [
@@ -75,8 +78,8 @@
     keep();
   }
 
-  function answer(one: OnShelf, what: Answer) {
-    said.missing[one.number] = what;
+  function answer(of: readonly OnShelf[], what: Answer) {
+    for (const one of of) said.missing[one.number] = what;
     keep();
   }
 
@@ -201,11 +204,22 @@
         {#if asking && rest.length}
           <div bind:this={questions} class="scroll-mt-16 pt-8">
             <h2 class="text-3xl" tabindex="-1">What became of {rest.length === 1 ? "this one" : `these ${rest.length}`}?</h2>
-            <ul>
+            {#if rest.length > 1}
+              <p class="mt-2 mb-1">
+                {together.length < rest.length ? `The same of the ${together.length} not said yet:` : `The same of all ${rest.length}:`}
+              </p>
+              <Choice
+                label="The same of all of them"
+                options={answers}
+                value={alike.size === 1 ? [...alike][0] : undefined}
+                onset={(what) => answer(together, what)}
+              />
+            {/if}
+            <ul class="mt-4">
               {#each rest as one (one.number)}
                 <li class="scroll-mt-16 border-b border-line py-3" data-number={one.number}>
                   <p class="mb-1"><b class="mr-2">{one.number}</b><b>{one.food}</b>, {one.mass}</p>
-                  <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer(one, what)} />
+                  <Choice label="What became of number {one.number}" options={answers} value={said.missing[one.number]} onset={(what) => answer([one], what)} />
                 </li>
               {/each}
             </ul>
@@ -220,11 +234,11 @@
       <div class="mx-auto flex max-w-3xl items-center justify-between gap-4">
         <p class="leading-snug" aria-live="polite">
           <b class="text-xl">{count} there</b><span class="caption block"
-            >{rest.length ? (asking ? `${unsaid.length} still to say` : `${rest.length} not tapped`) : "all of it"}</span
+            >{rest.length ? (asking ? (unsaid.length ? `${unsaid.length} still to say` : "all is said") : `${rest.length} not tapped`) : "all of it"}</span
           >
         </p>
         {#if rest.length && (!asking || unsaid.length)}
-          <button class="do" onclick={() => void toTheRest()}>{asking ? "Say what became of them" : "The rest is not there"}</button>
+          <button class="do" onclick={() => void toTheRest()}>{asking ? "To the next" : "The rest is not there"}</button>
         {:else}
           <button class="do" onclick={done}>Done</button>
         {/if}
