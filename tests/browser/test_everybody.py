@@ -13,7 +13,7 @@ from tests.browser.views import PLAIN, VIEWS, go_to
 from yellow_larder.features.household.larder import settings, settle
 from yellow_larder.features.household.state import Place
 from yellow_larder.journal.database import reading
-from yellow_larder.reference import containers
+from yellow_larder.reference import containers, foods
 from yellow_larder.words.quantities import Units
 
 pytestmark = pytest.mark.browser
@@ -182,6 +182,22 @@ def test_the_guide_is_searched(page: Page, demo: Here) -> None:
     page.get_by_role("searchbox").fill("")
     page.get_by_role("tab", name="Containers").click()
     expect(page.get_by_role("tabpanel", name="Containers").get_by_role("listitem")).to_have_count(len(containers()))
+
+
+def test_the_guide_goes_on_as_far_as_one_comes_and_is_printed_whole(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/guide")
+    page.get_by_role("tab", name="Foods").click()
+    rows = page.get_by_role("table").locator("tbody tr")
+    expect(rows).to_have_count(60)
+    rows.last.scroll_into_view_if_needed()
+    expect(rows).to_have_count(120)
+    # Its columns are named wherever one is in it.
+    expect(page.get_by_role("columnheader", name="protein")).to_be_in_viewport()
+    rows.nth(110).get_by_role("button").click()
+    expect(rows.nth(111)).to_contain_text("Composition")
+    page.evaluate("dispatchEvent(new Event('beforeprint'))")
+    expect(rows).to_have_count(len(foods()) + 1)
+    expect(page.get_by_role("button", name="Show all")).to_have_count(0)
 
 
 def test_life_is_told_without_colour(page: Page, demo: Here) -> None:

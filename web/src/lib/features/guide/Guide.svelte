@@ -5,13 +5,12 @@
   import { query } from "$lib/state/query.svelte";
   import { api, ask } from "$lib/api/client";
   import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
-  import { ownOf } from "$lib/features/catalog/own";
   import OwnFood from "$lib/features/catalog/OwnFood.svelte";
   import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
-  import FoodPattern from "$lib/draw/FoodPattern.svelte";
   import { outline } from "$lib/draw/outline";
   import { Tabs } from "bits-ui";
   import Drying from "./Drying.svelte";
+  import Foods from "./Foods.svelte";
   import SizingTable from "./SizingTable.svelte";
   import How from "./How.svelte";
   import Kitchen from "./Kitchen.svelte";
@@ -30,7 +29,6 @@
   let freshOpen = $state(false);
   let open = $state<string>();
 
-  const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
   const TABS = [
     ["how", "How it is worked out"],
     ["foods", "Foods"],
@@ -70,7 +68,7 @@
 </script>
 
 <Page title="Guide" of={seen}>
-  <div class="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6 lg:h-full lg:overflow-y-auto">
+  <div class="mx-auto w-full max-w-6xl px-4 py-5 sm:px-6 lg:h-full lg:scroll-pt-12 lg:overflow-y-auto">
     <div class="flex flex-wrap items-end justify-between gap-3">
       <div>
         <h1 class="text-5xl">Guide</h1>
@@ -102,65 +100,7 @@
 
       <Tabs.Content value="foods" class="mt-4">
         {#if tab === "foods"}
-          <div class="mb-2 flex flex-wrap items-center justify-between gap-3">
-            <p class="caption">
-              Per 100 g as it is packed. Carbohydrate counts fibre. A tap on a row shows its sources. * of your own foods: calculated as of what it is like.
-            </p>
-            <button class="chip" onclick={() => ([changing, adding] = [undefined, true])}>Add a food of your own</button>
-          </div>
-          <div class="overflow-x-auto">
-            <table class="w-full min-w-[56rem] text-md">
-              <thead class="border-b-2 border-ink text-left">
-                <tr>
-                  <th class="py-2 pr-2" colspan="2">Food</th>
-                  {#each ["kcal", "protein", "fat", "carb.", "fibre", "water"] as head (head)}<th class="px-2 text-right">{head}</th>{/each}
-                  <th class="px-2 text-right">a litre, g</th><th class="px-2 text-right">solid, g/mL</th><th class="pl-3">the rules know it as</th>
-                </tr>
-              </thead>
-              <tbody>
-                {#each foods as food (food.key)}
-                  <tr class="border-b border-line hover:bg-cream">
-                    <td class="w-12 py-1">
-                      <svg viewBox="0 0 40 40" class="size-10 rounded-md" aria-hidden="true">
-                        <defs><FoodPattern id="g-{food.key}" food={food.form} colour={food.colour} scale={0.8} upTo={50} /></defs>
-                        <rect width="40" height="40" rx="5" fill="url(#g-{food.key})" />
-                      </svg>
-                    </td>
-                    <td class="pr-2">
-                      <button
-                        class="min-h-11 w-full text-left font-semibold"
-                        aria-expanded={open === food.key}
-                        onclick={() => (open = open === food.key ? undefined : food.key)}
-                        >{food.name}<span class="caption block font-normal">{food.group}</span></button
-                      >
-                    </td>
-                    {#each FIGURES as figure (figure)}<td class="px-2 text-right {food.taken.includes(figure) ? 'text-soft italic' : ''}"
-                        >{food[figure]}{food.taken.includes(figure) ? "*" : ""}</td
-                      >{/each}
-                    <td class="px-2 text-right whitespace-nowrap {food.taken.includes('loose_g_ml') ? 'text-soft italic' : ''}"
-                      >{Math.round(food.loose_g_ml * 1000)}–{Math.round(food.settled_g_ml * 1000)}</td
-                    >
-                    <td class="px-2 text-right">{food.particle_g_ml.toFixed(2)}</td>
-                    <td class="pl-3 text-sm">{food.traits.join(", ")}</td>
-                  </tr>
-                  {#if open === food.key}
-                    <tr class="border-b border-line bg-cream">
-                      <td></td>
-                      <td colspan="10" class="py-2.5 text-md">
-                        {#if food.aliases.length}<p>Also called {food.aliases.join(", ")}.</p>{/if}
-                        <p>Keeps as <b>{food.life}</b>. Composition: {food.source}. Densities: {food.density_source}.</p>
-                        {#if ownOf(food.key)}<button class="chip mt-2" onclick={() => ([changing, adding] = [ownOf(food.key), true])}>Put it right …</button
-                          >{/if}
-                      </td>
-                    </tr>
-                  {/if}
-                {/each}
-              </tbody>
-            </table>
-          </div>
-          {#if guide && !foods.length}<p class="py-6 text-center">
-              No food of that name. <button class="min-h-11 font-bold underline" onclick={() => (adding = true)}>Add it as your own</button>
-            </p>{/if}
+          {#key wanted}<Foods {foods} onadd={() => ([changing, adding] = [undefined, true])} onchange={(own) => ([changing, adding] = [own, true])} />{/key}
         {/if}
       </Tabs.Content>
 

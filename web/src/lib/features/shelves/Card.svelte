@@ -13,7 +13,7 @@
   import Acts from "$lib/features/using/Acts.svelte";
   import HowMany from "$lib/features/using/HowMany.svelte";
   import { someOf } from "$lib/features/using/alike";
-  import { counted } from "$lib/format/words";
+  import { capital, counted } from "$lib/format/words";
   import Later from "$lib/ui/Later.svelte";
   import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
@@ -112,7 +112,7 @@
 
 <aside aria-label="Package {number}" class="p-4 sm:p-5 lg:px-7">
   <div class="flex items-start justify-between gap-3">
-    <h2 class="text-4xl">{card ? card.food.slice(0, 1).toUpperCase() + card.food.slice(1) : missing ? "Not here" : "…"}</h2>
+    <h2 class="text-4xl">{card ? capital(card.food) : missing ? "Not here" : "…"}</h2>
     <button class="-mt-1 -mr-2 grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream" aria-label="Close the card" onclick={onclose}
       ><X size={22} aria-hidden="true" /></button
     >

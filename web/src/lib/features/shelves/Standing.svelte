@@ -1,5 +1,6 @@
 <!-- A package, or alike ones behind one another, on its board, with its label: food, best-by, life left. -->
 <script lang="ts">
+  import { capital } from "$lib/format/words";
   import Container from "$lib/draw/Container.svelte";
   import type { Drawings, Stack } from "$lib/draw/layout";
   import { outline, type Drawn } from "$lib/draw/outline";
@@ -39,7 +40,7 @@
     const plain = shortNames[first.food] ?? first.food;
     const most = Math.floor((label.half * 2 - 5) / (8.5 * 0.56));
     const cut = plain.length > most ? `${plain.slice(0, most - 1)}…` : plain;
-    return { text: cut.slice(0, 1).toUpperCase() + cut.slice(1), size: Math.min(size, (label.half * 2 - 5) / (cut.length * 0.56)) };
+    return { text: capital(cut), size: Math.min(size, (label.half * 2 - 5) / (cut.length * 0.56)) };
   });
   /** What it was to last is over, or nobody can say it any more. */
   const over = $derived(first.due === "past" || first.due === "wrong");

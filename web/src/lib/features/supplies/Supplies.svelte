@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { capital } from "$lib/format/words";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { api, ask, type Schemas } from "$lib/api/client";
@@ -24,7 +25,7 @@
   const TITLES: Partial<Record<Schemas["Sort"], string>> = { packets: "Absorbers", "bottles and cans": "Bottles and cans" };
   const groups = $derived(
     Object.entries(Object.groupBy(view?.supplies ?? [], (each) => each.sort)).map(([sort, each]) => ({
-      title: TITLES[sort as Schemas["Sort"]] ?? sort.slice(0, 1).toUpperCase() + sort.slice(1),
+      title: TITLES[sort as Schemas["Sort"]] ?? capital(sort),
       each: each ?? [],
     })),
   );
