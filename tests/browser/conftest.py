@@ -41,6 +41,7 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 from tests.conftest import share_statements
 from tests.support.apps import hand_over
 from tests.support.asking import asking
+from tests.support.waiting import until
 from tools.browser import CHROMIUM, QUIET
 from yellow_larder.api.app import make_app
 from yellow_larder.api.devices import simulated_devices
@@ -62,9 +63,9 @@ NETWORK = os.environ.get("YELLOW_LARDER_NETWORK", "")
 
 LATE_S = 0.5
 
-PATIENT_MS = 30_000 if NETWORK else 8_000
+PATIENT_MS = 30_000 if NETWORK else 15_000
 
-expect.set_options(timeout=max(10_000, PATIENT_MS))
+expect.set_options(timeout=PATIENT_MS)
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
@@ -102,13 +103,13 @@ class Served:
         """Start it and wait until it answers."""
         self.process = AFRESH.Process(target=serve, args=(self.file, self.port), daemon=True)
         self.process.start()
-        for _ in range(400):
-            try:
-                if asking.get(f"{self.url}/api/overview").status_code == 200:
-                    return self
-            except httpx.TransportError:
-                time.sleep(0.05)
-        raise AssertionError("the server did not start")
+        until(self._answers)
+        return self
+
+    def _answers(self) -> bool:
+        with suppress(httpx.TransportError):
+            return asking.get(f"{self.url}/api/overview").status_code == 200
+        return False
 
     def kill(self) -> None:
         """As if the power went."""

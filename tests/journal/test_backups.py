@@ -3,7 +3,6 @@
 import sqlite3
 import sys
 import threading
-import time
 from datetime import date, timedelta
 from pathlib import Path
 
@@ -13,6 +12,7 @@ from hypothesis import strategies as st
 
 from tests.conftest import Clock
 from tests.support.doings import state
+from tests.support.waiting import until
 from yellow_larder.features.household.backups import (
     Housekeeper,
     keep_copy,
@@ -144,10 +144,7 @@ def test_a_copy_that_cannot_be_kept_is_said(larder: Larder, clock: Clock) -> Non
 
 def test_the_housekeeper_keeps_one_and_stops(larder: Larder, tmp_path: Path) -> None:
     with Housekeeper(larder, first_after_s=0, every_s=0.01):
-        for _ in range(1500):
-            if daily_copies(tmp_path / "larder.db"):
-                break
-            time.sleep(0.01)
+        until(lambda: bool(daily_copies(tmp_path / "larder.db")))
     assert len(daily_copies(tmp_path / "larder.db")) == 1
 
 
@@ -162,10 +159,7 @@ def test_a_larder_that_is_closed_does_not_wait_for_its_copy(
     copier.chmod(0o700)
     monkeypatch.setattr(sys, "executable", str(copier))
     with Housekeeper(larder, first_after_s=0 if copying else 3600):
-        for _ in range(1500):
-            if not copying or begun.exists():
-                break
-            time.sleep(0.01)
+        until(lambda: begun.exists() or not copying)
     assert "copies" not in {thread.name for thread in threading.enumerate()}
     assert begun.exists() is copying
     assert larder.copy_trouble == ("the copying was stopped" if copying else "")

@@ -38,9 +38,16 @@ def test_a_mix_by_amounts(larder: Larder) -> None:
     assert [line.food for line in seen.lines] == ["red lentils", "white rice", "salt", "dried onions"]
     assert [line.share for line in seen.lines] == pytest.approx([g / total for g in grams.values()], rel=1e-3)
     kcal = sum(TABLE[key].composition.kcal * g for key, g in grams.items()) / total
-    assert (seen.kcal, mix.composition.kcal) == (round(kcal), pytest.approx(kcal, rel=1e-3))
+    assert seen.comes_to is not None
+    assert (seen.comes_to.kcal, mix.composition.kcal) == (round(kcal), pytest.approx(kcal, rel=1e-3))
     assert mix.name == "red soup mix"
     assert mix.like == "red-lentils"
+
+
+def test_a_mix_without_energy_comes_to_something(larder: Larder) -> None:
+    seen = see_mix(larder, AskedMix(name="x", lines="100 % salt")).comes_to
+    assert seen is not None
+    assert (seen.kcal, seen.water_g) == (0, round(TABLE["salt"].composition.water_g, 1))
 
 
 def test_a_mix_keeps_as_long_as_the_shortest_part(larder: Larder) -> None:

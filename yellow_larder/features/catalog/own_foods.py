@@ -110,7 +110,7 @@ def change_own_food(larder: Larder, number: int, asked: AskedFood, *, based_on: 
 
 @dataclass(frozen=True, slots=True)
 class OwnFoodView:
-    """What a food of one's own comes to, the figures that are not known as of what it is like.
+    """What a food or a mix of one's own comes to: figures that are not known are those of what it is like.
 
     Attributes:
         kcal: energy of 100 g.
@@ -139,12 +139,23 @@ def see_own_food(larder: Larder, asked: AskedFood) -> OwnFoodView:
     Raises:
         Refused: a field cannot be read, or its figures cannot be those of a food.
     """
-    food = read_own_food(asked)
-    of = food.composition
-    grams = (of.protein_g, of.fat_g, of.carbohydrate_g, of.fibre_g, of.water_g)
     with reading(larder.engine) as session:
-        units = settings(session).units
-    return OwnFoodView(round(of.kcal), *(round(each, 1) for each in grams), say_cup(food, units), sorted(food.traits))
+        return seen_of(read_own_food(asked), settings(session).units)
+
+
+def seen_of(food: Food, units: Units) -> OwnFoodView:
+    """A food of one's own as it is seen while it is typed."""
+    of = food.composition
+    return OwnFoodView(
+        kcal=round(of.kcal),
+        protein_g=round(of.protein_g, 1),
+        fat_g=round(of.fat_g, 1),
+        carbohydrate_g=round(of.carbohydrate_g, 1),
+        fibre_g=round(of.fibre_g, 1),
+        water_g=round(of.water_g, 1),
+        cup=say_mass(food.loose_g_ml * ML_PER_CUP, units),
+        traits=sorted(food.traits),
+    )
 
 
 def read_own_food(asked: AskedFood) -> Food:
@@ -154,11 +165,6 @@ def read_own_food(asked: AskedFood) -> Food:
         Refused: a field cannot be read, or its figures cannot be those of a food.
     """
     return own_food("own", _as_told(asked))
-
-
-def say_cup(food: Food, units: Units) -> str:
-    """What a cup of a food weighs, poured loosely."""
-    return say_mass(food.loose_g_ml * ML_PER_CUP, units)
 
 
 def _as_told(asked: AskedFood) -> NewFood:

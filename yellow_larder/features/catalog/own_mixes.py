@@ -13,7 +13,7 @@ from yellow_larder.core.food import Food
 from yellow_larder.core.keeping import REFERENCE_C, Packing
 from yellow_larder.features.catalog.events import MixPart, NewMix
 from yellow_larder.features.catalog.foods import all_foods, check_name, find_food, mix_of, read_food_line
-from yellow_larder.features.catalog.own_foods import read_litre_g, say_cup, typed_litre
+from yellow_larder.features.catalog.own_foods import OwnFoodView, read_litre_g, seen_of, typed_litre
 from yellow_larder.features.household.larder import Larder, settings, tidy_name
 from yellow_larder.features.household.versions import check_based_on
 from yellow_larder.journal import log
@@ -81,28 +81,14 @@ class MixView:
     Attributes:
         lines: its lines as they were read.
         wrong: what is wrong with all of them together; empty if nothing is.
-        kcal: energy of 100 g.
-        protein_g: protein in 100 g.
-        fat_g: fat in 100 g.
-        carbohydrate_g: carbohydrate in 100 g, fibre included.
-        fibre_g: fibre in 100 g.
-        water_g: water in 100 g.
-        cup: what a cup of it weighs.
+        comes_to: what is read of it makes this; none if nothing is read.
         keeps: what sets how long it keeps; empty if not all of it was read.
-        traits: what the rules know it as.
     """
 
     lines: list[MixLine]
     wrong: str
-    kcal: int
-    protein_g: float
-    fat_g: float
-    carbohydrate_g: float
-    fibre_g: float
-    water_g: float
-    cup: str
-    keeps: str
-    traits: list[str]
+    comes_to: OwnFoodView | None = None
+    keeps: str = ""
 
 
 def see_mix(larder: Larder, asked: AskedMix) -> MixView:
@@ -115,25 +101,12 @@ def see_mix(larder: Larder, asked: AskedMix) -> MixView:
     wrong = _wrong(read)
     lines = [each.shown(total, units) for each in read]
     if not known or total <= 0:
-        return MixView(lines, wrong, 0, 0, 0, 0, 0, 0, "", "", [])
+        return MixView(lines, wrong)
     try:
         mix = mix_of(_mix(asked.name or "mix", known, read_litre_g(asked.measure, asked.weighs)), foods)
     except Refusal as refusal:
-        return MixView(lines, in_words(refusal, units).message, 0, 0, 0, 0, 0, 0, "", "", [])
-    of = mix.composition
-    return MixView(
-        lines=lines,
-        wrong=wrong,
-        kcal=round(of.kcal),
-        protein_g=round(of.protein_g, 1),
-        fat_g=round(of.fat_g, 1),
-        carbohydrate_g=round(of.carbohydrate_g, 1),
-        fibre_g=round(of.fibre_g, 1),
-        water_g=round(of.water_g, 1),
-        cup=say_cup(mix, units),
-        keeps="" if wrong else _keeps(known, units),
-        traits=sorted(trait.value for trait in mix.traits),
-    )
+        return MixView(lines, in_words(refusal, units).message)
+    return MixView(lines, wrong, seen_of(mix, units), "" if wrong else _keeps(known, units))
 
 
 def add_mix(larder: Larder, asked: AskedMix) -> Food:

@@ -6990,37 +6990,18 @@ export interface components {
          *     Attributes:
          *         lines: its lines as they were read.
          *         wrong: what is wrong with all of them together; empty if nothing is.
-         *         kcal: energy of 100 g.
-         *         protein_g: protein in 100 g.
-         *         fat_g: fat in 100 g.
-         *         carbohydrate_g: carbohydrate in 100 g, fibre included.
-         *         fibre_g: fibre in 100 g.
-         *         water_g: water in 100 g.
-         *         cup: what a cup of it weighs.
+         *         comes_to: what is read of it makes this; none if nothing is read.
          *         keeps: what sets how long it keeps; empty if not all of it was read.
-         *         traits: what the rules know it as.
          */
         MixView: {
-            /** Carbohydrate G */
-            carbohydrate_g: number;
-            /** Cup */
-            cup: string;
-            /** Fat G */
-            fat_g: number;
-            /** Fibre G */
-            fibre_g: number;
-            /** Kcal */
-            kcal: number;
-            /** Keeps */
-            keeps: string;
+            comes_to?: components["schemas"]["OwnFoodView"] | null;
+            /**
+             * Keeps
+             * @default
+             */
+            keeps?: string;
             /** Lines */
             lines: components["schemas"]["MixLine"][];
-            /** Protein G */
-            protein_g: number;
-            /** Traits */
-            traits: string[];
-            /** Water G */
-            water_g: number;
             /** Wrong */
             wrong: string;
         };
@@ -7449,7 +7430,7 @@ export interface components {
         };
         /**
          * OwnFoodView
-         * @description What a food of one's own comes to, the figures that are not known as of what it is like.
+         * @description What a food or a mix of one's own comes to: figures that are not known are those of what it is like.
          *
          *     Attributes:
          *         kcal: energy of 100 g.

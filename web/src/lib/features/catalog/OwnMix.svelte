@@ -71,16 +71,17 @@
       .join("\n");
   }
 
+  const comesTo = $derived(read?.comes_to);
   const parts = $derived(read?.lines.filter((line) => line.share > 0) ?? []);
   const figures = $derived(
-    read?.kcal
+    comesTo
       ? ([
-          [`${read.kcal} kcal`, "energy"],
-          [`${read.protein_g} g`, "protein"],
-          [`${read.fat_g} g`, "fat"],
-          [`${read.carbohydrate_g} g`, "carbohydrate"],
-          [`${read.fibre_g} g`, "of it fibre"],
-          [`${read.water_g} g`, "water"],
+          [`${comesTo.kcal} kcal`, "energy"],
+          [`${comesTo.protein_g} g`, "protein"],
+          [`${comesTo.fat_g} g`, "fat"],
+          [`${comesTo.carbohydrate_g} g`, "carbohydrate"],
+          [`${comesTo.fibre_g} g`, "of it fibre"],
+          [`${comesTo.water_g} g`, "water"],
         ] as const)
       : [],
   );
@@ -106,7 +107,7 @@
     </div>
     <div class="grid grid-cols-2 items-start gap-3">
       <Field label="This much, loose" name="measure" bind:value={measure} {wrong} />
-      <Field label="weighs, if weighed" name="weighs" bind:value={weighs} {wrong} placeholder={read?.cup || (larder.us ? "6.5 oz" : "185 g")} />
+      <Field label="weighs, if weighed" name="weighs" bind:value={weighs} {wrong} placeholder={comesTo?.cup || (larder.us ? "6.5 oz" : "185 g")} />
     </div>
   </div>
   <div aria-live="polite">
@@ -150,9 +151,9 @@
             <dd class="font-bold">{figure}</dd>
           </div>{/each}
       </dl>
-      {#if read.cup}<p class="mt-3 text-md">In 100 g. A cup of it weighs {weighs ? "" : "about "}{read.cup}.</p>{/if}
+      {#if comesTo}<p class="mt-3 text-md">In 100 g. A cup of it weighs {weighs ? "" : "about "}{comesTo.cup}.</p>{/if}
       {#if read.keeps}<p class="mt-1 text-md">{read.keeps}</p>{/if}
-      {#if read.traits.length}<p class="caption mt-1">The rules know it as {read.traits.join(", ")}.</p>{/if}
+      {#if comesTo?.traits.length}<p class="caption mt-1">The rules know it as {comesTo.traits.join(", ")}.</p>{/if}
     {:else}
       <p class="caption">What it comes to shows here: energy, protein, how long it keeps.</p>
     {/if}
