@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import re
-import time
 from contextlib import suppress
 
 import pytest
@@ -105,9 +104,13 @@ def test_who_types_on_is_let_be(page: Page, demo: Here) -> None:
 def test_what_is_packed_is_what_was_drawn(page: Page, served: Here) -> None:
     """Lentils are typed, barley is still drawn: nothing is packed until lentils are."""
     put_on_bench(page, served, "2 kg pearl barley")
-    page.route("**/api/bench/plan", lambda route: (time.sleep(0.4), route.continue_())[1])
+    held: list[Route] = []
+    page.route("**/api/bench/plan", lambda route: held.append(route))
     page.get_by_role("combobox", name="What is on the bench").fill("2 kg red lentils")
     page.get_by_role("button", name="Pack it").click()
     expect(page.get_by_text("changed since it was drawn").first).to_be_visible()
+    for route in held:
+        route.continue_()
+    page.unroute("**/api/bench/plan")
     expect(page.get_by_role("group", name="drawn to scale")).to_have_accessible_name(re.compile("red lentils"))
     assert shelves(served.larder).packages == []

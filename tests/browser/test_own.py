@@ -108,6 +108,9 @@ def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
     expect(sheet).to_contain_text("It keeps as long as its")
     sheet.get_by_role("button", name="Add it").click()
     expect(sheet).to_be_hidden()
+    # Among six hundred it is what is shown.
+    expect(page.get_by_role("table").get_by_role("button")).to_have_count(1)
+    expect(page.get_by_role("button", name=re.compile("^Red soup mix"))).to_be_in_viewport()
 
     put_on_bench(page, served, "2 kg red soup mix")
     expect(page.get_by_role("group", name=re.compile("Red soup mix in"))).to_be_visible()

@@ -229,7 +229,7 @@
   {#if guide}<OwnContainer
       bind:open={addingContainer}
       beside={guide.containers.find((row) => row.usual && row.kind === "jar")?.draw}
-      onadded={() => (tab = "containers")}
+      onadded={(_key, name) => ([tab, words] = ["containers", name])}
     />{/if}
   {#if guide}<OwnProduce bind:open={freshOpen} number={changingFresh} onadded={() => (tab = "drying")} />{/if}
   {#if guide}<OwnFood
@@ -237,6 +237,6 @@
       mix={changing?.mix}
       number={changing?.number}
       name={wanted && !foods.length ? words.trim() : ""}
-      onadded={() => (tab = "foods")}
+      onadded={(name) => ([tab, words] = ["foods", name])}
     />{/if}
 </Page>
