@@ -6,7 +6,7 @@ from tests.support.refusals import refused
 from yellow_larder.core.planning import Activity, Body, Sex, energy_need
 from yellow_larder.features.household.changes import take_back
 from yellow_larder.features.household.events import Settings
-from yellow_larder.features.household.larder import Larder, settle
+from yellow_larder.features.household.larder import Larder, settings, settle
 from yellow_larder.features.household.people import Person, at_table, keep_person, need_of, people, remove_person
 from yellow_larder.features.packing.planner import plan
 from yellow_larder.features.packing.request import Ask
@@ -52,6 +52,19 @@ def test_what_is_not_said_is_taken_from_the_table_and_said_so(larder: Larder) ->
     assert need.assumed == "height and weight not said: the usual for the age"
     assert need.kcal_working.startswith("mean of woman: ")
     assert need.kcal == need_of(larder, COUSINS).kcal
+
+
+def test_a_us_house_is_told_what_the_kilograms_of_the_sums_are(larder: Larder) -> None:
+    """The equations are published in kilograms and metres; 70 kg and 1.77 m are 154 lb and 69.7 in."""
+    someone = Person(name="Ada", birth_year=1990, height="177 cm", weight="70 kg")
+    assert need_of(larder, someone).measures_working == ""
+    with reading(larder.engine) as session:
+        settle(larder, replace(settings(session), units=Units.US))
+    need = need_of(larder, someone)
+    assert "70 kg" in need.kcal_working
+    assert need.measures_working == "70 kg are 154 lb, 1.77 m are 69.7 in"
+    keep_person(larder, someone)
+    assert people(larder).people[0].need == need
 
 
 @pytest.mark.parametrize(

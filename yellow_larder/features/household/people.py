@@ -65,6 +65,8 @@ class Need:
     kcal_working: str
     protein_working: str
     assumed: str
+    measures_working: str
+    """What the kilograms and metres of the sums are in the household's own measures; empty where they are its own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -142,7 +144,7 @@ def people(larder: Larder) -> PeopleView:
         units = settings(session).units
         versions = log.versions(session, "eater")
         rows = [
-            PersonView(number, versions[number], _as_typed(each, units), _age(each, year), _need(each, year))
+            PersonView(number, versions[number], _as_typed(each, units), _age(each, year), _need(each, year, units))
             for number, each in log.records(session, PersonKept).items()
         ]
         return PeopleView(rows, appetite(session, year))
@@ -152,7 +154,7 @@ def need_of(larder: Larder, person: Person) -> Need:
     """What somebody needs in a day, before they are kept."""
     with reading(larder.engine) as session:
         household = settings(session)
-    return _need(_kept(person, household, larder.today().year), larder.today().year)
+    return _need(_kept(person, household, larder.today().year), larder.today().year, household.units)
 
 
 def keep_person(larder: Larder, person: Person, number: int | None = None, *, based_on: int | None = None) -> int:
@@ -218,7 +220,7 @@ def _age(kept: PersonKept, year: int) -> int:
     return min(max(year - kept.birth_year, 0), OLDEST)
 
 
-def _need(kept: PersonKept, year: int) -> Need:
+def _need(kept: PersonKept, year: int, units: Units = Units.METRIC) -> Need:
     age = _age(kept, year)
     usual = usual_body(age, kept.sex)
     body = Body(kept.height_cm or usual.height_cm, kept.weight_kg or usual.weight_kg)
@@ -226,7 +228,13 @@ def _need(kept: PersonKept, year: int) -> Need:
     if kept.kcal is not None:
         energy = WorkedFigure(kept.kcal, _OWN_FIGURE)
     protein = protein_need(age_years=age, weight_kg=body.weight_kg)
-    return Need(energy.value, protein.value, energy.working, protein.working, _assumed(kept))
+    own = _in_own_measures(body) if units is Units.US else ""
+    return Need(energy.value, protein.value, energy.working, protein.working, _assumed(kept), own)
+
+
+def _in_own_measures(body: Body) -> str:
+    mass, height = say_mass(body.weight_kg * 1000, Units.US), say_length(body.height_cm * 10, Units.US)
+    return f"{body.weight_kg:g} kg are {mass}, {body.height_cm / 100:g} m are {height}"
 
 
 def _assumed(kept: PersonKept) -> str:

@@ -7110,6 +7110,8 @@ export interface components {
             kcal: number;
             /** Kcal Working */
             kcal_working: string;
+            /** Measures Working */
+            measures_working: string;
             /** Protein G */
             protein_g: number;
             /** Protein Working */

@@ -55,7 +55,7 @@
                 </div>
                 <div class="min-w-0 text-sm leading-snug text-soft">
                   <p>{each.need.kcal_working}</p>
-                  <p>protein: {each.need.protein_working}{each.need.assumed ? ` · ${each.need.assumed}` : ""}</p>
+                  <p>protein: {each.need.protein_working}{[each.need.measures_working, each.need.assumed].map((more) => more && ` · ${more}`).join("")}</p>
                 </div>
                 <button class="chip justify-self-start" onclick={() => show(each)}>Change</button>
               </li>

@@ -168,7 +168,9 @@
     {#if need}
       <div class="rounded-xl bg-cream px-4 py-3 sm:col-span-2" aria-live="polite">
         <p><b class="font-name text-2xl">{whole(need.kcal)} kcal</b> and <b>{Math.round(need.protein_g)} g protein</b> a day</p>
-        <p class="caption">{need.kcal_working}; protein {need.protein_working}{need.assumed ? `; ${need.assumed}` : ""}</p>
+        <p class="caption">
+          {need.kcal_working}; protein {need.protein_working}{[need.measures_working, need.assumed].map((each) => each && `; ${each}`).join("")}
+        </p>
       </div>
     {/if}
     {#if theirs}
