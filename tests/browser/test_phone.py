@@ -60,6 +60,20 @@ def test_what_is_changed_at_the_head_of_a_meal_is_kept_from_there(phone: Page, d
     expect(phone.get_by_role("radio", name="breakfast")).to_be_checked()
 
 
+def test_why_a_meal_is_refused_is_seen_over_what_keeps_it(phone: Page, served: Here) -> None:
+    phone.set_viewport_size({"width": 320, "height": 640})
+    phone.goto(f"{served.url}/table/meals?new")
+    phone.get_by_label("Name of the meal").fill("Stovies")
+    keep = phone.get_by_role("button", name="Put it on the menu")
+    keep.tap()
+    why = phone.get_by_role("alert").filter(has_text="nothing in it yet")
+    expect(why).to_be_in_viewport(ratio=1)
+    foot, bar = why.bounding_box(), keep.bounding_box()
+    assert foot
+    assert bar
+    assert foot["y"] + foot["height"] <= bar["y"]
+
+
 def test_labels_of_neighbours_do_not_cover_one_another(phone: Page, demo: Here) -> None:
     phone.goto(f"{demo.url}/shelves")
     phone.get_by_role("button", name=re.compile("^Stair cupboard")).tap()
