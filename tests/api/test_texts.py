@@ -99,7 +99,7 @@ def plans(client: TestClient) -> Iterator[tuple[str, Any]]:
     """Foods packed, frozen and found absorbers for; everything that is dried, of one, of two and by weight."""
     containers = list(reference.containers())
     asked: list[tuple[str, dict[str, Any]]] = []
-    for n, food in list(enumerate(reference.foods().values()))[::6]:
+    for n, food in enumerate(list(reference.foods().values())[::6]):
         packed = {"line": f"{(1, 10)[n % 2]} lb {food.name}", "container": containers[n % len(containers)]}
         asked.append(("/api/bench/plan", packed))
         asked.append(("/api/freezer/plan", {"line": f"2 kg {food.name}", "container": "bag-gallon"}))

@@ -248,10 +248,11 @@ def test_what_is_carried_is_as_moist_as_it_was(group: list[Food], gel_g: float) 
             solids_g = here.of.mass_g * (1 - here.of.moisture_pct / 100)
             had_g = solids_g / (100 / come_to.moisture_pct - 1) + gel_g * come_to.gel_pct / 100
             has_g = solids_g / (100 / moisture - 1) + gel_g * gel_holds_pct(activity) / 100
-            # Where the isotherm ends no activity tells of all that water; where it is steepest, in what is perishable
-            # anyhow, the points between which it is read are half a percent of the water off.
-            inner = (activity > 0.01) & (activity < 0.98) & (moisture < 45)
-            assert has_g[inner] == pytest.approx(had_g[inner], rel=2e-3), corner
+            # Where the isotherm ends no activity tells of all that water.
+            inner = (activity > 0.01) & (activity < 0.98) & (moisture < 59)
+            # Where it is steepest, in what is perishable anyhow, the points between which it is read lie further apart.
+            near = np.where(moisture < 45, 2e-3, 1e-2)
+            assert (np.abs(has_g - had_g) <= near * had_g)[inner].all(), corner
 
 
 def test_oats_out_of_the_freezer_are_no_drier_than_they_went_in() -> None:

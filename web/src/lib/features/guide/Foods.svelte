@@ -6,12 +6,23 @@
   import { reached } from "$lib/ui/reached";
   import { flushSync } from "svelte";
 
-  let { foods, onadd, onchange }: { foods: Schemas["FoodRow"][]; onadd: () => void; onchange: (own: NonNullable<ReturnType<typeof ownOf>>) => void } = $props();
+  let {
+    foods,
+    wanted,
+    onadd,
+    onchange,
+  }: {
+    foods: Schemas["FoodRow"][];
+    /** What is looked for: of something else one has come to the first rows only. */
+    wanted: string;
+    onadd: () => void;
+    onchange: (own: NonNullable<ReturnType<typeof ownOf>>) => void;
+  } = $props();
 
   const FIGURES = ["kcal", "protein_g", "fat_g", "carbohydrate_g", "fibre_g", "water_g"] as const;
   const STEP = 60;
 
-  let most = $state(STEP);
+  let most = $derived.by(() => (void wanted, STEP));
   let open = $state<string>();
   const shown = $derived(foods.slice(0, most));
 </script>

@@ -100,7 +100,7 @@
 
       <Tabs.Content value="foods" class="mt-4">
         {#if tab === "foods"}
-          {#key wanted}<Foods {foods} onadd={() => ([changing, adding] = [undefined, true])} onchange={(own) => ([changing, adding] = [own, true])} />{/key}
+          <Foods {foods} {wanted} onadd={() => ([changing, adding] = [undefined, true])} onchange={(own) => ([changing, adding] = [own, true])} />
         {/if}
       </Tabs.Content>
 

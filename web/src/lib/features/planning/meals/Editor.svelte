@@ -56,6 +56,7 @@
   const PARTS = ["name", "text", "kind", "serves", "per_month"] as const;
   const kept = $derived(view && PARTS.every((part) => view.meal[part] === meal[part]));
   const blank = $derived(!view && !meal.name.trim() && !meal.text.trim());
+  const changed = $derived(!kept && !blank && !theirs);
   let told = $state(false);
   $effect(() => keepDraft(name, told || kept || blank ? undefined : { meal: $state.snapshot(meal), version }));
   const layers = $derived.by(() => {
@@ -246,12 +247,12 @@
     {#if theirs}<div class="mt-5 lg:col-span-2"><Conflict mine={meal} {theirs} labels={LABELS} onmine={keep} ontheirs={takeTheirs} /></div>{/if}
   </div>
   <!-- What was changed far above is kept from wherever one is. -->
-  <div class={["mt-5", !kept && !blank && !theirs && "sticky bottom-(--bar) z-10 -mx-4 -mb-8 border-t-2 border-ink bg-cream px-4 py-2.5 sm:-mx-6 sm:px-6"]}>
+  <div class={["mt-5", changed && "sticky bottom-(--bar) z-10 -mx-4 -mb-8 border-t-2 border-ink bg-cream px-4 py-2.5 sm:-mx-6 sm:px-6"]}>
     <div class="mx-auto flex max-w-4xl flex-wrap items-center gap-x-2 gap-y-2 sm:gap-x-3">
       <button class="do max-sm:!px-4" disabled={kept || theirs !== undefined} onclick={keep}
         >{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button
       >
-      {#if !kept && !blank && !theirs}<button class="chip" onclick={leave}>{view ? "Leave it as it was" : "Begin anew"}</button>{/if}
+      {#if changed}<button class="chip" onclick={leave}>{view ? "Leave it as it was" : "Begin anew"}</button>{/if}
       {#if view && (kept || theirs)}
         <button class="chip away" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}
