@@ -48,8 +48,12 @@ class Clock:
 
 @pytest.hookimpl(wrapper=True)
 def pytest_collection() -> Generator[None, object, object]:
-    """What is collected stays: to look through it for garbage again and again takes a third of the time to collect."""
+    """What is collected stays: to look through it for garbage again and again takes a third of the time to collect.
+
+    And what a test leaves is looked for as seldom as in the program that is served: a sixteenth of the time to test.
+    """
     gc.disable()
+    gc.set_threshold(50_000, 10, 10)
     try:
         return (yield)
     finally:

@@ -53,7 +53,7 @@ def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: 
     page.route(f"**{PAGES[path]}", lambda route: held.append(route) if waiting else _broken(route))
     page.goto(f"{served.url}/{path}")
     # What is on its way has its heading: whoever cannot see hears where they are.
-    expect(page.get_by_role("main").get_by_role("heading", level=1)).to_be_attached()
+    page.get_by_role("main").get_by_role("heading", level=1).wait_for(state="attached")
     waiting = False
     for each in held:
         _broken(each)
@@ -61,8 +61,8 @@ def test_a_page_that_cannot_be_read_says_so_and_tries_again(page: Page, served: 
     expect(wrong).to_be_visible()
     page.unroute(f"**{PAGES[path]}")
     wrong.get_by_role("button", name="Try again").click()
-    expect(wrong).to_have_count(0)
-    expect(page.get_by_role("main").get_by_role("heading").first).to_be_attached()
+    wrong.wait_for(state="detached")
+    page.get_by_role("main").get_by_role("heading").first.wait_for(state="attached")
 
 
 def test_a_page_keeps_what_it_showed_while_the_server_is_silent(page: Page, served: Here) -> None:

@@ -138,6 +138,7 @@ def test_the_api_is_described_without_asking_anybody(page: Page, served: Here) -
     with heard(page, "request") as asked:
         page.goto(f"{served.url}/api/docs")
         expect(page.get_by_role("heading", name="Yellow Larder")).to_be_visible()
+        page.get_by_role("link", name="bench", exact=True).click()
         expect(page.get_by_text("/api/bench/plan", exact=True)).to_be_visible()
     assert all(each.url.startswith((served.url, "data:")) for each in asked)
 
