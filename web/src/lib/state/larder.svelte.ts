@@ -1,5 +1,6 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
 import { api, ask, onDiskTrouble, onRefused, onUnreached, onWaiting, type Answer, type Schemas, whyNot } from "$lib/api/client";
+import { bringWords } from "$lib/ui/bring";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -21,9 +22,10 @@ class TheLarder {
   constructor() {
     onDiskTrouble((words) => (this.disk = words));
     onRefused((words, last) => {
-      const shown = words.some((each) => this.#shows(each));
-      if (last && words[0] && !shown) this.say(words[0], "wrong");
-      return shown;
+      const shown = words.find((each) => this.#shows(each));
+      if (shown) bringWords(shown);
+      else if (last && words[0]) this.say(words[0], "wrong");
+      return Boolean(shown);
     });
     onWaiting((slow) => (this.slow = slow));
     onUnreached(() => new Promise((tell) => (this.unreached = [...this.unreached, tell])));

@@ -1,5 +1,6 @@
 <!-- Two people changed the same thing: both are shown, and the second decides. -->
 <script lang="ts">
+  import { intoSight } from "./bring";
   import { differing } from "./differing";
 
   let { mine, theirs, labels, onmine, ontheirs }: { mine: object; theirs: object; labels: Record<string, string>; onmine: () => void; ontheirs: () => void } =
@@ -8,7 +9,7 @@
   const rows = $derived(differing(mine, theirs, labels));
 </script>
 
-<div class="rounded-xl border-2 border-rust px-4 py-3 sm:col-span-2" role="alert">
+<div class="rounded-xl border-2 border-rust px-4 py-3 sm:col-span-2" role="alert" {@attach intoSight}>
   <p class="font-bold">Somebody else changed this while you did. Nothing of yours is saved yet.</p>
   {#if rows.length}
     <table class="mt-2 w-full text-left text-md">

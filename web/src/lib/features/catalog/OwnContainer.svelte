@@ -176,7 +176,7 @@
         <p class="caption mt-2">Drawn beside one you know, as soon as it is known what it holds.</p>
       {/if}
     </div>
-    {#if typed.wrong.kind || typed.wrong.request}<p class="wrong sm:col-span-2">{(typed.wrong.kind ?? typed.wrong.request)?.message}</p>{/if}
+    {#if typed.wrong.kind || typed.wrong.request}<p class="wrong sm:col-span-2" role="alert">{(typed.wrong.kind ?? typed.wrong.request)?.message}</p>{/if}
     <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
   </form>
 </Sheet>

@@ -161,7 +161,7 @@
   {#if number !== undefined}<p class="caption sm:col-span-2">
       It is so from now on, in other mixes as well. What is packed already keeps the figures it was packed with.
     </p>{/if}
-  {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+  {#if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
   <div class="flex justify-end sm:col-span-2">
     <button class="do" type="submit" disabled={number !== undefined && version === undefined}>{number === undefined ? "Add it" : "Save"}</button>
   </div>

@@ -147,7 +147,7 @@
       {/if}
     {/if}
     {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on, for what is in the dryer as well.</p>{/if}
-    {#if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+    {#if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
     <div class="flex justify-end sm:col-span-2">
       <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
         >{number === undefined ? "Add it" : "Save"}</button

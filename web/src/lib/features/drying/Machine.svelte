@@ -48,7 +48,7 @@
       <Degrees label="From" name="low_c" bind:celsius={draft.low_c as number} {wrong} />
       <Degrees label="To" name="high_c" bind:celsius={draft.high_c as number} {wrong} />
     </div>
-    {#if wrong.request}<p class="wrong">{wrong.request.message}</p>{/if}
+    {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
     <div class="flex justify-end"><button class="do" type="submit">Add it</button></div>
   </form>
 </Sheet>

@@ -168,7 +168,7 @@
                 aria-invalid={wrong[`amount.${picked.indexOf(lot)}`] ? "true" : undefined}
               />
             {/if}
-            {#if lot.lot in into && wrong[`amount.${picked.indexOf(lot)}`]}<p class="wrong col-span-2">
+            {#if lot.lot in into && wrong[`amount.${picked.indexOf(lot)}`]}<p class="wrong col-span-2" role="alert">
                 {wrong[`amount.${picked.indexOf(lot)}`]?.message}
               </p>{/if}
           </li>

@@ -139,7 +139,7 @@
             <button class="chip mt-2" onclick={() => takeOut(true)}>Take it out anyway</button>
           </div>
         {/if}
-        {#each ["trays", "item", "request"] as field (field)}{#if wrong[field]}<p class="wrong">{wrong[field]?.message}</p>{/if}{/each}
+        {#each ["trays", "item", "request"] as field (field)}{#if wrong[field]}<p class="wrong" role="alert">{wrong[field]?.message}</p>{/if}{/each}
         <div class="flex justify-end">
           <button class="do" disabled={feels === undefined || !trays.length || !weight} onclick={() => takeOut()}>Take them out</button>
         </div>

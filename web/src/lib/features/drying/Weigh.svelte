@@ -67,7 +67,7 @@
         <button type="button" class="chip mt-2" onclick={() => save(true)}>The weight is right</button>
       </div>
     {/if}
-    {#if wrong.request || wrong.tray}<p class="wrong">{(wrong.request ?? wrong.tray)?.message}</p>{/if}
+    {#if wrong.request || wrong.tray}<p class="wrong" role="alert">{(wrong.request ?? wrong.tray)?.message}</p>{/if}
     <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>

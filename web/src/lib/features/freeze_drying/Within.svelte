@@ -100,7 +100,7 @@
     </p>
     <ScaleReading lay={{ name: "the load", grams: dry * 1.01 }} ontake={(taken) => (weight = taken)} />
     <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder={load.dry} />
-    {#if wrong.request || wrong.number}<p class="wrong">{(wrong.request ?? wrong.number)?.message}</p>{/if}
+    {#if wrong.request || wrong.number}<p class="wrong" role="alert">{(wrong.request ?? wrong.number)?.message}</p>{/if}
     <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>

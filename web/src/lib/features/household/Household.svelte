@@ -163,7 +163,7 @@
             <button type="button" class="chip min-w-16" aria-pressed={draft.packet_sizes?.includes(size)} onclick={() => toggle(size)}>{size}</button>
           {/each}
         </div>
-        {#if wrong.packet_sizes}<p class="wrong mt-1">{wrong.packet_sizes.message}</p>{/if}
+        {#if wrong.packet_sizes}<p class="wrong mt-1" role="alert">{wrong.packet_sizes.message}</p>{/if}
       </fieldset>
       <fieldset class="sm:col-span-2">
         <legend class="head">Shelf-life estimates</legend>
@@ -190,7 +190,7 @@
       {/if}
       {#if theirs}
         <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => save()} ontheirs={() => (begin(theirs), void larder.changed())} />
-      {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+      {:else if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
       <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
         <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
         {#if !theirs}<button class="do" type="submit">Save</button>{/if}

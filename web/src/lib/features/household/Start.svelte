@@ -127,7 +127,7 @@
                 >
               {/each}
             </div>
-            {#if wrong.packet_sizes}<p class="wrong mt-1">{wrong.packet_sizes.message}</p>{/if}
+            {#if wrong.packet_sizes}<p class="wrong mt-1" role="alert">{wrong.packet_sizes.message}</p>{/if}
           </div>
           {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
           <div class="flex flex-wrap items-center gap-3">

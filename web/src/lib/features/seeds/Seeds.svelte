@@ -150,7 +150,7 @@
           <option value="">its name says it</option>
           {#each kinds as kind (kind.key)}<option value={kind.key}>{kind.name}, {kind.lives}</option>{/each}
         </select>
-        {#if wrong.kind}<p class="wrong mt-1">{wrong.kind.message}</p>{/if}
+        {#if wrong.kind}<p class="wrong mt-1" role="alert">{wrong.kind.message}</p>{/if}
       </div>
       <div class="grid gap-3 sm:grid-cols-2">
         <Field label="Harvested" name="harvested" bind:value={form.harvested} {wrong} placeholder="2024, or Sep 2024" />
@@ -178,7 +178,7 @@
         </div>
         <Field label="Moisture, %, if measured" name="moisture_pct" type="number" bind:value={form.moisture_pct} {wrong} />
       </div>
-      {#if wrong.request}<p class="wrong">{wrong.request.message}</p>{/if}
+      {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
       <div class="flex justify-end"><button class="do" type="submit">Add</button></div>
     </form>
   </Sheet>
@@ -210,7 +210,7 @@
         {:else}
           <Field label="How many, or what they weigh" name="amount" bind:value={amount} {wrong} />
         {/if}
-        {#if wrong.request}<p class="wrong">{wrong.request.message}</p>{/if}
+        {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
         <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
       </form>
     {/if}

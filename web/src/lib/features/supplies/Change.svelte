@@ -50,7 +50,7 @@
   <form class="border-t border-line pt-3" novalidate onsubmit={(event) => (event.preventDefault(), does())} aria-label={title}>
     <h3 class="font-sans text-base font-bold">{title}</h3>
     <div class="mt-1.5 flex flex-wrap items-end gap-2">{@render fields()}<button class="chip" disabled={!ready}>{button}</button></div>
-    {#if where === form && (wrong.number ?? wrong.request)}<p class="wrong mt-1">{(wrong.number ?? wrong.request)?.message}</p>{/if}
+    {#if where === form && (wrong.number ?? wrong.request)}<p class="wrong mt-1" role="alert">{(wrong.number ?? wrong.request)?.message}</p>{/if}
   </form>
 {/snippet}
 
@@ -200,7 +200,7 @@
       true,
     )}
     <div class="border-t border-line pt-3">
-      {#if where === "gone" && wrong.request}<p class="wrong mb-2">{wrong.request.message}</p>{/if}
+      {#if where === "gone" && wrong.request}<p class="wrong mb-2" role="alert">{wrong.request.message}</p>{/if}
       <button class="chip away" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", based)))}>Remove it</button>
     </div>
   </div>

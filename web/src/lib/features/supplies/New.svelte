@@ -103,7 +103,7 @@
     <Field label={sort === "packets" ? "A pack cost" : "One cost"} name="cost" bind:value={form.cost} {wrong} placeholder="not said" />
     <Field label="Low at" name="low" bind:value={form.low} {wrong} placeholder="never" />
   </div>
-  {#each [wrong.key, wrong.request].filter(Boolean) as each (each?.message)}<p class="wrong">{each?.message}</p>{/each}
-  {#if wrong.name && !["lids", "tools"].includes(sort)}<p class="wrong">{wrong.name.message}</p>{/if}
+  {#each [wrong.key, wrong.request].filter(Boolean) as each (each?.message)}<p class="wrong" role="alert">{each?.message}</p>{/each}
+  {#if wrong.name && !["lids", "tools"].includes(sort)}<p class="wrong" role="alert">{wrong.name.message}</p>{/if}
   <button class="chip on justify-self-start">Save</button>
 </form>

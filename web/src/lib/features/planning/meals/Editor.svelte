@@ -10,7 +10,7 @@
   import { latest } from "$lib/state/latest";
   import { larder } from "$lib/state/larder.svelte";
   import Trash2 from "@lucide/svelte/icons/trash-2";
-  import { onMount, tick, untrack } from "svelte";
+  import { onMount, untrack } from "svelte";
   import Stepper from "$lib/features/planning/Stepper.svelte";
   import Line from "./Line.svelte";
 
@@ -106,7 +106,7 @@
     refused = done.wrong ?? {};
     theirs = done.now as Meal | undefined;
     version = done.version ?? version;
-    if (done.wrong) return void showWhy();
+    if (done.wrong) return;
     // Known before the page says that it is kept: whoever removes it next removes what they have just kept.
     if (view) version = await newest();
     await larder.changed();
@@ -114,12 +114,6 @@
     if (view) return;
     forget();
     onkept(Number(done.data));
-  }
-
-  /** Why it is refused may stand below the foot of a small screen, where the row that keeps it lies over the page. */
-  async function showWhy() {
-    await tick();
-    document.querySelector("#meal [role=alert]")?.scrollIntoView({ block: "nearest" });
   }
 
   async function newest(): Promise<number | undefined> {
@@ -187,7 +181,7 @@
           ? 'border-rust'
           : 'border-yolk focus:border-ink'}"
       />
-      {#if wrong.name}<p id="wrong-name" class="wrong mt-1 scroll-my-48" role="alert">{wrong.name.message}</p>{/if}
+      {#if wrong.name}<p id="wrong-name" class="wrong mt-1" role="alert">{wrong.name.message}</p>{/if}
 
       <Choice
         label="When it is eaten"
@@ -210,7 +204,7 @@
         aria-invalid={wrong.text ? "true" : undefined}
         aria-describedby={wrong.text ? "wrong-text" : undefined}
         class="field mt-1 block flex-1 resize-y py-2 text-lg leading-7"></textarea>
-      {#if wrong.text}<p id="wrong-text" class="wrong mt-1 scroll-my-48" role="alert">{wrong.text.message}</p>{/if}
+      {#if wrong.text}<p id="wrong-text" class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
     </div>
 
     <div class="max-lg:mt-4 max-lg:grid max-lg:items-center min-[20rem]:max-lg:grid-cols-[9rem_1fr] max-lg:gap-5">
@@ -256,7 +250,7 @@
       {#if view && (kept || theirs)}
         <button class="chip away" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}
-      {#if wrong.request && !theirs}<p class="wrong">{wrong.request.message}</p>{/if}
+      {#if wrong.request && !theirs}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
     </div>
   </div>
 </section>

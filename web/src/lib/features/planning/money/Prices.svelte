@@ -55,7 +55,7 @@
     <Field label="on, if not today" name="seen_on" type="date" bind:value={seen.seen_on} {wrong} />
     <button class="chip min-[20rem]:col-span-2" type="submit">Save</button>
   </div>
-  {#if wrong.shop}<p class="wrong col-span-2">{wrong.shop.message}</p>{/if}
+  {#if wrong.shop}<p class="wrong col-span-2" role="alert">{wrong.shop.message}</p>{/if}
   {#if wrong.line?.nearest.length}
     <p class="caption col-span-2">
       Did you mean {#each wrong.line.nearest as name (name)}<button

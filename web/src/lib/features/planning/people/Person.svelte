@@ -175,7 +175,7 @@
     {/if}
     {#if theirs}
       <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => keep()} ontheirs={() => ((open = false), void larder.changed())} />
-    {:else if wrong.request}<p class="wrong sm:col-span-2">{wrong.request.message}</p>{/if}
+    {:else if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
     <div class="flex items-center justify-between gap-3 sm:col-span-2">
       {#if view}<button type="button" class="chip away" onclick={remove}>No longer eats here</button>{:else}<span></span>{/if}
       {#if !theirs}<button class="do" type="submit">Save</button>{/if}
