@@ -9,7 +9,11 @@ from tests.test_tokens import SOURCES
 DEGREES = re.compile(r"\d ?°C")
 OFFERED = re.compile(r'"[\d.]+ (?:kg|g|mL|L|cm|mm) [a-z]')
 FIGURE = re.compile(r"\} (?:g|kg|mm|cm)\b(?! protein| of gel)")
-COMMENT = re.compile(r"<!--.*?-->", re.DOTALL)
+MEASURE = r"(?:kg|g|mm|cm|m|L)\b(?! protein| as it is packed| a kg|/mL)"
+WRITTEN = re.compile(rf"(?<![\w·×.{{])(?<!In )\d(?:[\d.,]*\d)? {MEASURE}")
+"""In a sentence; but for nutrients, of which all the world counts grams, and for the figures of a formula."""
+OTHERWISE = re.compile(r" ?\([^)]*\b(?:oz|lb|in|ft|gal|qt)\b")
+COMMENT = re.compile(r"<!--.*?-->|/\*.*?\*/|(?<![:\"'])//[^\n]*", re.DOTALL)
 KINDS_OF_HOUSE = re.compile(r"\bus\b")
 EXAMPLE = re.compile(r'placeholder="[^"{]*\d ?(?:kg|g|mL|cm|mm)\b[^"{]*"')
 
@@ -24,13 +28,14 @@ def lacking(text: str) -> list[str]:
 
 
 def metric_alone(text: str) -> list[str]:
-    """What is offered to press, or written behind a figure, and is the same in a US house; but for nutrients."""
+    """What is offered to press, or written, and is the same in a US house."""
     text = COMMENT.sub("", text)
     return [
         text[max(0, found.start() - 30) : found.end() + 10]
-        for law in (OFFERED, FIGURE)
+        for law in (OFFERED, FIGURE, WRITTEN)
         for found in law.finditer(text)
         if not KINDS_OF_HOUSE.search(text[max(0, found.start() - 250) : found.start()])
+        and not OTHERWISE.match(text[found.end() : found.end() + 30])
     ]
 
 
@@ -51,3 +56,5 @@ def test_it_would_see_one() -> None:
     assert metric_alone('{#each ["3 kg apples"] as line}') != []
     assert metric_alone('{#each us ? ["6 lb apples"] : ["3 kg apples"] as line}') == []
     assert metric_alone("dry at about {Math.round(target)} g.") != []
+    assert metric_alone("a can of beans stands for 71 g dry") != []
+    assert metric_alone("a can of beans stands for 71 g (2½ oz) dry") == []

@@ -130,7 +130,7 @@
     },
     {
       title: "What to store",
-      text: "Each meal is taken apart into ingredients, scaled to those at the table, and multiplied by how often it is cooked in the time you want to be ready for. Cups weigh what that food weighs loose; a can of beans stands for 71 g dry; an onion for what is left of it when its water is gone. Spices are left out, if you like. The diary gives the same from what was truly eaten: its average a day, over the days kept.",
+      text: "Each meal is taken apart into ingredients, scaled to those at the table, and multiplied by how often it is cooked in the time you want to be ready for. Cups weigh what that food weighs loose; a can of beans stands for 71 g (2½ oz) dry; an onion for what is left of it when its water is gone. Spices are left out, if you like. The diary gives the same from what was truly eaten: its average a day, over the days kept.",
       sum: "need = Σ meals · helpings ÷ written for × at the table × times; missing = need − shelves − cupboard",
       source: "common practice; household measures of the USDA tables, from memory",
     },

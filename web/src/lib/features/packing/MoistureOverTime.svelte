@@ -47,6 +47,6 @@
   <p class="caption">
     {moisture.gel_packets} × {moisture.gel_each_g} g of gel in each, not food: keep it from children. By the packaging standard, which knows nothing of the food,
     {moisture.units}
-    units (one takes up 6 g of water until 40 %).
+    units (one takes up 6 g (0.2 oz) of water until 40 %).
   </p>
 {/if}

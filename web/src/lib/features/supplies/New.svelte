@@ -89,7 +89,7 @@
     <div>
       <label class="head block" for="supply-key">For which mouth</label>
       <select id="supply-key" class="field mt-1" bind:value={form.key}
-        ><option value="">regular, 70 mm</option><option value="wide">wide, 86 mm</option><option value="own">another …</option></select
+        ><option value="">regular, 70 mm (2¾ in)</option><option value="wide">wide, 86 mm (3⅜ in)</option><option value="own">another …</option></select
       >
     </div>
     {#if own}<Field label="What they are called" name="name" bind:value={form.name} {wrong} placeholder="bottle caps" />{/if}
