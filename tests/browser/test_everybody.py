@@ -171,6 +171,18 @@ def test_a_place_in_a_house_of_fahrenheit(page: Page, served: Here) -> None:
         assert cellar.width_mm == pytest.approx(60 * 25.4)
 
 
+def test_what_dries_is_drawn_in_the_measure_it_is_told_in(page: Page, demo_to_change: Here) -> None:
+    """Two kilograms of leeks are some grams to a metric scale, and some pounds to another."""
+    page.goto(f"{demo_to_change.url}/drying")
+    curve = page.get_by_role("img", name=re.compile("^Weight of the leeks"))
+    expect(curve).to_contain_text("0 g500 g1,000 g")
+    with reading(demo_to_change.larder.engine) as session:
+        before = settings(session)
+    settle(demo_to_change.larder, replace(before, units=Units.US))
+    page.reload()
+    expect(curve).to_contain_text("0 lb1 lb2 lb")
+
+
 def test_the_guide_is_searched(page: Page, demo: Here) -> None:
     page.goto(f"{demo.url}/guide")
     page.get_by_role("searchbox").fill("hazel")

@@ -1,7 +1,8 @@
 <!-- The weight of a food as it dries: what was weighed, what is to come with its band, and where it meets the target. -->
 <script lang="ts">
   import type { Schemas } from "$lib/api/client";
-  import { mass, OUNCE_G } from "$lib/format/masses";
+  import { OUNCE_G } from "$lib/format/masses";
+  import { whole } from "$lib/format/numbers";
   import { clock, moment, weekday, when } from "$lib/format/when";
   import Chart from "$lib/ui/chart/Chart.svelte";
   import { anchor, between, through } from "$lib/ui/chart/frame";
@@ -16,9 +17,12 @@
   const high = $derived(Math.min(drying.hours.high, end));
   const late = $derived(drying.hours.likely > end * 0.62);
 
-  const unit = $derived(us ? OUNCE_G : 1);
-  const rung = $derived([1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 2500, 5000].find((each) => (each * unit) / drying.wet_g > 0.2) ?? 10_000);
-  const rungs = $derived(Array.from({ length: Math.floor(most / (rung * unit)) + 1 }, (_, n) => n * rung * unit));
+  /** What stands beside the curve is counted in what its weight is told in. */
+  const heavy = $derived(us ? { name: "lb", grams: 16 * OUNCE_G } : { name: "kg", grams: 1000 });
+  const light = $derived(us ? { name: "oz", grams: OUNCE_G } : { name: "g", grams: 1 });
+  const unit = $derived(drying.wet_g > 3 * heavy.grams ? heavy : light);
+  const rung = $derived([1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500].find((each) => (each * unit.grams) / drying.wet_g > 0.2) ?? 1000);
+  const rungs = $derived(Array.from({ length: Math.floor(most / (rung * unit.grams)) + 1 }, (_, n) => n * rung));
 
   function hours(wide: number) {
     const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72;
@@ -41,7 +45,7 @@
   across={{ from: 0, to: end }}
   up={{ from: 0, to: most }}
   below={hours}
-  beside={rungs.map((grams) => ({ at: grams, words: mass(grams, us) }))}
+  beside={rungs.map((count) => ({ at: count * unit.grams, words: `${whole(count)} ${unit.name}` }))}
 >
   {#snippet children(frame)}
     {@const dry = frame.y(drying.target_g)}
