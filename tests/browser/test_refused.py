@@ -190,6 +190,25 @@ def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> N
     expect(page.get_by_text("Not that evening")).to_be_visible()
 
 
+def test_what_no_field_of_a_sheet_says_is_said_over_it(page: Page, demo: Here) -> None:
+    page.set_viewport_size(SMALL)
+    problem = {"status": 422, "title": "No", "errors": [{"field": "moon", "message": "Not tonight", "nearest": []}]}
+    page.goto(f"{demo.url}/supplies")
+    page.get_by_role("button", name="Household").click()
+    sheet = page.get_by_role("dialog", name="Household")
+    page.route(
+        "**/api/household",
+        lambda route: route.fulfill(status=422, content_type="application/problem+json", json=problem),
+    )
+    sheet.get_by_role("button", name="Save").click()
+    said = page.get_by_text("Not tonight")
+    said.wait_for()
+    box = said.bounding_box()
+    assert box
+    middle = [box["x"] + box["width"] / 2, box["y"] + box["height"] / 2]
+    assert said.evaluate("(said, [x, y]) => said.contains(document.elementFromPoint(x, y))", middle)
+
+
 def test_what_the_screens_take_for_questions_are_questions() -> None:
     assert len(TAKEN) > 5
     assert set(TAKEN) <= set(questions())

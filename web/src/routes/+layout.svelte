@@ -118,7 +118,7 @@
 
 {#if larder.slow}<div class="waiting" role="status"><span class="sr-only">Waiting for the larder</span></div>{/if}
 
-<div aria-live="polite" class="pointer-events-none fixed inset-x-0 top-20 z-40 flex justify-center px-4">
+<div aria-live="polite" class="pointer-events-none fixed inset-x-0 top-20 z-60 flex justify-center px-4">
   {#if larder.message}
     <div
       class="pointer-events-auto flex max-w-xl items-center gap-3 rounded-xl border-2 bg-paper px-4 py-2.5 shadow-lg {larder.message.tone === 'wrong'
