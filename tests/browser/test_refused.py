@@ -59,6 +59,8 @@ PRESS_EACH = """async ([seen, asked]) => {
   const press = async (each) => {
     if (!each.isConnected || each.disabled || known.has(words(each))) return;
     if (each.closest("form[method=dialog], [role=dialog][data-state=closed]")) return;
+    const sheet = over();
+    if (sheet && !sheet.contains(each)) return;
     const name = words(each);
     known.add(name);
     refused = "";
@@ -74,9 +76,12 @@ PRESS_EACH = """async ([seen, asked]) => {
     (shown() ? told : silent).push(`${name}: ${refused}`);
     const says = () => holding(refused);
     for (let waited = 0; waited < 1000 && !says().some(clear); waited += 25) await pause(25);
-    if (shown() && !says().some(clear)) unseen.push(`${name}: ${refused}`);
+    // A sheet that was pressed for before, and was slow to come, lies over it by now.
+    const late = over() && over() !== sheet;
+    if (!late && shown() && !says().some(clear)) unseen.push(`${name}: ${refused}`);
     if (shown() && !says().some(heard)) unheard.push(`${name}: ${refused}`);
   };
+  const over = () => [...document.querySelectorAll(OPEN)].at(-1);
   const holding = (words) => {
     const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT), found = [];
     while (texts.nextNode())
@@ -100,6 +105,10 @@ PRESS_EACH = """async ([seen, asked]) => {
       barred.push(`${name}: ${each.id} at ${each.nodes[0].target}: ${each.nodes[0].failureSummary}`);
     if (sheet.scrollTop) barred.push(`${name}: opens ${sheet.scrollTop} px down, and not at its beginning`);
   };
+  // Whoever opens a sheet begins in it.
+  const begun = async () => {
+    for (let waited = 0; waited < 1000 && !over()?.contains(document.activeElement); waited += 25) await pause(25);
+  };
   const closed = async () => {
     for (let waited = 0; waited < 3000 && document.querySelector("[role=dialog]"); waited += 40) {
       const within = document.querySelector(OPEN) && document.activeElement;
@@ -110,7 +119,7 @@ PRESS_EACH = """async ([seen, asked]) => {
   for (const each of document.querySelectorAll("main button")) {
     await press(each);
     for (let deep = 0; deep < 3 && document.querySelector(OPEN); deep++) {
-      await drawn();
+      await begun();
       await audit(document.querySelector(OPEN));
       for (const inner of document.querySelectorAll(`${OPEN} button:not([aria-label=Close])`)) await press(inner);
       document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));

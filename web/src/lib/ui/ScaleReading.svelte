@@ -1,4 +1,9 @@
 <!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
+<script module lang="ts">
+  /** Of the scale as it was last looked for: drawn as large from the beginning, it moves nothing under a thumb. */
+  let last: { there?: boolean; simulated?: boolean } = {};
+</script>
+
 <script lang="ts">
   import { api, ask, type Answer, type Schemas, whyNot } from "$lib/api/client";
   import { weighed } from "$lib/format/masses";
@@ -21,15 +26,19 @@
 
   let shows = $state.raw<Schemas["ScaleView"]>();
   /** Whether there is a scale: without one, what it weighs is typed. */
-  let there = $state<boolean>();
+  let there = $state(last.there);
+  const simulated = $derived(shows ? shows.simulated : last.simulated);
   const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);
 
   onMount(() => {
     let on = true;
+    let known: boolean | undefined;
     const look = async () => {
-      there ??= (await ask(api.GET("/api/devices"))).data?.scale;
+      known ??= (await ask(api.GET("/api/devices"))).data?.scale;
+      there = known ?? there;
       if (!on || there === false) return;
       shows = (await ask(api.GET("/api/devices/scale", { params: { query: { wanted } } }))).data ?? shows;
+      last = { there, simulated: shows?.simulated };
       grams = shows?.grams ?? 0;
       setTimeout(look, 250);
     };
@@ -62,12 +71,12 @@
         >
       </div>
     </div>
-    {#if shows?.simulated}
+    {#if simulated}
       <div class="mt-2.5 flex flex-wrap items-center gap-x-2 gap-y-1.5 border-t border-line pt-2.5 text-sm">
         <span class="text-soft">Simulated scale:</span>
         {#if lay}<button type="button" class="chip !text-sm" onclick={() => pan(lay.grams)}>put {lay.name} on it</button>{/if}
         <button type="button" class="chip !text-sm" onclick={() => pan(0)}>empty it</button>
-        {#if shows.grams === null}
+        {#if shows?.grams === null}
           <button type="button" class="chip !text-sm" onclick={() => trouble("none")}>connect</button>
         {:else}
           <button type="button" class="chip !text-sm" onclick={() => trouble("sends nothing")}>disconnect</button>

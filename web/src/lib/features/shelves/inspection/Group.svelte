@@ -24,7 +24,7 @@
 </script>
 
 {#if first}
-  <section aria-label="{first.food}, {first.container}" class="border-b-2 border-ink py-4 first:pt-2">
+  <section aria-label="{first.food}, {first.container}, {packages.length === 1 ? '' : 'from '}no. {first.number}" class="border-b-2 border-ink py-4 first:pt-2">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
       <svg viewBox="0 0 44 44" class="w-11" aria-hidden="true"
         ><circle cx="22" cy="22" r="20" fill="url(#{patternOf(first)})" stroke="var(--ink)" stroke-width="1.8" /></svg
