@@ -9,6 +9,7 @@
   import { weighed } from "$lib/format/masses";
   import { larder } from "$lib/state/larder.svelte";
   import { onMount } from "svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     ontake,
@@ -62,7 +63,7 @@
             {shows.right ? "that is right" : shows.off}
           </p>{/if}
         <p class="caption" class:!text-rust={shows && shows.grams === null}>{shows?.says ?? "Looking for the scale …"}</p>
-        {#if refused}<p class="wrong" role="alert">{refused}</p>{/if}
+        <Refusal wrong={refused} />
       </div>
       <div class="flex shrink-0 gap-2">
         <button type="button" class="chip" onclick={() => tell(ask(api.POST("/api/devices/scale/tare")))}>Tare</button>

@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas, Wrong } from "$lib/api/client";
   import { matches } from "./matches";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     label,
@@ -56,7 +57,7 @@
       if (offered[0]) pick(offered[0].key);
     }}
   />
-  {#if wrong[name]}<p id="{id}-note" class="wrong mt-1">{wrong[name].message}</p>{/if}
+  <Refusal {wrong} of={name} id="{id}-note" class="mt-1" />
   <div class="mt-1.5 flex flex-wrap gap-1.5 empty:hidden">
     {#if picked}<button type="button" class="chip !px-3" aria-pressed="true" onclick={() => pick("")}>{picked.name}</button>{/if}
     {#if typed || !picked}

@@ -7,6 +7,7 @@
   import Field from "$lib/ui/Field.svelte";
   import { onMount, untrack } from "svelte";
   import FoodPick from "./FoodPick.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     name,
@@ -143,7 +144,7 @@
     </div>
   </fieldset>
   {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on. What is packed already keeps the figures it was packed with.</p>{/if}
-  {#if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
+  <Refusal {wrong} of="request" class="sm:col-span-2" />
   <div class="flex justify-end sm:col-span-2">
     <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
       >{number === undefined ? "Add it" : "Save"}</button

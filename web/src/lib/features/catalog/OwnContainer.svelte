@@ -8,6 +8,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { untrack } from "svelte";
   import { nothing, TypedContainer } from "./container.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), beside, onadded }: { open?: boolean; beside: Drawn | undefined; onadded: (key: string, name: string) => void } = $props();
 
@@ -94,7 +95,7 @@
       <div>
         <p class="head">Made of</p>
         <Choice label="Made of" options={made?.materials ?? []} value={material} onset={made_of} />
-        {#if typed.wrong.material}<p class="wrong mt-1">{typed.wrong.material.message}</p>{/if}
+        <Refusal wrong={typed.wrong} of="material" class="mt-1" />
       </div>
       <div>
         <p class="head">Closed by</p>
@@ -111,7 +112,7 @@
             row="mt-2 flex flex-wrap gap-2"
           />
         {/if}
-        {#if typed.wrong.lid}<p class="wrong mt-1">{typed.wrong.lid.message}</p>{/if}
+        <Refusal wrong={typed.wrong} of="lid" class="mt-1" />
       </div>
       <div>
         <p class="head">It held before</p>
@@ -176,7 +177,7 @@
         <p class="caption mt-2">Drawn beside one you know, as soon as it is known what it holds.</p>
       {/if}
     </div>
-    {#if typed.wrong.kind || typed.wrong.request}<p class="wrong sm:col-span-2" role="alert">{(typed.wrong.kind ?? typed.wrong.request)?.message}</p>{/if}
+    <Refusal wrong={typed.wrong} of={["kind", "request"]} class="sm:col-span-2" />
     <div class="flex justify-end sm:col-span-2"><button class="do" type="submit">Add it</button></div>
   </form>
 </Sheet>

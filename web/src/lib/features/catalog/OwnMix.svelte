@@ -6,6 +6,7 @@
   import Field from "$lib/ui/Field.svelte";
   import { renamed } from "$lib/format/words";
   import { onMount, untrack } from "svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     name,
@@ -144,7 +145,7 @@
           />
         {/each}
       </svg>
-      {#if read.wrong}<p class="wrong mt-2" role="alert">{read.wrong}</p>{/if}
+      <Refusal wrong={read.wrong} class="mt-2" />
       <dl class="mt-3 grid grid-cols-3 gap-x-4 gap-y-2">
         {#each figures as [figure, words] (words)}<div>
             <dt class="caption">{words}</dt>
@@ -161,7 +162,7 @@
   {#if number !== undefined}<p class="caption sm:col-span-2">
       It is so from now on, in other mixes as well. What is packed already keeps the figures it was packed with.
     </p>{/if}
-  {#if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
+  <Refusal {wrong} of="request" class="sm:col-span-2" />
   <div class="flex justify-end sm:col-span-2">
     <button class="do" type="submit" disabled={number !== undefined && version === undefined}>{number === undefined ? "Add it" : "Save"}</button>
   </div>

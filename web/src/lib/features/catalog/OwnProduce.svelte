@@ -9,6 +9,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { untrack } from "svelte";
   import FoodPick from "./FoodPick.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -147,7 +148,7 @@
       {/if}
     {/if}
     {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on, for what is in the dryer as well.</p>{/if}
-    {#if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
+    <Refusal {wrong} of="request" class="sm:col-span-2" />
     <div class="flex justify-end sm:col-span-2">
       <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
         >{number === undefined ? "Add it" : "Save"}</button

@@ -14,6 +14,7 @@
   import { counted } from "$lib/format/words";
   import LineRead from "./LineRead.svelte";
   import { added, corrected, linesOf, type Typed } from "./lines";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type LineView = Schemas["LineView"];
 
@@ -169,7 +170,7 @@
           {onkeydown}
           {onpaste}></textarea>
         <div id="lines-note">
-          {#if wrong.text}<p class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
+          <Refusal {wrong} of="text" class="mt-1" />
         </div>
         <div class="mt-2 flex flex-wrap items-center gap-3">
           <button class="chip" type="submit">Add to the list</button>

@@ -7,6 +7,7 @@
   import { patternOf } from "$lib/draw/pieces";
   import TriangleAlert from "@lucide/svelte/icons/triangle-alert";
   import X from "@lucide/svelte/icons/x";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     text,
@@ -76,7 +77,7 @@
         <p class="mt-1 flex gap-1.5 leading-snug font-semibold text-rust"><TriangleAlert class="mt-0.5 shrink-0" size={17} aria-hidden="true" />{doubt}</p>
       {/each}
     {/if}
-    {#if wrong}<p class="wrong" role="alert">{wrong}</p>{/if}
+    <Refusal {wrong} />
     {#if unread && view?.nearest.length}
       <p class="mt-1 flex flex-wrap items-center gap-2">
         <span class="caption">Did you mean</span>

@@ -6,6 +6,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), onadded }: { open?: boolean; onadded: (key: string) => void } = $props();
 
@@ -48,7 +49,7 @@
       <Degrees label="From" name="low_c" bind:celsius={draft.low_c as number} {wrong} />
       <Degrees label="To" name="high_c" bind:celsius={draft.high_c as number} {wrong} />
     </div>
-    {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
+    <Refusal {wrong} of="request" />
     <div class="flex justify-end"><button class="do" type="submit">Add it</button></div>
   </form>
 </Sheet>

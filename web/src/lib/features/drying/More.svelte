@@ -6,6 +6,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { fresh } from "./trays.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), load }: { open?: boolean; load: Schemas["Load"] } = $props();
 
@@ -50,7 +51,7 @@
         >
       {/each}
     </div>
-    {#each ["stop", "request", "machine"] as field (field)}{#if wrong[field]}<p class="wrong" role="alert">{wrong[field]?.message}</p>{/if}{/each}
+    <Refusal {wrong} of={["stop", "request", "machine"]} />
     <div class="flex justify-end"><button class="do" type="submit">It goes in now</button></div>
   </form>
 </Sheet>

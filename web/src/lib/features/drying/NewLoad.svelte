@@ -7,6 +7,7 @@
   import OwnProduce from "$lib/features/catalog/OwnProduce.svelte";
   import Machine from "./Machine.svelte";
   import { load } from "./trays.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { machines, us }: { machines: Schemas["Machine"][]; us: boolean } = $props();
 
@@ -123,9 +124,7 @@
           >
         {/each}
       </div>
-      {#each [`thickness.${at}`, `cost.${at}`, `water.${at}`] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">
-            {wrong[field]?.message}
-          </p>{/if}{/each}
+      <Refusal {wrong} of={[`thickness.${at}`, `cost.${at}`, `water.${at}`]} class="mt-1" />
     {/if}
   </div>
 {/each}
@@ -135,7 +134,7 @@
 <select id="dries-in" class="field mt-1" value={load.ask.machine} onchange={(event) => load.set({ machine: event.currentTarget.value, air_c: null })}>
   {#each machines as each (each.key)}<option value={each.key}>{each.name}</option>{/each}
 </select>
-{#if wrong.machine}<p class="wrong mt-1" role="alert">{wrong.machine.message}</p>{/if}
+<Refusal {wrong} of="machine" class="mt-1" />
 {#if warm}
   <div class="mt-4 grid grid-cols-2 gap-3">
     <div>
@@ -163,7 +162,7 @@
       />
     </div>
   </div>
-  {#each ["air_c", "tray"] as field (field)}{#if wrong[field]}<p class="wrong mt-1" role="alert">{wrong[field]?.message}</p>{/if}{/each}
+  <Refusal {wrong} of={["air_c", "tray"]} class="mt-1" />
   {#if load.ask.air_c !== null}<button class="mt-1 min-h-11 font-bold underline" onclick={() => load.set({ air_c: null })}>Automatic</button>{/if}
   <p class="caption mt-2">If you put whole trays on the scale, say what an empty one weighs: it is taken off.</p>
 {/if}

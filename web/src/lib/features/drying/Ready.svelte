@@ -9,6 +9,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Gives from "./Gives.svelte";
   import Fill from "$lib/features/drying/jars/Fill.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Made = Schemas["Made"];
   const seen = query((signal) => all({ lots: ask(api.GET("/api/drying/lots", { signal })), jars: ask(api.GET("/api/drying/jars", { signal })) }), {
@@ -168,13 +169,11 @@
                 aria-invalid={wrong[`amount.${picked.indexOf(lot)}`] ? "true" : undefined}
               />
             {/if}
-            {#if lot.lot in into && wrong[`amount.${picked.indexOf(lot)}`]}<p class="wrong col-span-2" role="alert">
-                {wrong[`amount.${picked.indexOf(lot)}`]?.message}
-              </p>{/if}
+            {#if lot.lot in into}<Refusal {wrong} of="amount.{picked.indexOf(lot)}" class="col-span-2" />{/if}
           </li>
         {/each}
       </ul>
-      {#if wrong.parts || wrong.request}<p class="wrong" role="alert">{(wrong.parts ?? wrong.request)?.message}</p>{/if}
+      <Refusal {wrong} of={["parts", "request"]} />
       <div class="flex justify-end"><button class="do" type="submit">Mix them</button></div>
     </form>
   </Sheet>
@@ -189,7 +188,7 @@
           Powder keeps less long than pieces: its face is a hundred times as large. Grind a little at a time. It must snap first, or it smears.
         </p>
         <Field label="How much of {grinding?.mass ?? ''}" name="amount" bind:value={amount} {wrong} placeholder="all of it" />
-        {#if wrong.lot || wrong.request}<p class="wrong" role="alert">{(wrong.lot ?? wrong.request)?.message}</p>{/if}
+        <Refusal {wrong} of={["lot", "request"]} />
         <div class="flex justify-end"><button class="do" type="submit">Grind it</button></div>
       </form>
     {/if}

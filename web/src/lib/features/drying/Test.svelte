@@ -11,6 +11,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import { untrack } from "svelte";
   import Gives from "./Gives.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), load, drying }: { open?: boolean; load: Schemas["Load"]; drying: Schemas["Drying"] } = $props();
 
@@ -139,7 +140,7 @@
             <button class="chip mt-2" onclick={() => takeOut(true)}>Take it out anyway</button>
           </div>
         {/if}
-        {#each ["trays", "item", "request"] as field (field)}{#if wrong[field]}<p class="wrong" role="alert">{wrong[field]?.message}</p>{/if}{/each}
+        <Refusal {wrong} of={["trays", "item", "request"]} />
         <div class="flex justify-end">
           <button class="do" disabled={feels === undefined || !trays.length || !weight} onclick={() => takeOut()}>Take them out</button>
         </div>

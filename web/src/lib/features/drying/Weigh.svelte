@@ -7,6 +7,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { lastTime } from "$lib/format/when";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), load, tray = $bindable(1) }: { open?: boolean; load: Schemas["Load"]; tray?: number } = $props();
 
@@ -67,7 +68,7 @@
         <button type="button" class="chip mt-2" onclick={() => save(true)}>The weight is right</button>
       </div>
     {/if}
-    {#if wrong.request || wrong.tray}<p class="wrong" role="alert">{(wrong.request ?? wrong.tray)?.message}</p>{/if}
+    <Refusal {wrong} of={["request", "tray"]} />
     <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>

@@ -6,6 +6,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import { left, moment, when } from "$lib/format/when";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { load }: { load: Schemas["FreezeLoad"] } = $props();
 
@@ -100,7 +101,7 @@
     </p>
     <ScaleReading lay={{ name: "the load", grams: dry * 1.01 }} ontake={(taken) => (weight = taken)} />
     <Field label="Weight" name="weight" bind:value={weight} {wrong} placeholder={load.dry} />
-    {#if wrong.request || wrong.number}<p class="wrong" role="alert">{(wrong.request ?? wrong.number)?.message}</p>{/if}
+    <Refusal {wrong} of={["request", "number"]} />
     <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
   </form>
 </Sheet>

@@ -5,6 +5,7 @@
   import type { Schemas, Wrong } from "$lib/api/client";
   import { degrees, readCelsius, shownDegrees } from "$lib/format/degrees";
   import { freezer, USUAL_C } from "./freezer.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { containers, frosts, wrong, us }: { containers: Schemas["ContainerRow"][]; frosts: Schemas["Frost"][]; wrong: Wrong; us: boolean } = $props();
 
@@ -58,7 +59,7 @@
     </optgroup>
   {/each}
 </select>
-{#if wrong.container}<p class="wrong mt-1" role="alert">{wrong.container.message}</p>{/if}
+<Refusal {wrong} of="container" class="mt-1" />
 
 {#if frosts.length}
   <label for="cold-by" class="head mt-4 block">How cold it is</label>
@@ -74,7 +75,7 @@
   </select>
   <p id="cold-by-note" class="caption mt-1">{frosts.find((frost) => frost.place === freezer.ask.place)?.says ?? ""}</p>
 {/if}
-{#if wrong.place}<p class="wrong mt-1" role="alert">{wrong.place.message}</p>{/if}
+<Refusal {wrong} of="place" class="mt-1" />
 {#if !freezer.ask.place}
   <label for="freezer-c" class="head mt-4 block">The freezer, or the frost, {us ? "°F" : "°C"}</label>
   <input
@@ -88,7 +89,7 @@
     aria-describedby={wrong.freezer_c ? "wrong-freezer" : undefined}
   />
 {/if}
-{#if wrong.freezer_c}<p id="wrong-freezer" class="wrong mt-1" role="alert">{wrong.freezer_c.message}</p>{/if}
+<Refusal {wrong} of="freezer_c" id="wrong-freezer" class="mt-1" />
 
 <fieldset class="mt-4">
   <legend class="head">The air in there</legend>

@@ -11,6 +11,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import { theme } from "$lib/state/theme.svelte";
   import { untrack } from "svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let draft = $state<Schemas["Settings"]>();
@@ -163,7 +164,7 @@
             <button type="button" class="chip min-w-16" aria-pressed={draft.packet_sizes?.includes(size)} onclick={() => toggle(size)}>{size}</button>
           {/each}
         </div>
-        {#if wrong.packet_sizes}<p class="wrong mt-1" role="alert">{wrong.packet_sizes.message}</p>{/if}
+        <Refusal {wrong} of="packet_sizes" class="mt-1" />
       </fieldset>
       <fieldset class="sm:col-span-2">
         <legend class="head">Shelf-life estimates</legend>
@@ -190,7 +191,7 @@
       {/if}
       {#if theirs}
         <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => save()} ontheirs={() => (begin(theirs), void larder.changed())} />
-      {:else if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
+      {:else}<Refusal {wrong} of="request" class="sm:col-span-2" />{/if}
       <div class="flex justify-between gap-3 sm:col-span-2 sm:justify-end">
         <button type="button" class="chip sm:hidden" onclick={() => theme.toggle()}>{theme.dark ? "Light" : "Dark"}</button>
         {#if !theirs}<button class="do" type="submit">Save</button>{/if}

@@ -8,6 +8,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Page from "$lib/ui/Page.svelte";
   import { FEELS, feltAs, HEIGHTS, measuresOf, type Feel } from "./warmth";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   const seen = query((signal) => ask(api.GET("/api/household", { signal })));
   const first = query((signal) => ask(api.GET("/api/places/{number}", { params: { path: { number: 1 } }, signal })));
@@ -127,9 +128,9 @@
                 >
               {/each}
             </div>
-            {#if wrong.packet_sizes}<p class="wrong mt-1" role="alert">{wrong.packet_sizes.message}</p>{/if}
+            <Refusal {wrong} of="packet_sizes" class="mt-1" />
           </div>
-          {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
+          <Refusal {wrong} of="request" />
           <div class="flex flex-wrap items-center gap-3">
             <button class="do" type="submit">On to what is there already</button>
             <a class="chip" href="/bench">Skip this</a>

@@ -6,6 +6,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { outline } from "$lib/draw/outline";
   import OwnContainer from "$lib/features/catalog/OwnContainer.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -80,7 +81,7 @@
     <Field label="Film, mil" name="film" type="number" bind:value={film} />
     <button class="chip" type="submit">Take it</button>
   </form>
-  {#if wrong.own_bag}<p class="wrong mt-1.5" role="alert">{wrong.own_bag.message}</p>{/if}
+  <Refusal {wrong} of="own_bag" class="mt-1.5" />
 </Sheet>
 
 <OwnContainer

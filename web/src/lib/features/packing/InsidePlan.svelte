@@ -3,6 +3,7 @@
   import { untrack } from "svelte";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import InsidePicture from "$lib/features/shelves/InsidePicture.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { asked, identity }: { asked: Schemas["Ask"]; /** Of the plan that is shown: another one is asked about anew. */ identity: string } = $props();
 
@@ -24,7 +25,7 @@
   }
 </script>
 
-{#if failed}<p class="wrong" role="alert">{failed}</p>{/if}
+<Refusal wrong={failed} />
 {#if inside}
   <p class="mb-1 text-md font-semibold">{inside.then}</p>
   <InsidePicture {inside} plan />

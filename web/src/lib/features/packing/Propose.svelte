@@ -12,6 +12,7 @@
   import { latest } from "$lib/state/latest";
   import X from "@lucide/svelte/icons/x";
   import type { Bench } from "./bench.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -104,9 +105,7 @@
               onclick={() => ((lines = lines.filter((_, at) => at !== n)), plan())}><X size={19} aria-hidden="true" /></button
             >{/if}
         </div>
-        {#if line.line.trim() && (wrong[`line.${n}`] ?? wrong[`a_week.${n}`])}<p class="wrong mt-1">
-            {(wrong[`line.${n}`] ?? wrong[`a_week.${n}`])?.message}
-          </p>{/if}
+        {#if line.line.trim()}<Refusal {wrong} of={[`line.${n}`, `a_week.${n}`]} class="mt-1" />{/if}
       </li>
     {/each}
   </ul>

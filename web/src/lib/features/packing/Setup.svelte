@@ -4,6 +4,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
   import type { Bench } from "./bench.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     bench,
@@ -48,7 +49,7 @@
 </script>
 
 {#snippet error(field: string)}
-  {#if wrong[field]}<p class="wrong mt-1" id="wrong-{field}" role="alert">{wrong[field].message}</p>{/if}
+  <Refusal {wrong} of={field} id="wrong-{field}" class="mt-1" />
 {/snippet}
 
 <div class="mt-4 grid gap-4">

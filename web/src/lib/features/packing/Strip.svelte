@@ -4,6 +4,7 @@
   import type { Schemas, Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     plan,
@@ -106,7 +107,7 @@
       >
     </div>
   </div>
-  {#if wrong.packed_on}<p id="wrong-packed-on" class="wrong mt-1 text-right" role="alert">{wrong.packed_on.message}</p>{/if}
+  <Refusal {wrong} of="packed_on" id="wrong-packed-on" class="mt-1 text-right" />
   {#if wrong.lot}<p class="wrong mt-1 flex flex-wrap items-center justify-end gap-x-3" role="alert">
       {wrong.lot.message}
       {#if wrong.lot.code === "in-freezer"}<a class="chip" href="/drying/freezer">To the freezer</a>

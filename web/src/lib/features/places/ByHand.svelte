@@ -5,6 +5,7 @@
   import { query } from "$lib/state/query.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { number }: { number: number } = $props();
 
@@ -51,7 +52,7 @@
   <Field label="Humidity, %" name="humidity" type="number" bind:value={percent} {wrong} />
   <Field label="Day, today if empty" name="at" type="date" bind:value={day} {wrong} />
   <Field label="Hour, now if empty" name="hour" type="time" bind:value={hour} />
-  {#if wrong.request}<p class="wrong col-span-2" role="alert">{wrong.request.message}</p>{/if}
+  <Refusal {wrong} of="request" class="col-span-2" />
   <div class="col-span-2 flex flex-wrap gap-2">
     <button class="chip on" type="submit">Keep it</button>
     {#if connected.data?.hygrometer}<button class="chip" type="button" onclick={measure}>Ask the hygrometer</button>{/if}

@@ -10,6 +10,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { asSort, fresh, type NewPlace as Typed } from "./usual";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -147,7 +148,7 @@
       <span>It is dark there<span class="caption block">Daylight ages what stands in glass and clear film</span></span>
     </label>
     <p class="caption">Heat is what ages food: below 21 °C (70 °F) is good, 10–16 °C (50–60 °F) best. Swings hurt less than heat.</p>
-    {#each [wrong.request, wrong.number, wrong.to] as each, n (n)}{#if each}<p class="wrong" role="alert">{each.message}</p>{/if}{/each}
+    <Refusal {wrong} of={["request", "number", "to"]} />
     <button class="do" type="submit">{place ? "Save" : "Add it"}</button>
   </form>
   {#if place}

@@ -4,6 +4,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import FileUp from "@lucide/svelte/icons/file-up";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { number, measured }: { number: number; measured: string } = $props();
 
@@ -67,13 +68,13 @@
 </label>
 {#if measured}<a class="ml-3 font-semibold text-soft underline" href="/api/places/{number}/log.csv" download>Save it as CSV</a>{/if}
 {#if wrong.degrees}
-  <p class="wrong mt-3" role="alert">{wrong.degrees.message}</p>
+  <Refusal {wrong} of="degrees" class="mt-3" />
   <Choice label="Its degrees" options={LOOKS_LIKE} value={undefined} onset={(degrees) => answer({ degrees })} />
 {:else if wrong.order}
-  <p class="wrong mt-3" role="alert">{wrong.order.message}</p>
+  <Refusal {wrong} of="order" class="mt-3" />
   <Choice label="Its dates" options={ORDERS} value={undefined} onset={(order) => answer({ order })} />
 {:else}
-  {#each Object.values(wrong) as each, n (n)}<p class="wrong mt-3" role="alert">{each.message}</p>{/each}
+  <Refusal {wrong} class="mt-3" />
 {/if}
 {#if read}
   <p class="mt-3 font-semibold" role="status">{read.says}</p>

@@ -3,6 +3,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
   import { counted } from "$lib/format/words";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Goal = Schemas["Goal"];
   let { goal, meals, wrong, diary, onset }: { goal: Goal; meals: Schemas["MealView"][]; wrong: Wrong; diary: number; onset: (change: Partial<Goal>) => void } =
@@ -40,7 +41,7 @@
       ? 'border-rust'
       : 'border-yolk focus:border-ink'}"
   />
-  {#if wrong.length}<p id="wrong-length" class="wrong mt-1" role="alert">{wrong.length.message}</p>{/if}
+  <Refusal {wrong} of="length" id="wrong-length" class="mt-1" />
   <Choice
     label="How long"
     options={LENGTHS}

@@ -5,6 +5,7 @@
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { row, size, id, open, keep, ontoggle }: { row: Schemas["StoreRow"]; size: number; id: string; open: boolean; keep: number; ontoggle: () => void } =
     $props();
@@ -75,7 +76,7 @@
           aria-invalid={wrong.cupboard ? "true" : undefined}
           aria-describedby={wrong.cupboard ? `${id}-wrong` : undefined}
         />
-        {#if wrong.cupboard}<p id="{id}-wrong" class="wrong mt-1" role="alert">{wrong.cupboard.message}</p>{/if}
+        <Refusal {wrong} of="cupboard" id="{id}-wrong" class="mt-1" />
         {#if row.gap_g > 0}
           <a class="chip mt-3" href="/table/money?see={encodeURIComponent(row.name)}">Prices seen</a>
         {/if}

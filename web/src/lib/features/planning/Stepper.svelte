@@ -1,6 +1,7 @@
 <!-- A number with a large minus and plus, for floury hands; it can be typed too. -->
 <script lang="ts">
   import { TypedNumber } from "$lib/ui/typed.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     label,
@@ -37,5 +38,5 @@
     <button type="button" class="chip !size-11 shrink-0 !p-0 text-xl" aria-label="{label}: one more" onclick={() => step(1)}>+</button>
     <span class="caption leading-tight max-lg:hidden">{unit}</span>
   </div>
-  {#if wrong}<p class="wrong mt-1" role="alert">{wrong}</p>{/if}
+  <Refusal {wrong} class="mt-1" />
 </div>

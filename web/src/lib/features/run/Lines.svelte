@@ -6,6 +6,7 @@
   import { patternOf } from "$lib/draw/pieces";
   import X from "@lucide/svelte/icons/x";
   import type { Running, RunView } from "./run.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { run, view }: { run: Running; view: RunView } = $props();
 
@@ -77,7 +78,7 @@
     {#if view.buy.length}<p class="mt-3 font-bold text-rust">Buy first: {view.buy.join(", ")}</p>
       <a class="chip mt-2" href="/supplies">They are here: to Supplies</a>{/if}
     {#each view.short as short (short)}<p class="mt-3 font-semibold text-rust">{short}</p>{/each}
-    {#if refused}<p class="wrong mt-3" role="alert">{refused}</p>{/if}
+    <Refusal wrong={refused} class="mt-3" />
     <button
       class="do mt-6 w-full"
       disabled={run.busy || !!view.buy.length || !!view.wrong}

@@ -13,6 +13,7 @@
   import Row from "./Row.svelte";
   import Steps from "./Steps.svelte";
   import { Running } from "./run.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   const run = new Running();
   let breaking = $state(false);
@@ -73,7 +74,7 @@
         {#if run.failed}<p class="bg-rust px-6 py-1.5 text-center font-bold text-paper">
             Can't reach the larder. Go on closing, and say so afterwards: the clock here goes on.
           </p>{/if}
-        {#if failed && view.phase !== "fill"}<p class="wrong px-6 pt-3 text-center text-lg" role="alert">{failed}</p>{/if}
+        {#if view.phase !== "fill"}<Refusal wrong={failed} class="px-6 pt-3 text-center text-lg" />{/if}
         <div class="flex min-h-0 flex-1 flex-col overflow-y-auto">
           {#if view.phase === "labels" || view.phase === "set out"}<Ready {run} {view} />
           {:else if view.phase === "fill"}<Fill {run} {view} />

@@ -9,6 +9,7 @@
   import Page from "$lib/ui/Page.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Curve from "./Curve.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Seed = Schemas["SeedView"];
   const STORES: Schemas["Store"][] = ["paper packet", "closed jar", "closed jar with silica gel"];
@@ -150,7 +151,7 @@
           <option value="">its name says it</option>
           {#each kinds as kind (kind.key)}<option value={kind.key}>{kind.name}, {kind.lives}</option>{/each}
         </select>
-        {#if wrong.kind}<p class="wrong mt-1" role="alert">{wrong.kind.message}</p>{/if}
+        <Refusal {wrong} of="kind" class="mt-1" />
       </div>
       <div class="grid gap-3 sm:grid-cols-2">
         <Field label="Harvested" name="harvested" bind:value={form.harvested} {wrong} placeholder="2024, or Sep 2024" />
@@ -178,7 +179,7 @@
         </div>
         <Field label="Moisture, %, if measured" name="moisture_pct" type="number" bind:value={form.moisture_pct} {wrong} />
       </div>
-      {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
+      <Refusal {wrong} of="request" />
       <div class="flex justify-end"><button class="do" type="submit">Add</button></div>
     </form>
   </Sheet>
@@ -206,11 +207,11 @@
             </select>
           </div>
           <Field label="Moisture, %, if measured" name="moisture_pct" type="number" bind:value={store.moisture} {wrong} />
-          {#if wrong.store}<p class="wrong" role="alert">{wrong.store.message}</p>{/if}
+          <Refusal {wrong} of="store" />
         {:else}
           <Field label="How many, or what they weigh" name="amount" bind:value={amount} {wrong} />
         {/if}
-        {#if wrong.request}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
+        <Refusal {wrong} of="request" />
         <div class="flex justify-end"><button class="do" type="submit">Save</button></div>
       </form>
     {/if}

@@ -17,6 +17,7 @@
   import Later from "$lib/ui/Later.svelte";
   import Elsewhere from "./Elsewhere.svelte";
   import Life from "./Life.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     number,
@@ -228,7 +229,7 @@
         onset={(each) => (shelf = each)}
         chip="min-w-12"
       />
-      {#if wrong.shelf}<p class="wrong mt-1" role="alert">{wrong.shelf.message}</p>{/if}
+      <Refusal {wrong} of="shelf" class="mt-1" />
     </fieldset>
     <Field label="On (today, if left empty)" name="on" type="date" bind:value={day} {wrong} />
     <button class="do" type="submit">Move it</button>

@@ -8,6 +8,7 @@
   import Field from "$lib/ui/Field.svelte";
   import { keepLayout, keptLayout } from "./labels";
   import Sheet from "$lib/ui/Sheet.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -122,7 +123,7 @@
     Each says the food, its weight and kcal, when it was packed and is best by, what absorbers are inside, and that they are not food; with a number and a code
     to find it by.
   </p>
-  {#if wrong.printer ?? wrong.request ?? wrong.number}<p class="wrong mt-2" role="alert">{(wrong.printer ?? wrong.request ?? wrong.number)?.message}</p>{/if}
+  <Refusal {wrong} of={["printer", "request", "number"]} class="mt-2" />
   <div class="mt-4 flex flex-wrap items-center gap-3">
     {#if roll}
       <button class="do" disabled={busy} onclick={print}>Print on the label printer</button>

@@ -6,6 +6,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
   import type { Snippet } from "svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), supply }: { open?: boolean; supply: Schemas["Supply"] } = $props();
 
@@ -50,7 +51,7 @@
   <form class="border-t border-line pt-3" novalidate onsubmit={(event) => (event.preventDefault(), does())} aria-label={title}>
     <h3 class="font-sans text-base font-bold">{title}</h3>
     <div class="mt-1.5 flex flex-wrap items-end gap-2">{@render fields()}<button class="chip" disabled={!ready}>{button}</button></div>
-    {#if where === form && (wrong.number ?? wrong.request)}<p class="wrong mt-1" role="alert">{(wrong.number ?? wrong.request)?.message}</p>{/if}
+    {#if where === form}<Refusal {wrong} of={["number", "request"]} class="mt-1" />{/if}
   </form>
 {/snippet}
 
@@ -200,7 +201,7 @@
       true,
     )}
     <div class="border-t border-line pt-3">
-      {#if where === "gone" && wrong.request}<p class="wrong mb-2" role="alert">{wrong.request.message}</p>{/if}
+      {#if where === "gone"}<Refusal {wrong} of="request" class="mb-2" />{/if}
       <button class="chip away" onclick={() => tell("gone", ask(api.DELETE("/api/supplies/{number}", based)))}>Remove it</button>
     </div>
   </div>

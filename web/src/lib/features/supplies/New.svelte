@@ -4,6 +4,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { containers, packets, us }: { containers: Schemas["ContainerRow"][]; packets: Schemas["PacketRow"][]; us: boolean } = $props();
 
@@ -103,7 +104,6 @@
     <Field label={sort === "packets" ? "A pack cost" : "One cost"} name="cost" bind:value={form.cost} {wrong} placeholder="not said" />
     <Field label="Low at" name="low" bind:value={form.low} {wrong} placeholder="never" />
   </div>
-  {#each [wrong.key, wrong.request].filter(Boolean) as each (each?.message)}<p class="wrong" role="alert">{each?.message}</p>{/each}
-  {#if wrong.name && !["lids", "tools"].includes(sort)}<p class="wrong" role="alert">{wrong.name.message}</p>{/if}
+  <Refusal {wrong} of={["key", "request", ...(["lids", "tools"].includes(sort) ? [] : ["name"])]} />
   <button class="chip on justify-self-start">Save</button>
 </form>

@@ -6,7 +6,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Closing from "./Closing.svelte";
-  import Refusal from "./Refusal.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { card, open = $bindable() }: { card: Schemas["Card"]; open: boolean } = $props();
 

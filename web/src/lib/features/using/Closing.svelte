@@ -2,6 +2,7 @@
 <script lang="ts">
   import type { Schemas, Wrong } from "$lib/api/client";
   import Choice from "$lib/ui/Choice.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     label,
@@ -25,10 +26,8 @@
 <div>
   <p class="head">{label}</p>
   <Choice {label} options={closings.map((each) => [each, WORDS[each]] as const)} value={chosen} {onset} />
-  {#if wrong.closing}
-    <p class="wrong mt-1" role="alert">{wrong.closing.message}</p>
-    {#if chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
-        ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
-      >{/if}
-  {/if}
+  <Refusal {wrong} of="closing" class="mt-1" />
+  {#if wrong.closing && chosen !== "lid"}<label class="mt-2 flex min-h-11 items-center gap-2"
+      ><input type="checkbox" class="size-5" bind:checked={conditioned} /> It was conditioned in a jar</label
+    >{/if}
 </div>

@@ -6,6 +6,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import InsidePicture from "$lib/features/shelves/InsidePicture.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { open = $bindable(false), card, places }: { open?: boolean; card: Schemas["Card"]; places: Schemas["PlaceView"][] } = $props();
 
@@ -66,6 +67,6 @@
       {#each seen.inside.marks as mark, n (n)}<li><b>{n + 1}</b> {mark.what}, <span class="text-soft">{mark.on}</span></li>{/each}
     </ol>
   {:else if failed}
-    <p class="wrong" role="alert">{failed}</p>
+    <Refusal wrong={failed} />
   {/if}
 </Sheet>

@@ -8,7 +8,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import HowMany from "./HowMany.svelte";
-  import Refusal from "./Refusal.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
   import { someOf } from "./alike";
 
   let { card, alike, places, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; places: Schemas["PlaceView"][]; open: boolean } = $props();

@@ -7,7 +7,7 @@
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import Closing from "./Closing.svelte";
-  import Refusal from "./Refusal.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { card, alike, onlabel, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; onlabel: (numbers: number[]) => void; open: boolean } = $props();
 
@@ -89,7 +89,7 @@
           onset={(each) => (container = each)}
           row="mt-1 flex max-h-76 flex-wrap gap-2 overflow-y-auto p-1"
         />
-        {#if wrong.container}<p class="wrong mt-1" role="alert">{wrong.container.message}</p>{/if}
+        <Refusal {wrong} of="container" class="mt-1" />
       </div>
       <Closing label="Closed" closings={into?.closings ?? []} {chosen} onset={(each) => (closing = each)} bind:conditioned {wrong} />
       <div class="grid grid-cols-2 gap-3">

@@ -11,6 +11,7 @@
   import Page from "$lib/ui/Page.svelte";
   import Check from "@lucide/svelte/icons/check";
   import OpenOne from "./OpenOne.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type OnShelf = Schemas["OnShelf"];
   type Answer = Schemas["Whereabouts"] | "not now" | `to ${number}`;
@@ -188,7 +189,7 @@
           <button class="chip" type="submit">Add it</button>
         </form>
         <div id="another-note">
-          {#if wrong.another}<p class="wrong mt-1" role="alert">{wrong.another.message}</p>{/if}
+          <Refusal {wrong} of="another" class="mt-1" />
         </div>
         {#if said.more.length}
           <p class="mt-2 flex flex-wrap gap-2">
@@ -225,9 +226,7 @@
             </ul>
           </div>
         {/if}
-        {#each Object.entries(wrong).filter(([field]) => field !== "another") as [field, each] (field)}<p class="wrong mt-3" role="alert">
-            {each.message}
-          </p>{/each}
+        <Refusal {wrong} at={["another"]} class="mt-3" />
       </section>
     </div>
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">

@@ -5,7 +5,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
-  import Refusal from "./Refusal.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { card, open = $bindable() }: { card: Schemas["Card"]; open: boolean } = $props();
 

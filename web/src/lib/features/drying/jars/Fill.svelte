@@ -5,6 +5,7 @@
   import { counted } from "$lib/format/words";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -49,6 +50,6 @@
   >
     {#snippet content(many, why)}<span><b>{counted(many, "day")}</b> <span class="font-normal">{why}</span></span>{/snippet}
   </Choice>
-  {#each Object.values(wrong) as each (each.message)}<p class="wrong mt-2" role="alert">{each.message}</p>{/each}
+  <Refusal {wrong} class="mt-2" />
   <div class="mt-5 flex justify-end"><button class="do" onclick={fill}>Fill it</button></div>
 </Sheet>

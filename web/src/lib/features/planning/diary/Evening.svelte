@@ -5,6 +5,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import FromShelf from "./FromShelf.svelte";
   import X from "@lucide/svelte/icons/x";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { day, today, meals }: { day: Schemas["DayView"]; today: string; meals: Schemas["ToPick"][] } = $props();
 
@@ -109,9 +110,7 @@
     <button class="chip shrink-0" type="submit">Save</button>
   </form>
   <div id="used-note">
-    {#if wrong.line || wrong.items || wrong.day || wrong.request}<p class="wrong mt-1" role="alert">
-        {(wrong.line ?? wrong.items ?? wrong.day ?? wrong.request)?.message}
-      </p>{/if}
+    <Refusal {wrong} of={["line", "items", "day", "request"]} class="mt-1" />
   </div>
 
   {#if !day.kept}

@@ -3,6 +3,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import { query } from "$lib/state/query.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { day }: { day: string } = $props();
 
@@ -53,13 +54,11 @@
               aria-invalid={wrong[`takes.${n}`] ? "true" : undefined}
               autocomplete="off"
             />
-            {#if wrong[`takes.${n}`]}<p class="wrong col-span-2" role="alert">{wrong[`takes.${n}`]?.message}</p>{/if}
+            <Refusal {wrong} of="takes.{n}" class="col-span-2" />
           </li>
         {/each}
       </ul>
-      {#each [wrong.takes, wrong.day, wrong.number, wrong.on, wrong.request] as each, n (n)}{#if each}<p class="wrong mt-1" role="alert">
-            {each.message}
-          </p>{/if}{/each}
+      <Refusal {wrong} of={["takes", "day", "number", "on", "request"]} class="mt-1" />
       <button class="do mt-3 w-full" onclick={take}>Take it from the shelf</button>
     {/if}
     {#if shelf.lacking.length}<p class="caption mt-2">Not on the shelves: {shelf.lacking.join(", ")}.</p>{/if}

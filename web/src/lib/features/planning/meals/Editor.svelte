@@ -13,6 +13,7 @@
   import { onMount, untrack } from "svelte";
   import Stepper from "$lib/features/planning/Stepper.svelte";
   import Line from "./Line.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Meal = Schemas["Meal"];
   let {
@@ -181,7 +182,7 @@
           ? 'border-rust'
           : 'border-yolk focus:border-ink'}"
       />
-      {#if wrong.name}<p id="wrong-name" class="wrong mt-1" role="alert">{wrong.name.message}</p>{/if}
+      <Refusal {wrong} of="name" id="wrong-name" class="mt-1" />
 
       <Choice
         label="When it is eaten"
@@ -204,7 +205,7 @@
         aria-invalid={wrong.text ? "true" : undefined}
         aria-describedby={wrong.text ? "wrong-text" : undefined}
         class="field mt-1 block flex-1 resize-y py-2 text-lg leading-7"></textarea>
-      {#if wrong.text}<p id="wrong-text" class="wrong mt-1" role="alert">{wrong.text.message}</p>{/if}
+      <Refusal {wrong} of="text" id="wrong-text" class="mt-1" />
     </div>
 
     <div class="max-lg:mt-4 max-lg:grid max-lg:items-center min-[20rem]:max-lg:grid-cols-[9rem_1fr] max-lg:gap-5">
@@ -250,7 +251,7 @@
       {#if view && (kept || theirs)}
         <button class="chip away" onclick={remove}><Trash2 size={18} aria-hidden="true" />Remove meal</button>
       {/if}
-      {#if wrong.request && !theirs}<p class="wrong" role="alert">{wrong.request.message}</p>{/if}
+      {#if !theirs}<Refusal {wrong} of="request" />{/if}
     </div>
   </div>
 </section>

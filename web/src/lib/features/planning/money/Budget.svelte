@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { list }: { list: Schemas["ListView"] } = $props();
   let typed = $state<string>();
@@ -38,7 +39,7 @@
     ? 'border-rust'
     : 'border-yolk focus:border-ink'}"
 />
-{#if wrong.weekly}<p id="wrong-weekly" class="wrong mt-1" role="alert">{wrong.weekly.message}</p>{/if}
+<Refusal {wrong} of="weekly" id="wrong-weekly" class="mt-1" />
 {#if list.budget}
   <dl class="mt-3 grid gap-1.5">
     {#if list.budget.carried}<div class="flex justify-between gap-3">

@@ -6,6 +6,7 @@
   import { larder } from "$lib/state/larder.svelte";
   import { patternOf } from "$lib/draw/pieces";
   import X from "@lucide/svelte/icons/x";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let { prices, see }: { prices: Schemas["PricesView"]; see: string } = $props();
 
@@ -55,7 +56,7 @@
     <Field label="on, if not today" name="seen_on" type="date" bind:value={seen.seen_on} {wrong} />
     <button class="chip min-[20rem]:col-span-2" type="submit">Save</button>
   </div>
-  {#if wrong.shop}<p class="wrong col-span-2" role="alert">{wrong.shop.message}</p>{/if}
+  <Refusal {wrong} of="shop" class="col-span-2" />
   {#if wrong.line?.nearest.length}
     <p class="caption col-span-2">
       Did you mean {#each wrong.line.nearest as name (name)}<button

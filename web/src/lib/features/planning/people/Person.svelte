@@ -9,6 +9,7 @@
   import { latest } from "$lib/state/latest";
   import { larder } from "$lib/state/larder.svelte";
   import { untrack } from "svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Person = Schemas["Person"];
   let { open = $bindable(false), view }: { open?: boolean; view: Schemas["PersonView"] | undefined } = $props();
@@ -175,7 +176,7 @@
     {/if}
     {#if theirs}
       <Conflict mine={body()} {theirs} labels={LABELS} onmine={() => keep()} ontheirs={() => ((open = false), void larder.changed())} />
-    {:else if wrong.request}<p class="wrong sm:col-span-2" role="alert">{wrong.request.message}</p>{/if}
+    {:else}<Refusal {wrong} of="request" class="sm:col-span-2" />{/if}
     <div class="flex items-center justify-between gap-3 sm:col-span-2">
       {#if view}<button type="button" class="chip away" onclick={remove}>No longer eats here</button>{:else}<span></span>{/if}
       {#if !theirs}<button class="do" type="submit">Save</button>{/if}

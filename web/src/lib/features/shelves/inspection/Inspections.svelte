@@ -7,6 +7,7 @@
   import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import Group from "./Group.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   type Felt = { feel?: Schemas["Feel"]; indicator: Schemas["Indicator"] };
 
@@ -66,7 +67,7 @@
           After a day and after a week: a firm bag holds, a loose one may, one that swells is thrown out unopened. Where the indicator can be seen, pink is
           good; blue, grey or purple has met oxygen.
         </p>
-        {#if failed}<p class="wrong mt-2" role="alert">{failed}</p>{/if}
+        <Refusal wrong={failed} class="mt-2" />
         {#each wrongs as each (each.number)}
           <article class="mt-4 rounded-xl border-2 border-rust p-4" aria-label="Number {each.number}">
             <h2 class="text-xl text-rust">Number {each.number}, {each.food}</h2>
