@@ -228,3 +228,47 @@ def test_what_is_empty_or_no_number_is_not_passed_over(
     page.get_by_role("button", name=button, exact=True).click()
     expect(page.get_by_role("alert").filter(has_text=says)).to_be_visible()
     expect(page.get_by_label(label)).to_have_attribute("aria-invalid", "true")
+
+
+def written_wrong(page: Page) -> None:
+    page.get_by_role("button", name="More …").click()
+    page.get_by_role("radio", name="It was written wrong").click()
+
+
+def beside_barley(page: Page) -> None:
+    page.get_by_role("combobox", name="What is on the bench").fill("2 kg pearl barley")
+    page.get_by_role("button", name="Propose…").click()
+    page.get_by_role("button", name="And another lot with it").click()
+
+
+def what_it_cost(page: Page) -> None:
+    page.get_by_label("costs").fill("2")
+
+
+PERHAPS = [
+    ("/bench", None, "What is on the bench", "2 kg {}", "", "perl barlee", "pearl barley"),
+    ("/bench", beside_barley, "Lot 2", "2 kg {}", "", "perl barlee", "pearl barley"),
+    ("/drying", None, "What goes on the trays", "2 kg {}", "", "shiitakey mushroms", "mushrooms"),
+    ("/drying/freezer", None, "What goes into the freezer", "2 kg {}", "", "perl barlee", "pearl barley"),
+    ("/drying/freeze", None, "What goes into the freeze dryer", "2 kg {}", "", "red straberrys", "strawberries"),
+    ("/table/money", what_it_cost, "A pack", "2 kg {}", "Save", "perl barlee", "pearl barley"),
+    ("/shelves?n=1", written_wrong, "It is", "{}", "Save", "perl barlee", "pearl barley"),
+]
+"""Every field that a food is typed in: what leads there, what is typed, what sends it, and what was meant."""
+
+
+def test_what_was_perhaps_meant_is_offered_wherever_a_food_is_typed(page: Page, served: Here) -> None:
+    """One press writes it where the unknown words stood, and nothing else of the line is touched."""
+    asking.post(f"{served.url}/api/bench/pack", json={"ask": {"line": "500 g pearl barley"}}).raise_for_status()
+    for path, lead, label, line, send, typed, meant in PERHAPS:
+        page.goto(f"{served.url}{path}")
+        if lead:
+            lead(page)
+        field = page.get_by_label(label).first
+        field.fill(line.format(typed))
+        if send:
+            page.get_by_role("button", name=send, exact=True).click()
+        perhaps = page.get_by_role("group", name="Did you mean")
+        perhaps.get_by_role("button", name=meant, exact=True).click()
+        expect(field).to_have_value(line.format(meant))
+        expect(perhaps).to_have_count(0)

@@ -1,6 +1,8 @@
 <!-- A labelled field with its error beside it. -->
 <script lang="ts">
   import type { Wrong } from "$lib/api/client";
+  import { renamed } from "$lib/format/words";
+  import Nearest from "./Nearest.svelte";
   import { TypedNumber } from "./typed.svelte";
 
   let {
@@ -27,6 +29,9 @@
   const id = $props.id();
   const error = $derived(wrong[name]?.message);
 
+  /** What no food is called, as it was typed. */
+  const unknown = $derived(wrong[name]?.words ?? "");
+
   const number = new TypedNumber();
   const shown = () => (type === "number" ? number.shown(value) : String(value ?? ""));
   const write = (text: string) => (value = type === "number" ? number.read(text) : text);
@@ -49,6 +54,7 @@
   />
   {#if error}
     <p id="{id}-note" class="wrong mt-1">{error}</p>
+    {#if shown().includes(unknown)}<Nearest names={wrong[name]?.nearest} onname={(meant) => write(renamed(shown(), unknown, meant))} />{/if}
   {:else if hint}
     <p id="{id}-note" class="caption mt-1">{hint}</p>
   {/if}

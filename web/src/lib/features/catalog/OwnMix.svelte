@@ -7,6 +7,7 @@
   import { renamed } from "$lib/format/words";
   import { onMount, untrack } from "svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let {
     name,
@@ -124,9 +125,7 @@
             </div>
             {#if line.wrong}
               <p class="caption">{line.wrong}</p>
-              <div class="mt-1 flex flex-wrap gap-1.5 empty:hidden">
-                {#each line.nearest as near (near)}<button type="button" class="chip !px-3" onclick={() => mean(line, near)}>{near}</button>{/each}
-              </div>
+              <Nearest names={line.nearest} onname={(name) => mean(line, name)} />
             {/if}
           </li>
         {/each}

@@ -8,6 +8,7 @@
   import TriangleAlert from "@lucide/svelte/icons/triangle-alert";
   import X from "@lucide/svelte/icons/x";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let {
     text,
@@ -78,12 +79,7 @@
       {/each}
     {/if}
     <Refusal {wrong} />
-    {#if unread && view?.nearest.length}
-      <p class="mt-1 flex flex-wrap items-center gap-2">
-        <span class="caption">Did you mean</span>
-        {#each view.nearest as name (name)}<button class="chip" onclick={() => onmeant(name)}>{name}</button>{/each}
-      </p>
-    {/if}
+    {#if unread}<Nearest names={view?.nearest} onname={onmeant} />{/if}
     <div class="mt-1 flex items-center gap-2">
       {#if changing || unread}
         <label class="sr-only" for="line-{id}">The line “{text}”</label>

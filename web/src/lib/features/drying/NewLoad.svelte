@@ -8,6 +8,7 @@
   import Machine from "./Machine.svelte";
   import { load } from "./trays.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let { machines, us }: { machines: Schemas["Machine"][]; us: boolean } = $props();
 
@@ -68,11 +69,7 @@
     <div id="tray-note-{n}">
       {#if error && item.line}
         <p class="wrong mt-1">{error.message}</p>
-        <div class="mt-1 flex flex-wrap gap-1.5">
-          {#each error.nearest as name (name)}
-            <button class="chip !px-3" onclick={() => load.rename(n, error.words, name)}>{name}</button>
-          {/each}
-        </div>
+        <Nearest names={error.nearest} onname={(name) => load.rename(n, error.words, name)} />
         {#if error.code === "unknown-food"}
           <button class="min-h-11 text-left font-bold underline" onclick={() => (fresh = { open: true, n, words: error.words ?? "" })}
             >Add it as a fresh food of your own</button

@@ -13,6 +13,7 @@
   import { counted } from "$lib/format/words";
   import Within from "./Within.svelte";
   import { freezeLoad } from "./freeze.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   const seen = query(
     (signal) => {
@@ -81,9 +82,7 @@
           </div>
           {#if error && item.line}
             <p class="wrong mt-1">{error.message}</p>
-            <div class="mt-1 flex flex-wrap gap-1.5">
-              {#each error.nearest as name (name)}<button class="chip !px-3" onclick={() => freezeLoad.rename(n, error.words, name)}>{name}</button>{/each}
-            </div>
+            <Nearest names={error.nearest} onname={(name) => freezeLoad.rename(n, error.words, name)} />
             {#if error.code === "unknown-food"}
               <button class="min-h-11 text-left font-bold underline" onclick={() => (fresh = { open: true, n, words: error.words ?? "" })}
                 >Add it as a fresh food of your own</button

@@ -6,6 +6,7 @@
   import { degrees, readCelsius, shownDegrees } from "$lib/format/degrees";
   import { freezer, USUAL_C } from "./freezer.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let { containers, frosts, wrong, us }: { containers: Schemas["ContainerRow"][]; frosts: Schemas["Frost"][]; wrong: Wrong; us: boolean } = $props();
 
@@ -36,11 +37,7 @@
 <div id="goes-in-note">
   {#if wrong.line}
     <p class="wrong mt-1">{wrong.line.message}</p>
-    <div class="mt-1 flex flex-wrap gap-1.5">
-      {#each wrong.line.nearest as name (name)}
-        <button class="chip !px-3" onclick={() => freezer.set({ line: renamed(freezer.ask.line, wrong.line?.words ?? "", name) })}>{name}</button>
-      {/each}
-    </div>
+    <Nearest names={wrong.line.nearest} onname={(name) => freezer.set({ line: renamed(freezer.ask.line, wrong.line?.words ?? "", name) })} />
   {:else if freezer.ask.lot}
     <p class="caption mt-1">from the cupboard</p>
   {/if}

@@ -5,6 +5,7 @@
   import { renamed } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
   import type { Schemas, Wrong } from "$lib/api/client";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let {
     line,
@@ -133,14 +134,7 @@
   <div id="line-note" class="mt-1.5" aria-live="polite">
     {#if error}
       <p class="wrong">{error.message}</p>
-      {#if error.nearest.length}
-        <p class="caption mt-1.5">Did you mean</p>
-        <div class="mt-1 flex flex-wrap gap-1.5">
-          {#each error.nearest as name (name)}
-            <button class="chip !px-3" onclick={() => online(renamed(line, words, name))}>{name}</button>
-          {/each}
-        </div>
-      {/if}
+      <Nearest names={error.nearest} onname={(name) => online(renamed(line, words, name))} />
       {#if error.code === "unknown-food"}
         <button class="mt-2 min-h-11 font-bold underline" onclick={() => onown(words)}>Add it as a food of your own</button>
       {/if}

@@ -8,11 +8,12 @@
   import Container from "$lib/draw/Container.svelte";
   import { outline } from "$lib/draw/outline";
   import { patternOf } from "$lib/draw/pieces";
-  import { counted } from "$lib/format/words";
+  import { counted, renamed } from "$lib/format/words";
   import { latest } from "$lib/state/latest";
   import X from "@lucide/svelte/icons/x";
   import type { Bench } from "./bench.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   let {
     open = $bindable(false),
@@ -105,7 +106,11 @@
               onclick={() => ((lines = lines.filter((_, at) => at !== n)), plan())}><X size={19} aria-hidden="true" /></button
             >{/if}
         </div>
-        {#if line.line.trim()}<Refusal {wrong} of={[`line.${n}`, `a_week.${n}`]} class="mt-1" />{/if}
+        {#if line.line.trim()}
+          {@const error = wrong[`line.${n}`]}
+          <Refusal {wrong} of={[`line.${n}`, `a_week.${n}`]} class="mt-1" />
+          <Nearest names={error?.nearest} onname={(name) => change(n, { line: renamed(line.line, error?.words ?? "", name) })} />
+        {/if}
       </li>
     {/each}
   </ul>

@@ -10,6 +10,7 @@
   import Sheet from "$lib/ui/Sheet.svelte";
   import Curve from "./Curve.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Nearest from "$lib/ui/Nearest.svelte";
 
   type Seed = Schemas["SeedView"];
   const STORES: Schemas["Store"][] = ["paper packet", "closed jar", "closed jar with silica gel"];
@@ -152,6 +153,7 @@
           {#each kinds as kind (kind.key)}<option value={kind.key}>{kind.name}, {kind.lives}</option>{/each}
         </select>
         <Refusal {wrong} of="kind" class="mt-1" />
+        <Nearest names={wrong.kind?.nearest} onname={(name) => (form.kind = kinds.find((each) => each.name === name)?.key ?? "")} />
       </div>
       <div class="grid gap-3 sm:grid-cols-2">
         <Field label="Harvested" name="harvested" bind:value={form.harvested} {wrong} placeholder="2024, or Sep 2024" />

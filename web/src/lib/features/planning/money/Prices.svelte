@@ -1,6 +1,5 @@
 <!-- Prices seen: written down in a line, by food, the lowest ever beside the cheapest of now. -->
 <script lang="ts">
-  import { renamed } from "$lib/format/words";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
   import { larder } from "$lib/state/larder.svelte";
@@ -57,15 +56,6 @@
     <button class="chip min-[20rem]:col-span-2" type="submit">Save</button>
   </div>
   <Refusal {wrong} of="shop" class="col-span-2" />
-  {#if wrong.line?.nearest.length}
-    <p class="caption col-span-2">
-      Did you mean {#each wrong.line.nearest as name (name)}<button
-          type="button"
-          class="mr-2 min-h-11 font-bold underline"
-          onclick={() => (seen.line = renamed(seen.line, wrong.line?.words ?? "", name))}>{name}</button
-        >{/each}
-    </p>
-  {/if}
 </form>
 
 {#if prices.foods.length > 6}
