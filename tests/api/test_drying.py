@@ -77,6 +77,8 @@ def test_the_round_and_its_calendar(client: TestClient) -> None:
 
 
 def test_the_simulated_instruments(client: TestClient) -> None:
+    there = dict.fromkeys(("scale", "scale_simulated", "hygrometer", "label_printer"), True)
+    assert client.get("/api/overview").json()["connected"] == there
     client.put("/api/devices/scale/pan", json={"grams": 412})
     states = {client.get("/api/devices/scale").json()["state"] for _ in range(3)}
     assert states == {"moving"}
@@ -88,7 +90,6 @@ def test_the_simulated_instruments(client: TestClient) -> None:
         "off": "",
         "right": False,
         "says": "",
-        "simulated": True,
     }
     assert client.get("/api/devices/room").json()["reads"] is False
     planned = client.post("/api/drying/plan", json=LEEKS).json()
@@ -104,7 +105,8 @@ def test_a_device_of_ones_own_hangs_on_the_same_wire(larder: Larder) -> None:
     client = client_of(larder, instruments=real)
     looks = [client.get("/api/devices/scale").json() for _ in range(3)]
     assert [look["state"] for look in looks] == ["moving", "settled", "no reading"]
-    assert (looks[1]["text"], looks[1]["simulated"]) == ("411 g", False)
+    assert looks[1]["text"] == "411 g"
+    assert client.get("/api/overview").json()["connected"]["scale_simulated"] is False
     assert client.post("/api/devices/scale/tare").status_code == 204
     assert wire.told == [TARE]
     assert client.get("/api/devices/room").json()["text"] == "20 °C, 70 % humidity"

@@ -75,14 +75,14 @@ class Connected:
     """Which instruments there are; what is not there is not shown."""
 
     scale: bool
+    scale_simulated: bool
     hygrometer: bool
     label_printer: bool
 
 
-@router.get("")
-def see_what_is_connected(devices: TheDevices) -> Connected:
+def connected(devices: Devices) -> Connected:
     """Which instruments there are."""
-    there = (devices.scale, devices.hygrometer, devices.label_printer)
+    there = (devices.scale, devices.simulated_scale, devices.hygrometer, devices.label_printer)
     return Connected(*(each is not None for each in there))
 
 
@@ -103,7 +103,6 @@ class ScaleView:
     """How far it is off what was asked for; empty if it is right, or nothing was asked for."""
     right: bool
     says: str
-    simulated: bool
 
 
 @dataclass(frozen=True, slots=True)
@@ -128,8 +127,7 @@ def look_at_scale(
     text = "" if reading.grams is None else say_mass(reading.grams, units) if reading.grams > 0.5 else "0"
     off = say_off(reading.grams, wanted, units) if wanted and reading.grams is not None else ""
     right = wanted is not None and reading.grams is not None and not off
-    simulated = devices.simulated_scale is not None
-    return ScaleView(reading.state, reading.grams, text, off, right, _SAYS[reading.state], simulated)
+    return ScaleView(reading.state, reading.grams, text, off, right, _SAYS[reading.state])
 
 
 @router.post("/scale/tare", status_code=204)

@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from typing import Annotated
 
 from fastapi import Body
 
 from yellow_larder.api.common import BasedOn, TheLarder
+from yellow_larder.api.devices import Connected, TheDevices, connected
 from yellow_larder.api.problems import REFUSALS
 from yellow_larder.api.routing import larder_router
 from yellow_larder.features.household.changes import take_back
@@ -18,10 +19,18 @@ from yellow_larder.features.rounds.overview import Overview, overview
 router = larder_router(tags=["household"], responses=REFUSALS)
 
 
+@dataclass(frozen=True, slots=True)
+class OverviewView(Overview):
+    """What every page shows of the larder, and which instruments are at hand."""
+
+    connected: Connected
+
+
 @router.get("/overview")
-def see_overview(larder: TheLarder) -> Overview:
-    """What stands here in figures, how the household is set, and what undo would take back."""
-    return overview(larder)
+def see_overview(larder: TheLarder, devices: TheDevices) -> OverviewView:
+    """What stands here in figures, how the household is set, what undo would take back, and what is connected."""
+    seen = overview(larder)
+    return OverviewView(**{each.name: getattr(seen, each.name) for each in fields(seen)}, connected=connected(devices))
 
 
 @dataclass(frozen=True, slots=True)

@@ -224,26 +224,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/devices": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * See What Is Connected
-         * @description Which instruments there are.
-         */
-        get: operations["see_what_is_connected_api_devices_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/devices/labels": {
         parameters: {
             query?: never;
@@ -1168,7 +1148,7 @@ export interface paths {
         };
         /**
          * See Overview
-         * @description What stands here in figures, how the household is set, and what undo would take back.
+         * @description What stands here in figures, how the household is set, what undo would take back, and what is connected.
          */
         get: operations["see_overview_api_overview_get"];
         put?: never;
@@ -4884,6 +4864,8 @@ export interface components {
             label_printer: boolean;
             /** Scale */
             scale: boolean;
+            /** Scale Simulated */
+            scale_simulated: boolean;
         };
         /**
          * ContainerMade
@@ -7403,14 +7385,15 @@ export interface components {
          */
         Opened: "not until eaten" | "weekly" | "daily";
         /**
-         * Overview
-         * @description What stands here in figures, how the household is set, and what undo would take back.
+         * OverviewView
+         * @description What every page shows of the larder, and which instruments are at hand.
          */
-        Overview: {
+        OverviewView: {
             appetite: components["schemas"]["Appetite"];
             can_undo: components["schemas"]["Undoable"] | null;
             /** Clock Behind */
             clock_behind: string;
+            connected: components["schemas"]["Connected"];
             copy: components["schemas"]["SafeCopy"] | null;
             /** Days */
             days: number;
@@ -8408,8 +8391,6 @@ export interface components {
             right: boolean;
             /** Says */
             says: string;
-            /** Simulated */
-            simulated: boolean;
             state: components["schemas"]["State"];
             /** Text */
             text: string;
@@ -10183,56 +10164,6 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
-            };
-            /** @description Not found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description It was changed since it was shown */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-            /** @description Something typed cannot be done */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                    "application/problem+json": unknown;
-                };
-            };
-        };
-    };
-    see_what_is_connected_api_devices_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Connected"];
-                };
             };
             /** @description Not found */
             404: {
@@ -13066,7 +12997,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Overview"];
+                    "application/json": components["schemas"]["OverviewView"];
                 };
             };
             /** @description Not found */

@@ -23,7 +23,7 @@ export const PLACES: readonly Place[] = [
 ];
 
 /** What stands under the name of each place, by its address. */
-export function figures(seen: Schemas["Overview"] | undefined, onBench: string): Record<string, string> {
+export function figures(seen: Schemas["OverviewView"] | undefined, onBench: string): Record<string, string> {
   const bench = { "/bench": onBench || "empty", "/guide": "" };
   if (!seen) return { ...Object.fromEntries(PLACES.map((place) => [place.href, "…"])), ...bench };
   return {

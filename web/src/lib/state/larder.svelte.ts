@@ -4,7 +4,7 @@ import { bringWords } from "$lib/ui/bring";
 import { latest } from "./latest";
 
 class TheLarder {
-  overview = $state.raw<Schemas["Overview"]>();
+  overview = $state.raw<Schemas["OverviewView"]>();
   message = $state<{ text: string; tone: "good" | "wrong"; link?: { href: string; text: string } }>();
   /** Counts changes, so that a place on screen can read anew when anything changed. */
   version = $state(0);

@@ -1,14 +1,8 @@
 <!-- What the scale shows, and taking that weight; the simulated one can be laid on from here. -->
-<script module lang="ts">
-  /** Of the scale as it was last looked for: drawn as large from the beginning, it moves nothing under a thumb. */
-  let last: { there?: boolean; simulated?: boolean } = {};
-</script>
-
 <script lang="ts">
   import { api, ask, type Answer, type Schemas, whyNot } from "$lib/api/client";
   import { weighed } from "$lib/format/masses";
   import { larder } from "$lib/state/larder.svelte";
-  import { onMount } from "svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
@@ -26,20 +20,17 @@
   } = $props();
 
   let shows = $state.raw<Schemas["ScaleView"]>();
-  /** Whether there is a scale: without one, what it weighs is typed. */
-  let there = $state(last.there);
-  const simulated = $derived(shows ? shows.simulated : last.simulated);
+  /** Without a scale, what it weighs is typed. */
+  const there = $derived(larder.overview?.connected.scale);
+  const simulated = $derived(larder.overview?.connected.scale_simulated);
   const settled = $derived(shows?.state === "settled" && (shows.grams ?? 0) > 0.5);
 
-  onMount(() => {
+  $effect(() => {
+    if (!there) return;
     let on = true;
-    let known: boolean | undefined;
     const look = async () => {
-      known ??= (await ask(api.GET("/api/devices"))).data?.scale;
-      there = known ?? there;
-      if (!on || there === false) return;
       shows = (await ask(api.GET("/api/devices/scale", { params: { query: { wanted } } }))).data ?? shows;
-      last = { there, simulated: shows?.simulated };
+      if (!on) return;
       grams = shows?.grams ?? 0;
       setTimeout(look, 250);
     };

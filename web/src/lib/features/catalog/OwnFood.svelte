@@ -25,13 +25,17 @@
   } = $props();
 
   let foods = $state.raw<Schemas["FoodName"][]>([]);
+  let ready = $state(false);
   let mixed = $state(false);
 
   $effect(() => {
-    if (!open) return;
+    if (!open) return void (ready = false);
     untrack(() => {
       mixed = mix;
-      void ask(api.GET("/api/reference/names")).then(({ data }) => (foods = data ?? []));
+      void ask(api.GET("/api/reference/names")).then(({ data }) => {
+        foods = data ?? [];
+        ready = true;
+      });
     });
   });
 
@@ -43,7 +47,7 @@
   }
 </script>
 
-<Sheet bind:open title={number === undefined ? "A food of your own" : "Put it right"} wide>
+<Sheet bind:open title={number === undefined ? "A food of your own" : "Put it right"} wide {ready}>
   {#if number === undefined}<Choice
       label="What it is"
       options={[

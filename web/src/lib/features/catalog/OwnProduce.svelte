@@ -30,6 +30,7 @@
   const FREEZE_DRIED = "freeze-dried ";
 
   let foods = $state.raw<Schemas["ProduceName"][]>([]);
+  let ready = $state(false);
   let called = $state("");
   let like = $state("");
   let cut = $state("");
@@ -45,14 +46,13 @@
   let wrong = $state<Wrong>({});
 
   $effect(() => {
-    if (!open) return;
+    if (!open) return void (ready = false);
     untrack(() => {
       [called, like, cut, water, thickness, air, from, to, weighs, dried] = [name, "", "", null, "", "", null, null, "", ""];
       [read, version] = [undefined, undefined];
       wrong = {};
       const known = frozen ? api.GET("/api/produce/freeze-dried") : api.GET("/api/produce");
-      void ask(known).then(({ data }) => (foods = data ?? []));
-      if (number !== undefined) void show(number);
+      void Promise.all([ask(known).then(({ data }) => (foods = data ?? [])), number !== undefined && show(number)]).then(() => (ready = true));
     });
   });
 
@@ -116,7 +116,7 @@
   const likeness = $derived(foods.find((food) => food.key === like)?.name ?? "it");
 </script>
 
-<Sheet bind:open title={number === undefined ? "A fresh food of your own" : "Put it right"} wide>
+<Sheet bind:open title={number === undefined ? "A fresh food of your own" : "Put it right"} wide {ready}>
   <form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
     <Field label="Name, as it is fresh" name="name" bind:value={called} {wrong} />
     <FoodPick label="Most like, cut and dried" name="like" {foods} bind:value={like} near={called} hint="kale, apricots, mushrooms…" {wrong} />

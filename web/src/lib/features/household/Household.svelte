@@ -57,15 +57,16 @@
     // The sheet may be opened before the larder has answered: it begins as soon as there is something to begin from.
     const ready = open && larder.overview !== undefined;
     untrack(() => {
-      if (!open) draft = undefined;
+      if (!open) [draft, wrong] = [undefined, {}];
       else if (ready && !draft) void start();
     });
   });
 
   /** Begin from how things stand; what is typed since is not to be overwritten. */
   async function start() {
-    const { data } = await ask(api.GET("/api/household"));
-    if (!data || !open || draft) return;
+    const { data, wrong: refused } = await ask(api.GET("/api/household"));
+    if (!open || draft) return;
+    if (!data) return void (wrong = refused ?? {});
     version = data.version;
     begin(data.settings);
   }
@@ -109,7 +110,7 @@
   }
 </script>
 
-<Sheet bind:open title="Household" wide>
+<Sheet bind:open title="Household" wide ready={!!draft || Object.keys(wrong).length > 0}>
   {#if draft}
     <form class="grid gap-4 sm:grid-cols-2" onsubmit={save} novalidate>
       <Field label="Name" name="name" bind:value={draft.name as string} {wrong} />
@@ -197,5 +198,5 @@
         {#if !theirs}<button class="do" type="submit">Save</button>{/if}
       </div>
     </form>
-  {/if}
+  {:else}<Refusal {wrong} />{/if}
 </Sheet>

@@ -48,6 +48,7 @@
       { line: bench.ask.line ?? "", lot: bench.ask.lot ?? null, a_week: "", moisture: bench.ask.moisture ?? null, conditioned: bench.ask.conditioned ?? false },
     ];
     found = undefined;
+    wrong = {};
     void plan();
   });
 
@@ -72,7 +73,7 @@
   };
 </script>
 
-<Sheet bind:open title="Which container?" wide>
+<Sheet bind:open title="Which container?" wide ready={!!found || bad}>
   <p class="caption -mt-2">
     For {counted(bench.ask.horizon_years ?? 0, "year")}: what keeps it best for least cost, from your supplies before the shop, and empty soon after it is
     opened. You can always choose differently.

@@ -2,7 +2,6 @@
 <script lang="ts">
   import { api, ask, type Wrong, whyNot } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
-  import { query } from "$lib/state/query.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
@@ -35,8 +34,6 @@
     await larder.changed();
   }
 
-  const connected = query((signal) => ask(api.GET("/api/devices", { signal })));
-
   async function measure() {
     const { data, wrong: failed } = await ask(api.GET("/api/devices/room"));
     if (typeof data?.temperature_c === "number") {
@@ -55,7 +52,7 @@
   <Refusal {wrong} of="request" class="col-span-2" />
   <div class="col-span-2 flex flex-wrap gap-2">
     <button class="chip on" type="submit">Keep it</button>
-    {#if connected.data?.hygrometer}<button class="chip" type="button" onclick={measure}>Ask the hygrometer</button>{/if}
+    {#if larder.overview?.connected.hygrometer}<button class="chip" type="button" onclick={measure}>Ask the hygrometer</button>{/if}
   </div>
 </form>
 <p class="caption mt-2">Once a day is enough; between two readings a day apart, a straight line counts.</p>

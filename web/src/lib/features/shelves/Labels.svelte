@@ -3,6 +3,7 @@
   import { sent } from "$lib/format/numbers";
   import Choice from "$lib/ui/Choice.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { untrack } from "svelte";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { counted } from "$lib/format/words";
   import Field from "$lib/ui/Field.svelte";
@@ -28,16 +29,18 @@
   let printed = $state.raw<Schemas["PrinterView"]>();
   let busy = $state(false);
   /** Whether a label printer is connected: without one, labels on a roll are a PDF as any other. */
-  let printer = $state(false);
+  const printer = $derived(larder.overview?.connected.label_printer ?? false);
 
   $effect(() => {
-    if (open && !offered.length) void layouts();
+    if (open) untrack(() => void layouts());
   });
+  const ready = $derived(offered.length > 0 || Object.keys(wrong).length > 0);
 
   /** The labels offered on the household's paper; those kept to before are none of them once it has changed its measures. */
   async function layouts() {
-    printer = (await ask(api.GET("/api/devices"))).data?.label_printer ?? false;
-    offered = ((await ask(api.GET("/api/labels/layouts"))).data ?? []) as Schemas["Layout"][];
+    const done = await ask(api.GET("/api/labels/layouts"));
+    wrong = done.wrong ?? {};
+    if (done.data) offered = done.data as Schemas["Layout"][];
     if (offered[0] && chosen !== "own" && !offered.some((each) => each.key === chosen)) pick(offered[0].key);
   }
 
@@ -97,7 +100,7 @@
   </svg>
 {/snippet}
 
-<Sheet bind:open title={counted(count, "label")} wide>
+<Sheet bind:open title={counted(count, "label")} wide {ready}>
   <Choice
     label="Labels to print on"
     options={[...offered.map((each) => [each.key, each.name] as const), ["own", "labels of your own …"]]}

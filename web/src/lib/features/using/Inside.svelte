@@ -43,7 +43,7 @@
   }
 </script>
 
-<Sheet bind:open title="Inside number {card.number}" wide>
+<Sheet bind:open title="Inside number {card.number}" wide ready={!!seen || !!failed}>
   {#if seen}
     <p class="text-lg leading-snug font-semibold">{seen.inside.says}</p>
     {#if seen.inside.cost}<p class="text-md text-soft">{seen.inside.cost}</p>{/if}

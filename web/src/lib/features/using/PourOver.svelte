@@ -12,6 +12,7 @@
   let { card, alike, onlabel, open = $bindable() }: { card: Schemas["Card"]; alike: number[]; onlabel: (numbers: number[]) => void; open: boolean } = $props();
 
   let options = $state.raw<Schemas["PourInto"][]>([]);
+  let ready = $state(false);
   let container = $state("");
   let closing = $state<Schemas["Closing"]>();
   let count = $state("");
@@ -25,7 +26,7 @@
   const chosen = $derived(into?.closings.find((each) => each === closing) ?? into?.closings[0] ?? "lid");
 
   $effect(() => {
-    if (!open) return;
+    if (!open) return void (ready = false);
     const leaving = new AbortController();
     void read(numbers, leaving.signal);
     return () => leaving.abort();
@@ -36,6 +37,7 @@
     if (signal.aborted) return;
     options = data ?? [];
     wrong = refused ?? {};
+    ready = true;
   }
 
   async function pour(event: SubmitEvent) {
@@ -62,7 +64,7 @@
   }
 </script>
 
-<Sheet bind:open title="Pour number {card.number} over" wide>
+<Sheet bind:open title="Pour number {card.number} over" wide {ready}>
   <form class="grid gap-4" onsubmit={pour} novalidate>
     <p>A pail is opened once and shared out, not eighty times; a half-empty jar goes down a size. What was used of its life goes along.</p>
     {#if alike.length > 1}
