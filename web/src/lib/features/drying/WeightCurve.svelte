@@ -3,15 +3,15 @@
   import type { Schemas } from "$lib/api/client";
   import { OUNCE_G } from "$lib/format/masses";
   import { whole } from "$lib/format/numbers";
-  import { clock, moment, weekday, when } from "$lib/format/when";
+  import { moment, when } from "$lib/format/when";
   import Chart from "$lib/ui/chart/Chart.svelte";
+  import { hourMarks } from "$lib/ui/chart/days";
   import { anchor, between, through } from "$lib/ui/chart/frame";
 
   let { drying, us }: { drying: Schemas["Drying"]; us: boolean } = $props();
 
   const end = $derived(drying.curve.at(-1)?.hours ?? 1);
   const most = $derived(drying.wet_g * 1.04);
-  const at = (hours: number) => new Date(moment(drying.went_in).getTime() + hours * 3_600_000).toISOString();
   const now = $derived(Math.min(drying.now_hours, end));
   const said = $derived(`now about ${drying.now}${drying.now_hours > end ? " →" : ""}`);
   const high = $derived(Math.min(drying.hours.high, end));
@@ -23,14 +23,6 @@
   const unit = $derived(drying.wet_g > 3 * heavy.grams ? heavy : light);
   const rung = $derived([1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500].find((each) => (each * unit.grams) / drying.wet_g > 0.2) ?? 1000);
   const rungs = $derived(Array.from({ length: Math.floor(most / (rung * unit.grams)) + 1 }, (_, n) => n * rung));
-
-  function hours(wide: number) {
-    const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (end / each) * 58 < wide) ?? 72;
-    return Array.from({ length: Math.floor(end / step) + 1 }, (_, n) => n * step).map((each) => ({
-      at: each,
-      words: step >= 24 ? weekday(moment(at(each))) : clock(at(each)),
-    }));
-  }
 </script>
 
 <Chart
@@ -44,7 +36,7 @@
   under={28}
   across={{ from: 0, to: end }}
   up={{ from: 0, to: most }}
-  below={hours}
+  below={(wide) => hourMarks(moment(drying.went_in), end, wide)}
   beside={rungs.map((count) => ({ at: count * unit.grams, words: `${whole(count)} ${unit.name}` }))}
 >
   {#snippet children(frame)}

@@ -1,4 +1,5 @@
-// A chart's axes in days of the calendar and in degrees.
+// A chart's axes in days of the calendar, in hours of the clock and in degrees.
+import { clock, weekday } from "$lib/format/when";
 import type { Mark, Span } from "./frame";
 
 /** Day 719163 of the common calendar is 1 January 1970. */
@@ -42,4 +43,20 @@ export function steps(from: number, to: number): number[] {
   const by = [1, 2, 5, 10, 20, 50].find((each) => (to - from) / each <= 7) ?? 100;
   const first = Math.ceil(from / by) * by;
   return Array.from({ length: Math.floor((to - first) / by) + 1 }, (_, n) => first + n * by);
+}
+
+/** Room for a time of day and the space beside it, px. */
+const TIME_PX = 58;
+
+/** Marks at whole hours of the clock along so many hours from a moment, as many as there is room for; days at their midnight. */
+export function hourMarks(from: Date, hours: number, wide: number): Mark[] {
+  const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (hours / each) * TIME_PX < wide) ?? 72;
+  const marks: Mark[] = [];
+  for (let hour = 0; ; hour += step) {
+    // The hours of a day are counted by its own clock, one more or fewer when that is changed.
+    const mark = new Date(from.getFullYear(), from.getMonth(), from.getDate(), hour);
+    const at = (mark.getTime() - from.getTime()) / 3_600_000;
+    if (at > hours) return marks.length ? marks : [{ at: 0, words: clock(from.toISOString()) }];
+    if (at >= 0) marks.push({ at, words: step >= 24 ? weekday(mark) : clock(mark.toISOString()) });
+  }
 }
