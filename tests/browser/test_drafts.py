@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.conftest import Here, settled
 from tests.browser.test_places import to_the_guide_and_back
@@ -80,3 +80,36 @@ def test_how_they_felt_waits_until_it_is_told(page: Page, served: Here) -> None:
     expect(page.get_by_role("article", name="Number 1")).to_be_visible()
     page.reload()
     expect(page.get_by_text("0 of 1 checked")).to_be_visible()
+
+
+def test_what_is_typed_while_the_line_before_is_told_stays(page: Page, demo_to_change: Here) -> None:
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.goto(f"{demo_to_change.url}/table/money")
+    page.route("**/api/table/prices", hold)
+    line, price = page.get_by_label("A pack"), page.get_by_label("costs")
+    line.fill("2 kg pearl barley")
+    price.fill("3.20")
+    with page.expect_request("**/api/table/prices"):
+        page.get_by_role("button", name="Save", exact=True).click()
+    line.fill("1 kg white rice")
+    held[0].continue_()
+    expect(price).to_have_value("")
+    expect(line).to_have_value("1 kg white rice")
+
+
+def test_a_meal_that_is_tapped_leaves_the_line_that_is_being_written(page: Page, served: Here) -> None:
+    send(served, "/table/meals", name="Porridge", text="1 cup rolled oats", kind="lunch", serves=2, per_month=3)
+    page.goto(f"{served.url}/table/diary")
+    line = page.get_by_label("Or what was used")
+    line.fill("2 cups rice")
+    page.get_by_role("button", name="Porridge", exact=True).click()
+    written = page.get_by_role("list", name="Written")
+    expect(written).to_contain_text("Porridge")
+    expect(line).to_have_value("2 cups rice")
+    page.get_by_role("button", name="Save", exact=True).click()
+    expect(written).to_contain_text("rice")
+    expect(line).to_have_value("")

@@ -11,7 +11,7 @@ import pytest
 from fastapi.routing import APIRoute
 from playwright.sync_api import Page, Route, ViewportSize, expect
 
-from tests.browser.conftest import AXE, ROOT, Here
+from tests.browser.conftest import AXE, ROOT, Here, settled
 from yellow_larder import api
 
 pytestmark = pytest.mark.browser
@@ -47,7 +47,9 @@ PRESS_EACH = """async ([seen, asked]) => {
     if (init.method === "GET" || asked.includes(path)) {
       asking++;
       // A sheet is seen before what comes later is in it.
-      return fetched(address, init).then((answer) => (over() ? drawn().then(() => answer) : answer)).finally(() => asking--);
+      const answer = await fetched(address, init).finally(() => asking--);
+      if (over()) await drawn();
+      return answer;
     }
     const says = `${init.method} ${path} ${init.body}`;
     if (sent.includes(says)) twice.push(says);
@@ -68,7 +70,8 @@ PRESS_EACH = """async ([seen, asked]) => {
   };
   const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
   const heading = (sheet) => sheet?.querySelector("[data-heading]")?.textContent ?? "";
-  const words = (each) => `${heading(each.closest("[role=dialog]"))} | ${each.textContent.trim()} | ${each.ariaLabel ?? ""}`;
+  const words = (each) =>
+    [heading(each.closest("[role=dialog]")), each.textContent.trim(), each.ariaLabel ?? ""].join(" | ");
   const press = async (each) => {
     const name = words(each);
     known.add(name);
@@ -242,6 +245,33 @@ def test_what_no_field_of_a_sheet_says_is_said_over_it(page: Page, demo: Here) -
     assert box
     middle = [box["x"] + box["width"] / 2, box["y"] + box["height"] / 2]
     assert said.evaluate("(said, [x, y]) => said.contains(document.elementFromPoint(x, y))", middle)
+
+
+def test_a_reading_that_was_asked_for_before_takes_no_refusal_away(page: Page, demo: Here) -> None:
+    """As when somebody writes in a field and presses a button at once: leaving the field asks what its figure means."""
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    problem = {"status": 422, "title": "No", "errors": [{"field": "request", "message": "Not tonight", "nearest": []}]}
+    page.goto(f"{demo.url}/table/people")
+    page.get_by_role("button", name=re.compile("^Father")).click()
+    sheet = page.get_by_role("dialog", name="Father")
+    page.route("**/api/table/people/need", hold)
+    page.route(
+        re.compile(r"/api/table/people/\d+$"),
+        lambda route: route.fulfill(status=422, content_type="application/problem+json", json=problem),
+    )
+    sheet.get_by_label("Weight").fill("75 kg")
+    with page.expect_request("**/api/table/people/need"):
+        sheet.get_by_role("button", name="Save").click()
+    refused = sheet.get_by_role("alert").filter(has_text="Not tonight")
+    refused.wait_for()
+    with page.expect_response("**/api/table/people/need"):
+        held[0].continue_()
+    settled(page)
+    expect(refused).to_be_visible()
 
 
 def test_what_the_screens_take_for_questions_are_questions() -> None:

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { ask, brought, onDiskTrouble, onRefused, onUnreached, patient, SILENT, told, wrongs } from "./client";
+import { asRead, ask, brought, onDiskTrouble, onRefused, onUnreached, patient, SILENT, told, wrongs } from "./client";
 import { Outgoing } from "./outgoing";
 
 afterEach(() => void vi.unstubAllGlobals());
@@ -155,4 +155,11 @@ describe("what was refused", () => {
     vi.runAllTimers();
     expect(heard).not.toHaveBeenCalled();
   });
+});
+
+it("keeps why a press was refused before a reading that was asked for earlier", () => {
+  const [before, refused, read] = [{}, wrongs({ detail: "Somebody else changed it" }), wrongs({ detail: "0 kcal?" })];
+  expect(asRead(read, before, before)).toBe(read);
+  expect(asRead(undefined, before, before)).toEqual({});
+  expect(asRead(read, before, refused)).toBe(refused);
 });

@@ -165,6 +165,12 @@ export function wrongs(error: unknown): Wrong {
 /** Why not: what is wrong first, in words; empty if nothing is. */
 export const whyNot = (wrong: Wrong | undefined): string => Object.values(wrong ?? {})[0]?.message ?? "";
 
+/**
+ * What is wrong as it was read while somebody typed; but if what was pressed meanwhile was refused, that stands, until
+ * there is more to read.
+ */
+export const asRead = (read: Wrong | undefined, before: Wrong, now: Wrong): Wrong => (now === before ? (read ?? {}) : now);
+
 /** Run a call so that a server that is gone is a refusal like any other; what is pressed meanwhile stays where it is. */
 export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<Answer<T>> {
   try {

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { draft, keepDraft } from "./draft";
+import { draft, keepDraft, sinceTold } from "./draft";
 
 beforeEach(() => {
   const kept = new Map<string, string>();
@@ -26,5 +26,17 @@ describe("what is typed and not told yet", () => {
   it("is nothing if it cannot be read", () => {
     sessionStorage.setItem("yellow-larder-draft-diary", "{");
     expect(draft("diary")).toBeUndefined();
+  });
+});
+
+describe("a form that was told", () => {
+  const none = { line: "", price: "" };
+
+  it("is empty again", () => {
+    expect(sinceTold({ line: "2 kg oats", price: "3" }, { line: "2 kg oats", price: "3" }, none)).toEqual(none);
+  });
+
+  it("keeps what was typed meanwhile", () => {
+    expect(sinceTold({ line: "1 kg rice", price: "3" }, { line: "2 kg oats", price: "3" }, none)).toEqual({ line: "1 kg rice", price: "" });
   });
 });

@@ -23,3 +23,9 @@ export function keepDraft(what: string, typed: unknown): void {
     sessionStorage.removeItem(nameOf(what));
   }
 }
+
+/** A form once it is told: what stands in it as it was told is as in `none`, what was typed meanwhile stays. */
+export function sinceTold<T extends Record<string, unknown>>(now: T, told: T, none: T): T {
+  const kept = Object.entries(now).filter(([field, typed]) => typed !== told[field]);
+  return { ...none, ...(Object.fromEntries(kept) as Partial<T>) };
+}

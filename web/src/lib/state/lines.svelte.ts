@@ -1,5 +1,5 @@
 // Foods written line by line, and what the larder proposes for them together; the newest change always wins.
-import { ask as put, type Wrong } from "$lib/api/client";
+import { ask as put, asRead, type Wrong } from "$lib/api/client";
 import { renamed } from "$lib/format/words";
 import { draft, keepDraft } from "./draft";
 import { latest } from "./latest";
@@ -91,8 +91,9 @@ export class Lines<L extends Line, A extends Asked<L>, P> {
       this.wrong = {};
       return;
     }
+    const before = this.wrong;
     const { data, wrong } = await put(this.#propose(this.body()));
-    this.wrong = wrong ?? {};
+    this.wrong = asRead(wrong, before, this.wrong);
     if (data) this.plan = data;
   }
 }

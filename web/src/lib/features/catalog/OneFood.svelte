@@ -1,6 +1,6 @@
 <!-- A food from its name and what it is most like: only what is known is written, the rest is taken and marked. -->
 <script lang="ts">
-  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, asRead, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
@@ -92,8 +92,9 @@
 
   const reread = latest(async () => {
     if (!like) return void (read = undefined);
+    const before = wrong;
     const answered = await ask(api.POST("/api/foods/read", { body: { ...asked(), name: called.trim() || "?" } }));
-    wrong = answered.wrong ?? {};
+    wrong = asRead(answered.wrong, before, wrong);
     if (answered.data) read = answered.data;
   });
 

@@ -64,8 +64,8 @@
     event.preventDefault();
     const added = await typed.add();
     if (!added) return;
-    open = false;
     await larder.changed();
+    open = false;
     larder.say(`${added.name} is in the table now`);
     onadded(added.key, added.name);
   }

@@ -40,8 +40,8 @@
   });
 
   async function added(food: Schemas["Added"]) {
-    open = false;
     await larder.changed();
+    open = false;
     larder.say(number === undefined ? `${food.name} is in the table now` : `${food.name} is put right`);
     onadded(food.name, food.key);
   }

@@ -1,6 +1,6 @@
 <!-- A mix: what is in it, a line each, and what that comes to. -->
 <script lang="ts">
-  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, asRead, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
   import Field from "$lib/ui/Field.svelte";
@@ -43,8 +43,9 @@
   const id = $props.id();
 
   const reread = latest(async () => {
+    const before = wrong;
     const answered = await ask(api.POST("/api/mixes/read", { body: { ...asked(), name: called.trim() || "?" } }));
-    wrong = answered.wrong ?? {};
+    wrong = asRead(answered.wrong, before, wrong);
     if (answered.data) read = answered.data;
   });
 

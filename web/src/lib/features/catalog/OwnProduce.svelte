@@ -1,6 +1,6 @@
 <!-- A fresh food that no table knows, to be dried: only what is known of it, the rest as of what it is most like. -->
 <script lang="ts">
-  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, asRead, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { readCelsius, typedCelsius } from "$lib/format/degrees";
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
@@ -80,8 +80,9 @@
 
   const reread = latest(async () => {
     if (!like || frozen) return void (read = undefined);
+    const before = wrong;
     const answered = await ask(api.POST("/api/produce/read", { body: asked() }));
-    wrong = answered.wrong ?? {};
+    wrong = asRead(answered.wrong, before, wrong);
     if (answered.data) read = answered.data;
   });
 
@@ -107,8 +108,8 @@
     const done = frozen ? await freezeDried() : await kept();
     wrong = done.wrong ?? {};
     if (!done.data) return;
-    open = false;
     await larder.changed();
+    open = false;
     larder.say(`${done.data.name} ${number !== undefined ? "is put right" : frozen ? "is in the table now" : "can be dried now"}`);
     onadded(done.data.name.replace(FREEZE_DRIED, ""));
   }

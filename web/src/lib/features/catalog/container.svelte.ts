@@ -1,5 +1,5 @@
 // A container of one's own while it is typed, and what the larder makes of it.
-import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { api, ask, asRead, type Schemas, type Wrong } from "$lib/api/client";
 import { latest } from "$lib/state/latest";
 
 type Asked = Schemas["AskedContainer"];
@@ -44,8 +44,9 @@ export class TypedContainer {
     }
     // It is drawn before it has a name.
     const body = { ...$state.snapshot(this.asked), name: this.asked.name.trim() || "?" };
+    const before = this.wrong;
     const { data, wrong } = await ask(api.POST("/api/containers/read", { body }));
-    this.wrong = wrong ?? {};
+    this.wrong = asRead(wrong, before, this.wrong);
     this.read = data;
   }
 

@@ -25,9 +25,9 @@
     const done = await ask(api.POST("/api/drying/machines", { body: $state.snapshot(draft) }));
     wrong = done.wrong ?? {};
     if (!done.data) return;
+    await larder.changed();
     open = false;
     draft = { ...NEW };
-    await larder.changed();
     onadded(done.data);
   }
 </script>

@@ -1,5 +1,5 @@
 // What is to go into the freezer, and what the cold does to it; the newest change always wins.
-import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+import { api, ask, asRead, type Schemas, type Wrong } from "$lib/api/client";
 import { draft, keepDraft } from "$lib/state/draft";
 import { latest } from "$lib/state/latest";
 
@@ -42,8 +42,9 @@ class Freezer {
       this.wrong = {};
       return;
     }
+    const before = this.wrong;
     const { data, wrong } = await ask(api.POST("/api/freezer/plan", { body: $state.snapshot(this.ask) }));
-    this.wrong = wrong ?? {};
+    this.wrong = asRead(wrong, before, this.wrong);
     if (data) this.plan = data;
   }
 }

@@ -1,6 +1,7 @@
 <!-- A thermometer read by somebody, or the hygrometer asked. -->
 <script lang="ts">
   import { api, ask, type Wrong, whyNot } from "$lib/api/client";
+  import { sinceTold } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -24,13 +25,13 @@
   async function save(event: SubmitEvent) {
     event.preventDefault();
     const humidity = typeof percent === "number" ? percent / 100 : percent;
+    const told = { celsius, percent, day, hour };
     const body = { temperature_c: celsius as number, humidity: humidity as number | null, at: moment() };
     const done = await ask(api.POST("/api/places/{number}/thermometer", { params: { path: { number } }, body }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
     larder.say("The reading is kept");
-    celsius = percent = null;
-    day = hour = "";
+    ({ celsius, percent, day, hour } = sinceTold({ celsius, percent, day, hour }, told, { celsius: null, percent: null, day: "", hour: "" }));
     await larder.changed();
   }
 

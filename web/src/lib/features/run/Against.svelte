@@ -53,7 +53,8 @@
     if (!next || !rested || run.busy) return;
     rested = false;
     setTimeout(() => (rested = true), SLIP_MS);
-    if (await run.tell(ask(api.POST("/api/run/{number}/close", { ...path, body: { container: next.n, note } })))) note = "";
+    const told = note;
+    if ((await run.tell(ask(api.POST("/api/run/{number}/close", { ...path, body: { container: next.n, note } })))) && note === told) note = "";
   }
 
   onMount(() => {

@@ -19,7 +19,9 @@
 
   async function holds(text: string) {
     if (!next) return;
-    if (await run.tell(ask(api.POST("/api/run/{number}/fill", { ...path, body: { container: next.n, weight: text } })))) weight = "";
+    const typed = weight;
+    const told = await run.tell(ask(api.POST("/api/run/{number}/fill", { ...path, body: { container: next.n, weight: text } })));
+    if (told && weight === typed) weight = "";
   }
 </script>
 

@@ -3,6 +3,7 @@
   import { sentCount } from "$lib/format/numbers";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
+  import { sinceTold } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
 
@@ -37,6 +38,7 @@
 
   async function add(event: Event) {
     event.preventDefault();
+    const told = $state.snapshot(form);
     const body: Schemas["NewSupply"] = {
       sort,
       key: own ? "" : form.key || usual(),
@@ -52,7 +54,7 @@
     const done = await ask(api.POST("/api/supplies", { body }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
-    form = { ...none() };
+    form = sinceTold(form, told, none());
     await larder.changed();
   }
 </script>

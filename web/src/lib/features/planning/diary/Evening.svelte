@@ -38,14 +38,14 @@
   /** Add a line; what others write on the same evening stays. */
   async function append(item: Schemas["Written"]) {
     const done = await ask(api.POST("/api/table/diary/{day}/lines", { params: { path: { day: day.day } }, body: { items: [item] } }));
+    // What was typed meanwhile is the next line, and so is what nobody has sent yet.
+    if (!done.wrong && line === item.line) line = "";
     await told(done.wrong);
   }
 
   async function told(problem: Wrong | undefined) {
     wrong = problem ?? {};
-    if (problem) return;
-    line = "";
-    await larder.changed();
+    if (!problem) await larder.changed();
   }
 
   const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" }));

@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import Field from "$lib/ui/Field.svelte";
+  import { sinceTold } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import { patternOf } from "$lib/draw/pieces";
   import X from "@lucide/svelte/icons/x";
@@ -20,10 +21,11 @@
 
   async function add(event: SubmitEvent) {
     event.preventDefault();
-    const done = await ask(api.POST("/api/table/prices", { body: { ...$state.snapshot(seen), seen_on: seen.seen_on || null } }));
+    const told = $state.snapshot(seen);
+    const done = await ask(api.POST("/api/table/prices", { body: { ...told, seen_on: told.seen_on || null } }));
     wrong = done.wrong ?? {};
     if (done.wrong) return;
-    seen = { line: "", price: "", shop: seen.shop, seen_on: seen.seen_on };
+    seen = sinceTold(seen, told, { ...told, line: "", price: "" });
     await larder.changed();
   }
 

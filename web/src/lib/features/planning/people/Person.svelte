@@ -2,7 +2,7 @@
 <script lang="ts">
   import Choice from "$lib/ui/Choice.svelte";
   import { whole, sent } from "$lib/format/numbers";
-  import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
+  import { api, ask, asRead, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import Conflict from "$lib/ui/Conflict.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -85,8 +85,9 @@
 
   const workOut = latest(async () => {
     if (!draft.birth_year) return;
+    const before = wrong;
     const done = await ask(api.POST("/api/table/people/need", { body: { ...body(), name: draft.name || "somebody" } }));
-    wrong = done.wrong ?? {};
+    wrong = asRead(done.wrong, before, wrong);
     need = done.data ?? need;
   });
 
