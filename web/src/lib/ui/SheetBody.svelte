@@ -13,14 +13,15 @@
 
   let inside = $state<HTMLElement | null>(null);
 
-  /**
-   * The focus goes to what is to be filled in; where that is nothing, or so far down that what comes before it would be
-   * out of sight, or a keyboard would cover it, to the heading.
-   */
+  /** So much of a sheet, from its top, is where a field is what it begins with; further down something else comes first. */
+  const BEGINNING = 0.75;
+
+  /** The focus goes to what is to be filled in; where that is nothing, or far down, or a keyboard would cover it, to the heading. */
   function begin(event: Event) {
     event.preventDefault();
     const field = touched() ? null : inside?.querySelector<HTMLElement>("input:not([type=checkbox]), select, textarea");
-    const seen = inside && field && field.getBoundingClientRect().bottom < inside.getBoundingClientRect().bottom;
+    const { top = 0, height = 0 } = inside?.getBoundingClientRect() ?? {};
+    const seen = field && field.getBoundingClientRect().bottom < top + height * BEGINNING;
     (seen ? field : inside?.querySelector<HTMLElement>("[data-heading]"))?.focus();
   }
 
