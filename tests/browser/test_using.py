@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Locator, Page, Route, expect
 
 from tests.browser.conftest import Here
 
@@ -207,3 +207,31 @@ def test_several_alike_at_once(page: Page, demo_to_change: Here) -> None:
         page.wait_for_timeout(400)
     expect(card(page, 36)).to_contain_text("Stair cupboard")
     expect(card(page, 36).get_by_role("button", name="Open it")).to_be_visible()
+
+
+def test_what_is_done_to_one_is_said_of_it_though_another_is_looked_at(page: Page, demo_to_change: Here) -> None:
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.goto(f"{demo_to_change.url}/shelves?place=3&n=9")
+    page.route("**/api/packages/open", hold)
+    with page.expect_request("**/api/packages/open"):
+        press(page, 9, "Open it")
+    card(page, 9).get_by_role("group", name="Alike").get_by_role("button", name="10").click()
+    expect(card(page, 10).get_by_role("button", name="Open it")).to_be_visible()
+    held[0].continue_()
+    said(page, "Number 9 is open")
+
+
+def test_what_was_begun_for_one_is_not_done_to_the_next(page: Page, demo_to_change: Here) -> None:
+    page.goto(f"{demo_to_change.url}/shelves?place=3&n=9")
+    press(page, 9, "Throw out")
+    sheet(page, "Throw out number 9").get_by_role("radio", name="Insects in it").click()
+    sheet(page, "Throw out number 9").get_by_role("radio", name="2", exact=True).click()
+    page.keyboard.press("Escape")
+    card(page, 9).get_by_role("group", name="Alike").get_by_role("button", name="10").click()
+    press(page, 10, "Throw out")
+    expect(sheet(page, "Throw out number 10").get_by_role("radio", name="this one")).to_be_checked()
+    expect(sheet(page, "Throw out number 10").get_by_role("radio", name="Insects in it")).not_to_be_checked()

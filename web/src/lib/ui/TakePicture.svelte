@@ -14,10 +14,11 @@
     event.currentTarget.value = "";
     if (!file) return;
     busy = true;
-    const wrong = await keepPhoto(number, file);
+    const of = number;
+    const wrong = await keepPhoto(of, file);
     busy = false;
     if (wrong) larder.say(whyNot(wrong), "wrong");
-    else larder.say(`The picture stands on the card of number ${number}`);
+    else larder.say(`The picture stands on the card of number ${of}`);
     await larder.changed();
   }
 </script>

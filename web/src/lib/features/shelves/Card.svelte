@@ -57,6 +57,12 @@
   const target = $derived(places.find((each) => each.id === place));
   const said: Record<Schemas["Closing"], string> = { absorber: "absorbers", vacuum: "under vacuum", lid: "lid only" };
 
+  // What was begun for one package is not done to the next.
+  $effect(() => {
+    void number;
+    [why, day, count, wrong] = ["", "", 1, {}];
+  });
+
   $effect(() => {
     if (moving && card) {
       place = card.place;
@@ -95,9 +101,10 @@
   }
 
   async function empty() {
-    const emptied = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number } } }));
     const line = `${card?.mass ?? ""} ${card?.food ?? ""}`;
-    await done(`Number ${number} is open. Feel the food, then close it anew`, emptied);
+    const says = `Number ${number} is open. Feel the food, then close it anew`;
+    const emptied = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number } } }));
+    await done(says, emptied);
     if (emptied.data !== undefined) await goto(`/bench?line=${encodeURIComponent(line)}&lot=${emptied.data}`);
   }
 

@@ -31,9 +31,11 @@
   const more = showing("more");
 
   async function open() {
-    const { wrong } = await ask(api.POST("/api/packages/open", { body: { numbers: [card.number], often: "weekly" } }));
+    // Another card may be looked at by the time it is open.
+    const { number } = card;
+    const { wrong } = await ask(api.POST("/api/packages/open", { body: { numbers: [number], often: "weekly" } }));
     if (wrong) larder.say(whyNot(wrong), "wrong");
-    else larder.say(`Number ${card.number} is open`);
+    else larder.say(`Number ${number} is open`);
     await larder.changed();
   }
 

@@ -25,13 +25,14 @@
 
   async function close(event: SubmitEvent) {
     event.preventDefault();
-    const params = { path: { number: card.number } };
+    const { number } = card;
+    const params = { path: { number } };
     const done = await ask(api.POST("/api/packages/{number}/close", { params, body: { closing: chosen, cut, pull, pressed: true, conditioned } }));
     wrong = done.wrong ?? {};
     if (done.data === undefined) return;
     open = false;
     cut = "";
-    larder.say(`Number ${card.number} is closed again${done.data ? `; took ${done.data}` : ""}`);
+    larder.say(`Number ${number} is closed again${done.data ? `; took ${done.data}` : ""}`);
     await larder.changed();
   }
 </script>

@@ -17,14 +17,15 @@
 
   async function take(event: SubmitEvent) {
     event.preventDefault();
-    const params = { path: { number: card.number } };
+    const { number } = card;
+    const params = { path: { number } };
     const done = await ask(api.POST("/api/packages/{number}/take", { params, body: { amount, on: day || null } }));
     wrong = done.wrong ?? {};
     if (!done.data) return;
     const { taken, left, gone } = done.data;
     open = false;
     amount = day = "";
-    larder.say(gone ? `Took ${taken}: number ${card.number} is used up` : `Took ${taken}, ${left} left`);
+    larder.say(gone ? `Took ${taken}: number ${number} is used up` : `Took ${taken}, ${left} left`);
     await larder.changed();
   }
 </script>

@@ -47,16 +47,17 @@ export function steps(from: number, to: number): number[] {
 
 /** Room for a time of day and the space beside it, px. */
 const TIME_PX = 58;
+/** Hours of a day by its own clock, when that is put back. */
+const LONGEST_DAY = 25;
 
 /** Marks at whole hours of the clock along so many hours from a moment, as many as there is room for; days at their midnight. */
 export function hourMarks(from: Date, hours: number, wide: number): Mark[] {
   const step = [1, 2, 3, 4, 6, 12, 24, 48].find((each) => (hours / each) * TIME_PX < wide) ?? 72;
   const marks: Mark[] = [];
-  for (let hour = 0; ; hour += step) {
-    // The hours of a day are counted by its own clock, one more or fewer when that is changed.
+  for (let hour = 0; hour <= hours + LONGEST_DAY; hour += step) {
     const mark = new Date(from.getFullYear(), from.getMonth(), from.getDate(), hour);
     const at = (mark.getTime() - from.getTime()) / 3_600_000;
-    if (at > hours) return marks.length ? marks : [{ at: 0, words: clock(from.toISOString()) }];
-    if (at >= 0) marks.push({ at, words: step >= 24 ? weekday(mark) : clock(mark.toISOString()) });
+    if (at >= 0 && at <= hours) marks.push({ at, words: step >= 24 ? weekday(mark) : clock(mark.toISOString()) });
   }
+  return marks.length ? marks : [{ at: 0, words: clock(from.toISOString()) }];
 }

@@ -5,6 +5,7 @@
   import { counted } from "$lib/format/words";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { untrack } from "svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
@@ -19,11 +20,19 @@
   let picked = $state<number>();
   let wrong = $state<Wrong>({});
   const days = $derived(picked ?? ours);
+  const ready = $derived(containers.length > 0 || Object.keys(wrong).length > 0);
 
   $effect(() => {
-    if (open && !containers.length)
-      void ask(api.GET("/api/reference/containers")).then(({ data }) => (containers = data?.filter((each) => each.kind === "jar") ?? []));
+    if (open) untrack(() => void begin());
   });
+
+  async function begin() {
+    wrong = {};
+    if (containers.length) return;
+    const { data, wrong: refused } = await ask(api.GET("/api/reference/containers"));
+    wrong = refused ?? {};
+    containers = data?.filter((each) => each.kind === "jar") ?? [];
+  }
 
   async function fill() {
     const done = await ask(api.POST("/api/drying/jars", { body: { lot: lot.lot, jar, days } }));
@@ -35,7 +44,7 @@
   }
 </script>
 
-<Sheet bind:open title="Into a jar">
+<Sheet bind:open title="Into a jar" {ready}>
   <p class="leading-snug"><b>{lot.mass} {lot.food}</b>, alone in as many jars as it takes, none more than two thirds full.</p>
   <p class="head mt-4">Jar</p>
   <Choice label="Jar" options={containers.map((each) => [each.key, each.name] as const)} value={jar} onset={(key) => (jar = key)} />
