@@ -41,11 +41,12 @@ PRESS_EACH = """async ([seen, asked]) => {
   const known = new Set(seen), silent = [], told = [], twice = [], barred = [], sheets = [], unseen = [], unheard = [];
   const worked = new WeakSet(), moved = new Map();
   const fetched = window.fetch;
-  let refused = "", sent = [], asking = 0;
+  let refused = "", sent = [], asking = 0, questions = 0;
   window.fetch = async (address, init) => {
     const path = new URL(address).pathname;
     if (init.method === "GET" || asked.includes(path)) {
       asking++;
+      questions++;
       // A sheet is seen before what comes later is in it.
       const answer = await fetched(address, init).finally(() => asking--);
       if (over()) await drawn();
@@ -143,8 +144,9 @@ PRESS_EACH = """async ([seen, asked]) => {
   const next = (where) => [...document.querySelectorAll(`${where} button:not([aria-label=Close])`)]
     .find((each) => !each.disabled && each.checkVisibility() && !known.has(words(each)));
   for (let each; (each = next("main")); ) {
+    const before = questions;
     await press(each);
-    await until(() => over() || !asking, 1000);
+    if (questions > before) await until(() => over() || !asking, 1000);
     for (let deep = 0; deep < 3 && document.querySelector(OPEN); deep++) {
       await begun();
       await audit(document.querySelector(OPEN));
