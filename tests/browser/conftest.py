@@ -334,6 +334,20 @@ def phone(browser: Browser) -> Iterator[Page]:
     context.close()
 
 
+def held_back(page: Page, address: str, method: str = "") -> list[Route]:
+    """What a page asks of an address from now on, as it comes: each waits until it is let go on."""
+    held: list[Route] = []
+
+    def hold(route: Route) -> None:
+        if method in ("", route.request.method):
+            held.append(route)
+        else:
+            route.fallback()
+
+    page.route(address, hold)
+    return held
+
+
 SETTLED = """() => new Promise((settled) =>
   requestAnimationFrame(() => requestAnimationFrame(() => requestIdleCallback(settled, { timeout: 500 }))))
 """

@@ -3,9 +3,9 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, Route, expect
+from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Here, settled
+from tests.browser.conftest import Here, held_back, settled
 from tests.browser.test_places import to_the_guide_and_back
 from tests.browser.test_run import lentils_packed, send
 
@@ -83,16 +83,8 @@ def test_how_they_felt_waits_until_it_is_told(page: Page, served: Here) -> None:
 
 
 def test_what_is_typed_while_the_line_before_is_told_stays(page: Page, demo_to_change: Here) -> None:
-    held: list[Route] = []
-
-    def hold(route: Route) -> None:
-        if route.request.method == "POST":
-            held.append(route)
-        else:
-            route.fallback()
-
     page.goto(f"{demo_to_change.url}/table/money")
-    page.route("**/api/table/prices", hold)
+    held = held_back(page, "**/api/table/prices", "POST")
     line, price = page.get_by_label("A pack"), page.get_by_label("costs")
     line.fill("2 kg pearl barley")
     price.fill("3.20")

@@ -6,9 +6,9 @@ import re
 from contextlib import suppress
 
 import pytest
-from playwright.sync_api import Error, Page, Route, expect
+from playwright.sync_api import Error, Page, expect
 
-from tests.browser.conftest import Here, heard, put_on_bench
+from tests.browser.conftest import Here, heard, held_back, put_on_bench
 from yellow_larder.features.shelves.shelves import shelves
 
 pytestmark = pytest.mark.browser
@@ -50,8 +50,7 @@ def test_bought_twice_is_one_lot(page: Page, demo: Here) -> None:
 
 def test_a_slow_answer_shows_on_what_was_pressed(page: Page, served: Here) -> None:
     put_on_bench(page, served, "2 kg pearl barley")
-    held: list[Route] = []
-    page.route("**/api/bench/pack", lambda route: held.append(route))
+    held = held_back(page, "**/api/bench/pack")
     pack = page.get_by_role("button", name="Pack it")
     pack.click()
     expect(page.locator("[aria-busy=true]")).to_have_text("Pack it")
@@ -65,8 +64,7 @@ def test_a_slow_answer_shows_on_what_was_pressed(page: Page, served: Here) -> No
 
 def test_a_card_that_comes_late_is_not_shown(page: Page, demo: Here) -> None:
     """The first package is asked for and held back; the second is shown; then the first comes."""
-    held: list[Route] = []
-    page.route("**/api/packages/10", lambda route: held.append(route))
+    held = held_back(page, "**/api/packages/10")
     page.goto(f"{demo.url}/shelves")
     page.get_by_role("group", name="cut open").wait_for()
     for number in (10, 11):
@@ -104,8 +102,7 @@ def test_who_types_on_is_let_be(page: Page, demo: Here) -> None:
 def test_what_is_packed_is_what_was_drawn(page: Page, served: Here) -> None:
     """Lentils are typed, barley is still drawn: nothing is packed until lentils are."""
     put_on_bench(page, served, "2 kg pearl barley")
-    held: list[Route] = []
-    page.route("**/api/bench/plan", lambda route: held.append(route))
+    held = held_back(page, "**/api/bench/plan")
     page.get_by_role("combobox", name="What is on the bench").fill("2 kg red lentils")
     page.get_by_role("button", name="Pack it").click()
     expect(page.get_by_text("changed since it was drawn").first).to_be_visible()

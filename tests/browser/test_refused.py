@@ -11,7 +11,7 @@ import pytest
 from fastapi.routing import APIRoute
 from playwright.sync_api import Page, Route, ViewportSize, expect
 
-from tests.browser.conftest import AXE, ROOT, Here, settled
+from tests.browser.conftest import AXE, ROOT, Here, held_back, settled
 from yellow_larder import api
 
 pytestmark = pytest.mark.browser
@@ -205,14 +205,15 @@ def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page,
     assert len(sheets) > 30
 
 
+def refuse(route: Route, field: str, message: str) -> None:
+    """Answer as the larder does that refuses something."""
+    problem = {"status": 422, "title": "No", "errors": [{"field": field, "message": message, "nearest": []}]}
+    route.fulfill(status=422, content_type="application/problem+json", json=problem)
+
+
 def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> None:
     """Its own place on the screen is gone by then, and would have shown it to nobody."""
-    held: list[Route] = []
-
-    def hold(route: Route) -> None:
-        held.append(route)
-
-    page.route("**/api/table/diary/*/lines", hold)
+    held = held_back(page, "**/api/table/diary/*/lines")
     page.goto(f"{demo.url}/table/diary")
     evening = page.get_by_role("region", name="The evening's line")
     with page.expect_request("**/api/table/diary/*/lines"):
@@ -220,26 +221,17 @@ def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> N
     before = evening.text_content() or ""
     page.get_by_role("button", name="The month before").click()
     expect(evening).not_to_have_text(before)
-    problem = {
-        "status": 422,
-        "title": "No",
-        "errors": [{"field": "line", "message": "Not that evening", "nearest": []}],
-    }
-    held[0].fulfill(status=422, content_type="application/problem+json", json=problem)
+    refuse(held[0], "line", "Not that evening")
     expect(page.get_by_text("Not that evening")).to_be_visible()
 
 
 def test_what_no_field_of_a_sheet_says_is_said_over_it(page: Page, demo: Here) -> None:
     page.set_viewport_size(SMALL)
-    problem = {"status": 422, "title": "No", "errors": [{"field": "moon", "message": "Not tonight", "nearest": []}]}
     page.goto(f"{demo.url}/supplies")
     page.get_by_role("button", name="Household").click()
     sheet = page.get_by_role("dialog", name="Household")
     sheet.get_by_label("Name").wait_for()
-    page.route(
-        "**/api/household",
-        lambda route: route.fulfill(status=422, content_type="application/problem+json", json=problem),
-    )
+    page.route("**/api/household", lambda route: refuse(route, "moon", "Not tonight"))
     sheet.get_by_role("button", name="Save").click()
     said = page.get_by_text("Not tonight")
     said.wait_for()
@@ -251,20 +243,11 @@ def test_what_no_field_of_a_sheet_says_is_said_over_it(page: Page, demo: Here) -
 
 def test_a_reading_that_was_asked_for_before_takes_no_refusal_away(page: Page, demo: Here) -> None:
     """As when somebody writes in a field and presses a button at once: leaving the field asks what its figure means."""
-    held: list[Route] = []
-
-    def hold(route: Route) -> None:
-        held.append(route)
-
-    problem = {"status": 422, "title": "No", "errors": [{"field": "request", "message": "Not tonight", "nearest": []}]}
     page.goto(f"{demo.url}/table/people")
     page.get_by_role("button", name=re.compile("^Father")).click()
     sheet = page.get_by_role("dialog", name="Father")
-    page.route("**/api/table/people/need", hold)
-    page.route(
-        re.compile(r"/api/table/people/\d+$"),
-        lambda route: route.fulfill(status=422, content_type="application/problem+json", json=problem),
-    )
+    held = held_back(page, "**/api/table/people/need")
+    page.route(re.compile(r"/api/table/people/\d+$"), lambda route: refuse(route, "request", "Not tonight"))
     sheet.get_by_label("Weight").fill("75 kg")
     with page.expect_request("**/api/table/people/need"):
         sheet.get_by_role("button", name="Save").click()

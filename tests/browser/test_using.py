@@ -3,9 +3,9 @@
 import re
 
 import pytest
-from playwright.sync_api import Locator, Page, Route, expect
+from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.conftest import Here
+from tests.browser.conftest import Here, held_back
 
 pytestmark = pytest.mark.browser
 
@@ -210,13 +210,8 @@ def test_several_alike_at_once(page: Page, demo_to_change: Here) -> None:
 
 
 def test_what_is_done_to_one_is_said_of_it_though_another_is_looked_at(page: Page, demo_to_change: Here) -> None:
-    held: list[Route] = []
-
-    def hold(route: Route) -> None:
-        held.append(route)
-
     page.goto(f"{demo_to_change.url}/shelves?place=3&n=9")
-    page.route("**/api/packages/open", hold)
+    held = held_back(page, "**/api/packages/open")
     with page.expect_request("**/api/packages/open"):
         press(page, 9, "Open it")
     card(page, 9).get_by_role("group", name="Alike").get_by_role("button", name="10").click()

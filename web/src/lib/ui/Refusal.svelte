@@ -6,7 +6,7 @@
   let {
     wrong,
     of,
-    at = [],
+    but = [],
     id,
     class: more,
   }: {
@@ -14,13 +14,13 @@
     /** The fields whose trouble is told here: all of them if none is named. */
     of?: string | string[];
     /** The fields that say what is wrong with them themselves. */
-    at?: string[];
+    but?: string[];
     /** What the field is described by. */
     id?: string;
     class?: ClassValue;
   } = $props();
 
-  const here = (field: string) => !at.includes(field) && (of === undefined || [of].flat().includes(field));
+  const here = (field: string) => !but.includes(field) && (of === undefined || [of].flat().includes(field));
   const told = $derived(
     typeof wrong === "object" ? Object.entries(wrong).flatMap(([field, { message }]) => (here(field) ? [message] : [])) : [wrong].filter(Boolean),
   );

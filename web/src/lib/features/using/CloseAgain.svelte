@@ -57,7 +57,7 @@
         hint="The bag is sealed so much shorter. Leave it empty if its zip closes it."
       />
     {/if}
-    <Refusal {wrong} at={["closing", "cut"]} />
+    <Refusal {wrong} but={["closing", "cut"]} />
     <button class="do" type="submit">Close it</button>
   </form>
 </Sheet>

@@ -146,7 +146,7 @@
         {wrong}
       />{/if}
     {#if chosen !== "wrong"}<Field label="On (today, if left empty)" name="on" type="date" bind:value={day} {wrong} />{/if}
-    <Refusal {wrong} at={["weight", "since", "until", "food", "amount", "packed_on", "shelf", "note", "cut", "on"]} />
+    <Refusal {wrong} but={["weight", "since", "until", "food", "amount", "packed_on", "shelf", "note", "cut", "on"]} />
     <button class="do" type="submit">Save</button>
   </form>
 </Sheet>

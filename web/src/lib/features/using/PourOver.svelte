@@ -99,7 +99,7 @@
         <Field label="How many ({into?.count ?? 1}, if left empty)" name="count" type="number" bind:value={count} {wrong} />
       </div>
     {/if}
-    <Refusal {wrong} at={["container", "closing", "amount", "count"]} />
+    <Refusal {wrong} but={["container", "closing", "amount", "count"]} />
     <button class="do" type="submit" disabled={!into}>Pour it over</button>
   </form>
 </Sheet>

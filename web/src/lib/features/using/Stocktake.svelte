@@ -226,7 +226,7 @@
             </ul>
           </div>
         {/if}
-        <Refusal {wrong} at={["another"]} class="mt-3" />
+        <Refusal {wrong} but={["another"]} class="mt-3" />
       </section>
     </div>
     <div class="fixed inset-x-0 bottom-(--bar) z-20 border-t-2 border-ink bg-cream px-4 py-3">

@@ -38,7 +38,7 @@
     <Field label="How much" name="amount" bind:value={amount} {wrong} placeholder={larder.us ? "2 cups, 8 oz" : "200 g, 2 cups"} />
     <Choice label="A part of it" options={PARTS} value={amount} onset={(part) => (amount = part)} row="flex flex-wrap gap-2" />
     <Field label="On (today, if left empty)" name="on" type="date" bind:value={day} {wrong} />
-    <Refusal {wrong} at={["amount", "on"]} />
+    <Refusal {wrong} but={["amount", "on"]} />
     <button class="do" type="submit">Take it</button>
   </form>
 </Sheet>
