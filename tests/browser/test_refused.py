@@ -39,9 +39,10 @@ PRESS_EACH = """async ([seen, asked]) => {
   // A sheet that is closing is there for a moment still, and nobody presses anything in it.
   const OPEN = "[role=dialog][data-state=open]";
   const known = new Set(seen), silent = [], told = [], twice = [], barred = [], sheets = [], unseen = [], unheard = [];
-  const worked = new WeakSet(), moved = new Map();
+  const loose = [];
+  const worked = new WeakSet(), moved = new Map(), first = new WeakMap();
   const fetched = window.fetch;
-  let refused = "", sent = [], asking = 0, questions = 0;
+  let refused = "", sent = [], asking = 0, questions = 0, within;
   window.fetch = async (address, init) => {
     const path = new URL(address).pathname;
     if (init.method === "GET" || asked.includes(path)) {
@@ -59,6 +60,7 @@ PRESS_EACH = """async ([seen, asked]) => {
     const body = { status: 422, title: "No", errors: [{ field: "request", message: refused, nearest: [] }] };
     const headers = { "content-type": "application/problem+json" };
     await pause(20);
+    if (within?.checkVisibility() && !(await stays(within))) loose.push(says);
     return new Response(JSON.stringify(body), { status: 422, headers });
   };
   const pause = (ms) => new Promise((done) => setTimeout(done, ms));
@@ -69,6 +71,14 @@ PRESS_EACH = """async ([seen, asked]) => {
     document.activeElement?.dispatchEvent(new KeyboardEvent("keydown", { key: "Escape", bubbles: true }));
     await pause(40);
   };
+  // While what was pressed in a sheet is under way, nothing more is written in it, and it is not closed.
+  const stays = async (sheet) => {
+    const how = { data: "x", inputType: "insertText", bubbles: true, cancelable: true };
+    const written = new InputEvent("beforeinput", how);
+    (sheet.querySelector("input, textarea") ?? sheet).dispatchEvent(written);
+    await escape();
+    return written.defaultPrevented && over() === sheet;
+  };
   const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
   const heading = (sheet) => sheet?.querySelector("[data-heading]")?.textContent ?? "";
   const words = (each) =>
@@ -76,7 +86,7 @@ PRESS_EACH = """async ([seen, asked]) => {
   const press = async (each) => {
     const name = words(each);
     known.add(name);
-    const sheet = over();
+    const sheet = (within = over());
     if (sheet && !sheet.contains(each)) return;
     if (sheet) worked.add(sheet);
     refused = "";
@@ -120,8 +130,20 @@ PRESS_EACH = """async ([seen, asked]) => {
     for (const each of (await axe.run(sheet, { resultTypes: ["violations"], preload: false })).violations)
       barred.push(`${name}: ${each.id} at ${each.nodes[0].target}: ${each.nodes[0].failureSummary}`);
     if (moved.has(sheet)) barred.push(`${name}: ${moved.get(sheet)} moved under a thumb`);
+    const written = first.get(sheet) ?? {};
+    for (const [field, value] of Object.entries(fieldsOf(sheet)))
+      if (field in written && written[field] !== value) barred.push(`${name}: ${field} was ${written[field]} at first`);
     if (sheet.scrollTop) barred.push(`${name}: opens ${sheet.scrollTop} px down, and not at its beginning`);
   };
+  const fieldsOf = (sheet) => {
+    const fields = [...sheet.querySelectorAll("input, textarea, select")];
+    return Object.fromEntries(fields.map((each, n) => [`field ${n}`, each.value]));
+  };
+  const opening = new MutationObserver(() => {
+    const sheet = over();
+    if (sheet && !first.has(sheet)) requestAnimationFrame(() => first.has(sheet) || first.set(sheet, fieldsOf(sheet)));
+  });
+  opening.observe(document.body, { childList: true, subtree: true });
   // Whoever opens a sheet begins in it, once all that it asks for is there: what comes later makes it grow.
   const begun = async () => {
     await until(() => over()?.contains(document.activeElement), 1000);
@@ -157,12 +179,14 @@ PRESS_EACH = """async ([seen, asked]) => {
   }
   window.fetch = fetched;
   stands.disconnect();
-  return { known: [...known], told, silent, twice, barred, sheets, unseen, unheard };
+  opening.disconnect();
+  return { known: [...known], told, silent, twice, barred, sheets, unseen, unheard, loose };
 }"""
 """Presses everything twice at once, and whatever is in the sheets that open; each of one name once.
 What is sent is sent once, is refused after a while, and that must be shown: where it is seen, though it was pressed at
-the very edge of the window, and where it is heard. Each sheet is gone over by axe, begins at its beginning, and stands
-still: what comes later moves nothing that is there to press."""
+the very edge of the window, and where it is heard; a sheet in which it was pressed stands until then. Each sheet is
+gone over by axe, begins at its beginning, and stands still: what comes later moves nothing that is there to press, and
+fills in no field that is there to be written in."""
 
 SMALL: ViewportSize = {"width": 390, "height": 600}
 """A phone with the bar of its browser: what is told below has little room."""
@@ -180,7 +204,7 @@ VIEWS += [
 VIEWS += ["/shelves/count?place=1", "/start"]
 
 
-FAULTS = ("silent", "twice", "barred", "unseen", "unheard")
+FAULTS = ("silent", "twice", "barred", "unseen", "unheard", "loose")
 
 
 def test_whatever_is_pressed_twice_is_sent_once_and_refused_in_words(page: Page, demo: Here) -> None:

@@ -83,6 +83,16 @@ describe("a request whose answer is lost", () => {
     expect(seen).toHaveLength(3);
   });
 
+  it("is not waited for without end, nor sent again by itself if it never came", async () => {
+    const seen: (string | null)[] = [];
+    vi.stubGlobal("fetch", (_: string, { signal }: RequestInit) => {
+      seen.push("asked");
+      return new Promise((_, fail) => signal?.addEventListener("abort", () => fail(signal.reason as Error)));
+    });
+    await expect(patient(post(), [1, 1], 20)).rejects.toThrow("timeout");
+    expect(seen).toHaveLength(1);
+  });
+
   it("is not sent again by a page that was left", async () => {
     const seen: (string | null)[] = [];
     vi.stubGlobal("fetch", lost(9, seen));

@@ -2,7 +2,7 @@
 // Whatever changes something carries a key, so that it can be sent again if its answer was lost, and counts once.
 import createClient from "openapi-fetch";
 import { letGo } from "$lib/ui/press";
-import { shown } from "$lib/ui/working";
+import { acted, shown } from "$lib/ui/working";
 import { once } from "./once";
 import { Outgoing } from "./outgoing";
 import type { components, paths } from "./schema";
@@ -22,6 +22,12 @@ export interface Answer<T> {
 }
 
 const PAUSES_MS = [300, 1000, 2500];
+
+/** Nobody waits longer than this for an answer: a tablet that left its network may never learn that none comes. */
+const WITHIN_MS = 20_000;
+/** What is sent takes its time on a poor network: 20 kB a second. */
+const SENT_BYTES_PER_MS = 20;
+
 export const SILENT = "Can't reach the larder. Is it still running?";
 
 /** Whether the larder's disk takes nothing more, in its words: a banner says so on every page until it does. */
@@ -105,17 +111,17 @@ async function counted(answer: Promise<Response>): Promise<Response> {
   }
 }
 
-/** Ask, and ask again if no answer comes: what changes something counts once, by its key. */
-export async function patient(request: Outgoing, pauses = PAUSES_MS): Promise<Response> {
+/** Ask, and ask again if the answer is lost: what changes something counts once, by its key. */
+export async function patient(request: Outgoing, pauses = PAUSES_MS, withinMs = WITHIN_MS + Math.ceil(request.size / SENT_BYTES_PER_MS)): Promise<Response> {
   for (const pause of pauses) {
     try {
-      return await request.send();
+      return await request.send(withinMs);
     } catch (error) {
-      if (request.signal.aborted) throw error;
+      if (request.signal.aborted || (error as Error).name === "TimeoutError") throw error;
       await new Promise((done) => setTimeout(done, pause));
     }
   }
-  return request.send();
+  return request.send(withinMs);
 }
 
 /** What was pressed is brought to the larder, or whoever pressed it lets it be: it is never lost in silence. */
@@ -134,7 +140,7 @@ function bring(request: Outgoing): Promise<Response> {
   if (request.method === "GET") return counted(patient(request));
   const asks = QUESTIONS.includes(new URL(request.url).pathname);
   if (asks) return counted(shown(patient(request)));
-  const answer = shown(once(request, (one) => brought(one, (again) => counted(patient(again)))));
+  const answer = acted(once(request, (one) => brought(one, (again) => counted(patient(again)))));
   answer.then((done) => (done.ok ? undefined : told(done.clone()))).catch(() => undefined);
   return answer;
 }

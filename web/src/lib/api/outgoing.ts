@@ -10,15 +10,21 @@ export class Outgoing extends Request {
     if (this.method !== "GET") this.headers.set("Idempotency-Key", crypto.randomUUID());
   }
 
+  /** About how much it carries. */
+  get size(): number {
+    return this.carries instanceof Blob ? this.carries.size : String(this.carries ?? "").length;
+  }
+
   /** What tells it from others: who presses twice sends the same. */
   get same(): string {
-    const carries = this.carries instanceof Blob ? `${this.carries.size} bytes` : String(this.carries);
+    const carries = this.carries instanceof Blob ? `${this.size} bytes` : String(this.carries);
     return `${this.method} ${this.url} ${carries}`;
   }
 
-  /** Send it, for the first time or again. */
-  send(): Promise<Response> {
-    const { method, headers, carries: body, signal } = this;
+  /** Send it, for the first time or again; fails with a `TimeoutError` if it is not answered within so long. */
+  send(withinMs: number): Promise<Response> {
+    const { method, headers, carries: body } = this;
+    const signal = AbortSignal.any([this.signal, AbortSignal.timeout(withinMs)]);
     return fetch(this.url, { method, headers, body, signal });
   }
 }

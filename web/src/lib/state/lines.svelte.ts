@@ -69,6 +69,16 @@ export class Lines<L extends Line, A extends Asked<L>, P> {
     Object.assign(this.ask, { items: [this.#fresh()] }, change);
   }
 
+  /** Begin anew once these are told; what was written meanwhile stays. */
+  done(told: A, change: Partial<A> = {}): void {
+    const gone = told.items.map((item) => JSON.stringify(item));
+    const items = this.body().items.filter((item) => !gone.includes(JSON.stringify(item)));
+    this.clear(change);
+    if (!items.length) return;
+    this.ask.items = items;
+    void this.replan();
+  }
+
   /** What is asked for: lines that are still empty are left out. */
   body(): A {
     const asked = $state.snapshot(this.ask) as A;

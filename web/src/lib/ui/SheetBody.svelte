@@ -7,6 +7,7 @@
   import { pushState } from "$app/navigation";
   import { navigating, page } from "$app/state";
   import { touched } from "$lib/ui/press";
+  import { stands } from "$lib/ui/working";
   import X from "@lucide/svelte/icons/x";
   import { Dialog } from "bits-ui";
   import { untrack, type Snippet } from "svelte";
@@ -36,20 +37,26 @@
     inside?.addEventListener("click", leave, { capture: true });
   });
   const sheets = () => page.state.sheets ?? [];
+  function step() {
+    mine = ++opened;
+    untrack(() => pushState("", { ...page.state, sheets: [...sheets(), mine] }));
+  }
   $effect(() => {
     if (!open || !touched()) return;
-    const step = (mine = ++opened);
     left = false;
-    untrack(() => pushState("", { ...page.state, sheets: [...sheets(), step] }));
+    step();
     return () => {
       // Closed by anything but Back, and not to go elsewhere: its step is taken back.
       setTimeout(() => {
-        if (!left && !navigating.to && sheets().at(-1) === step) history.back();
+        if (!left && !navigating.to && sheets().at(-1) === mine) history.back();
       });
     };
   });
   $effect(() => {
-    if (!sheets().includes(mine) && mine) open = false;
+    if (sheets().includes(mine) || !mine) return;
+    // What was pressed in it is under way: it stands until that is answered.
+    if (stands(inside)) step();
+    else open = false;
   });
 </script>
 

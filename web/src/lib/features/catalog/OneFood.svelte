@@ -5,19 +5,21 @@
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
   import Field from "$lib/ui/Field.svelte";
-  import { onMount, untrack } from "svelte";
+  import { untrack } from "svelte";
   import FoodPick from "./FoodPick.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     name,
     number,
+    own,
     foods,
     onadded,
   }: {
     name: string;
-    /** The food to put right; none to add one. */
+    /** The food to put right, and as the larder has it; none to add one. */
     number?: number | undefined;
+    own?: Schemas["FoodAsTyped"] | undefined;
     foods: Schemas["FoodName"][];
     onadded: (food: Schemas["Added"]) => void;
   } = $props();
@@ -44,36 +46,19 @@
   ];
   type Part = (typeof PARTS)[number][0];
 
-  let called = $state(untrack(() => name));
-  let like = $state("");
-  let figures = $state<Partial<Record<Part, number | string | null>>>({});
-  let measure = $state("1 cup");
-  let weighs = $state("");
+  const begun: Partial<Schemas["AskedFood"]> & { name: string } = untrack(() => ({ name, ...own?.food }));
+  let called = $state(begun.name);
+  let like = $state(begun.like ?? "");
+  let figures = $state<Partial<Record<Part, number | string | null>>>(Object.fromEntries(PARTS.map(([part]) => [part, begun[part] ?? null])));
+  let measure = $state(begun.measure ?? "1 cup");
+  let weighs = $state(begun.weighs ?? "");
   /** None means those of the food it is like. */
-  let traits = $state.raw<Schemas["Trait"][] | null>(null);
+  let traits = $state.raw<Schemas["Trait"][] | null>(begun.traits ?? null);
   let read = $state.raw<Schemas["OwnFoodView"]>();
   let wrong = $state<Wrong>({});
   let tried = $state(false);
 
-  let version = $state<number>();
-  let fresh = $state<number | null>(null);
-
-  onMount(async () => {
-    if (number === undefined) return;
-    const { data } = await ask(api.GET("/api/foods/{number}", { params: { path: { number } } }));
-    if (!data) return;
-    const { food } = data;
-    [called, like, measure, weighs, traits, fresh, version] = [
-      food.name,
-      food.like,
-      food.measure ?? "1 cup",
-      food.weighs ?? "",
-      food.traits ?? null,
-      food.fresh_water_g ?? null,
-      data.version,
-    ];
-    figures = Object.fromEntries(PARTS.map(([part]) => [part, food[part] ?? null]));
-  });
+  const fresh = begun.fresh_water_g ?? null;
 
   const known = $derived(traits ?? read?.traits ?? []);
 
@@ -109,7 +94,7 @@
     const done = await ask(
       number === undefined
         ? api.POST("/api/foods", { body: asked() })
-        : api.PUT("/api/foods/{number}", { params: { path: { number }, header: basedOn(version) }, body: asked() }),
+        : api.PUT("/api/foods/{number}", { params: { path: { number }, header: basedOn(own?.version) }, body: asked() }),
     );
     wrong = done.wrong ?? {};
     if (done.data) onadded(done.data);
@@ -147,8 +132,6 @@
   {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on. What is packed already keeps the figures it was packed with.</p>{/if}
   <Refusal {wrong} of="request" class="sm:col-span-2" />
   <div class="flex justify-end sm:col-span-2">
-    <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
-      >{number === undefined ? "Add it" : "Save"}</button
-    >
+    <button class="do" type="submit" disabled={!foods.length}>{number === undefined ? "Add it" : "Save"}</button>
   </div>
 </form>

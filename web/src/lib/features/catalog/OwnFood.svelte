@@ -1,12 +1,12 @@
 <!-- A food that no table knows: from its name and what it is like, or mixed of others. -->
 <script lang="ts">
-  import { api, ask, type Schemas } from "$lib/api/client";
+  import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
-  import { untrack } from "svelte";
   import OneFood from "./OneFood.svelte";
   import OwnMix from "./OwnMix.svelte";
+  import Refusal from "$lib/ui/Refusal.svelte";
 
   let {
     open = $bindable(false),
@@ -25,19 +25,32 @@
   } = $props();
 
   let foods = $state.raw<Schemas["FoodName"][]>([]);
+  /** What is put right, as the larder has it. */
+  let ownFood = $state.raw<Schemas["FoodAsTyped"]>();
+  let ownMix = $state.raw<Schemas["MixAsTyped"]>();
+  let wrong = $state.raw<Wrong>();
   let ready = $state(false);
   let mixed = $state(false);
 
   $effect(() => {
     if (!open) return void (ready = false);
-    untrack(() => {
-      mixed = mix;
-      void ask(api.GET("/api/reference/names")).then(({ data }) => {
-        foods = data ?? [];
-        ready = true;
-      });
-    });
+    const leaving = new AbortController();
+    void begin(number, mix, leaving.signal);
+    return () => leaving.abort();
   });
+
+  async function begin(wanted: number | undefined, asMix: boolean, signal: AbortSignal) {
+    const one = wanted === undefined ? undefined : { params: { path: { number: wanted } }, signal };
+    const [names, food, mixture] = await Promise.all([
+      ask(api.GET("/api/reference/names", { signal })),
+      one && !asMix ? ask(api.GET("/api/foods/{number}", one)) : undefined,
+      one && asMix ? ask(api.GET("/api/mixes/{number}", one)) : undefined,
+    ]);
+    if (signal.aborted) return;
+    [foods, ownFood, ownMix, mixed] = [names.data ?? [], food?.data, mixture?.data, asMix];
+    wrong = names.wrong ?? food?.wrong ?? mixture?.wrong;
+    ready = true;
+  }
 
   async function added(food: Schemas["Added"]) {
     await larder.changed();
@@ -58,5 +71,7 @@
       onset={(next) => (mixed = next)}
       row="mb-4 flex flex-wrap gap-2"
     />{/if}
-  {#key number}{#if mixed}<OwnMix {name} {number} onadded={added} />{:else}<OneFood {name} {number} {foods} onadded={added} />{/if}{/key}
+  {#if wrong}<Refusal {wrong} />
+  {:else if mixed}<OwnMix {name} {number} own={ownMix} onadded={added} />
+  {:else}<OneFood {name} {number} own={ownFood} {foods} onadded={added} />{/if}
 </Sheet>

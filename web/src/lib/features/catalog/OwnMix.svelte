@@ -5,39 +5,32 @@
   import { latest } from "$lib/state/latest";
   import Field from "$lib/ui/Field.svelte";
   import { renamed } from "$lib/format/words";
-  import { onMount, untrack } from "svelte";
+  import { untrack } from "svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
   import Nearest from "$lib/ui/Nearest.svelte";
 
   let {
     name,
     number,
+    own,
     onadded,
   }: {
     name: string;
-    /** The mix to put right; none to add one. */
+    /** The mix to put right, and as the larder has it; none to add one. */
     number?: number | undefined;
+    own?: Schemas["MixAsTyped"] | undefined;
     onadded: (food: Schemas["Added"]) => void;
   } = $props();
 
   const EXAMPLE = "2 cups red lentils\n1 cup white rice\n¼ cup dried onions\n2 tbsp salt";
 
-  let called = $state(untrack(() => name));
-  let lines = $state("");
-  let measure = $state("1 cup");
-  let weighs = $state("");
+  const begun = untrack(() => ({ name, ...own?.mix }));
+  let called = $state(begun.name);
+  let lines = $state(begun.lines ?? "");
+  let measure = $state(begun.measure ?? "1 cup");
+  let weighs = $state(begun.weighs ?? "");
   let read = $state.raw<Schemas["MixView"]>();
   let wrong = $state<Wrong>({});
-
-  let version = $state<number>();
-
-  onMount(async () => {
-    if (number === undefined) return;
-    const { data } = await ask(api.GET("/api/mixes/{number}", { params: { path: { number } } }));
-    if (!data) return;
-    const { mix } = data;
-    [called, lines, measure, weighs, version] = [mix.name, mix.lines, mix.measure ?? "1 cup", mix.weighs ?? "", data.version];
-  });
 
   const asked = (): Schemas["AskedMix"] => ({ name: called, lines, measure, weighs });
   const id = $props.id();
@@ -59,7 +52,7 @@
     const done = await ask(
       number === undefined
         ? api.POST("/api/mixes", { body: asked() })
-        : api.PUT("/api/mixes/{number}", { params: { path: { number }, header: basedOn(version) }, body: asked() }),
+        : api.PUT("/api/mixes/{number}", { params: { path: { number }, header: basedOn(own?.version) }, body: asked() }),
     );
     wrong = done.wrong ?? {};
     if (done.data) onadded(done.data);
@@ -164,6 +157,6 @@
     </p>{/if}
   <Refusal {wrong} of="request" class="sm:col-span-2" />
   <div class="flex justify-end sm:col-span-2">
-    <button class="do" type="submit" disabled={number !== undefined && version === undefined}>{number === undefined ? "Add it" : "Save"}</button>
+    <button class="do" type="submit">{number === undefined ? "Add it" : "Save"}</button>
   </div>
 </form>

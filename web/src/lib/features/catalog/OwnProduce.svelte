@@ -47,18 +47,25 @@
 
   $effect(() => {
     if (!open) return void (ready = false);
-    untrack(() => {
-      [called, like, cut, water, thickness, air, from, to, weighs, dried] = [name, "", "", null, "", "", null, null, "", ""];
-      [read, version] = [undefined, undefined];
-      wrong = {};
-      const known = frozen ? api.GET("/api/produce/freeze-dried") : api.GET("/api/produce");
-      void Promise.all([ask(known).then(({ data }) => (foods = data ?? [])), number !== undefined && show(number)]).then(() => (ready = true));
-    });
+    const leaving = new AbortController();
+    const wanted = number;
+    untrack(() => void begin(wanted, leaving.signal));
+    return () => leaving.abort();
   });
 
-  async function show(number: number) {
-    const { data } = await ask(api.GET("/api/produce/{number}", { params: { path: { number } } }));
-    if (!data) return;
+  async function begin(wanted: number | undefined, signal: AbortSignal) {
+    const known = frozen ? api.GET("/api/produce/freeze-dried", { signal }) : api.GET("/api/produce", { signal });
+    const kept = wanted === undefined ? undefined : ask(api.GET("/api/produce/{number}", { params: { path: { number: wanted } }, signal }));
+    const [names, own] = await Promise.all([ask(known), kept]);
+    if (signal.aborted) return;
+    foods = names.data ?? [];
+    [called, like, cut, water, thickness, air, from, to, weighs, dried] = [name, "", "", null, "", "", null, null, "", ""];
+    [read, version, wrong] = [undefined, undefined, names.wrong ?? own?.wrong ?? {}];
+    if (own?.data) show(own.data);
+    ready = true;
+  }
+
+  function show(data: Schemas["ProduceAsTyped"]) {
     const { produce } = data;
     [called, like, cut, water, thickness] = [produce.name, produce.like, produce.cut ?? "", produce.water ?? null, produce.thickness ?? ""];
     [air, from, to] = [typedCelsius(produce.air_c ?? null, larder.us), produce.hours_low ?? null, produce.hours_high ?? null];
@@ -149,7 +156,7 @@
       {/if}
     {/if}
     {#if number !== undefined}<p class="caption sm:col-span-2">It is so from now on, for what is in the dryer as well.</p>{/if}
-    <Refusal {wrong} of="request" class="sm:col-span-2" />
+    <Refusal {wrong} of={["request", "number"]} class="sm:col-span-2" />
     <div class="flex justify-end sm:col-span-2">
       <button class="do" type="submit" disabled={!foods.length || (number !== undefined && version === undefined)}
         >{number === undefined ? "Add it" : "Save"}</button

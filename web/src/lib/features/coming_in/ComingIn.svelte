@@ -120,16 +120,19 @@
   }
 
   async function put() {
-    const answered = await ask(api.POST("/api/coming-in", { body: { text: lines.map((each) => each.text).join("\n") } }));
+    const told = $state.snapshot(lines);
+    const answered = await ask(api.POST("/api/coming-in", { body: { text: told.map((each) => each.text).join("\n") } }));
     wrong = answered.wrong ?? {};
     if (!answered.data) {
       mend();
       return;
     }
     putAway = answered.data;
-    lines = [];
+    // What was added or put right meanwhile is still to be put away.
+    lines = lines.filter((each) => !told.some((one) => one.id === each.id && one.text === each.text));
     read = {};
     keep();
+    void readAll();
     larder.say(answered.data.title);
     await larder.changed();
   }

@@ -69,9 +69,9 @@
     await larder.refresh();
   }
 
-  async function jar() {
+  function jar() {
     open = false;
-    await goto("/drying/jars");
+    void goto("/drying/jars");
   }
 
   const toggle = (number: number) => (trays = trays.includes(number) ? trays.filter((each) => each !== number) : [...trays, number].sort((a, b) => a - b));

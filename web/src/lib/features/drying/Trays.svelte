@@ -36,11 +36,12 @@
   });
 
   async function start() {
-    const done = await ask(api.POST("/api/drying/loads", { body: load.body() }));
+    const told = load.body();
+    const done = await ask(api.POST("/api/drying/loads", { body: told }));
     load.wrong = done.wrong ?? {};
     if (done.wrong?.stop) larder.say(done.wrong.stop.message, "wrong");
     if (!done.data) return;
-    load.clear({ air_c: null });
+    load.done(told, { air_c: null });
     shown = done.data;
     larder.say("It is in the dryer. Its clock runs on, whether this is open or not.");
     await larder.changed();

@@ -32,10 +32,11 @@
   const bad = $derived(Object.keys(wrong).length > 0);
 
   async function start() {
-    const done = await ask(api.POST("/api/drying/freeze", { body: freezeLoad.body() }));
+    const told = freezeLoad.body();
+    const done = await ask(api.POST("/api/drying/freeze", { body: told }));
     freezeLoad.wrong = done.wrong ?? {};
     if (!done.data) return;
-    freezeLoad.clear();
+    freezeLoad.done(told);
     larder.say("The door is closed. Drain shut, seal clean?");
     await larder.changed();
   }

@@ -31,11 +31,12 @@
   const wrong = $derived<Wrong>(freezer.wrong);
 
   async function putIn() {
-    const done = await ask(api.POST("/api/freezer", { body: $state.snapshot(freezer.ask) }));
+    const told = $state.snapshot(freezer.ask);
+    const done = await ask(api.POST("/api/freezer", { body: told }));
     freezer.wrong = done.wrong ?? {};
     if (done.wrong) return;
     larder.say("It is in the freezer. The clock runs on, whether this is open or not.");
-    freezer.clear();
+    freezer.done(told);
     await larder.changed();
   }
 </script>

@@ -5,6 +5,7 @@
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
 
   type Thing = Schemas["InFreezer"];
   let { inIt }: { inIt: Thing[] } = $props();
@@ -15,6 +16,7 @@
   const NAMES: Record<Schemas["Phase"], string> = { cooling: "cooling", holding: "held cold", done: "take it out", thawing: "thawing", ready: "open it" };
 
   async function act(thing: Thing, what: "out" | "open", meant = false) {
+    const here = stayed();
     const params = { params: { path: { number: thing.number } }, body: { early: meant } };
     const done = what === "out" ? await ask(api.POST("/api/freezer/{number}/out", params)) : await ask(api.POST("/api/freezer/{number}/open", params));
     if (done.wrong?.early) {
@@ -25,7 +27,7 @@
     asking = false;
     if (done.wrong) larder.say(whyNot(done.wrong), "wrong");
     await larder.changed();
-    if (what === "open" && done.data) await goto(`/bench?lot=${done.data}&line=${encodeURIComponent(thing.line)}`);
+    if (what === "open" && done.data && here()) await goto(`/bench?lot=${done.data}&line=${encodeURIComponent(thing.line)}`);
   }
 </script>
 

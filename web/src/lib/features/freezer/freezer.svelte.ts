@@ -30,7 +30,9 @@ class Freezer {
     void this.replan();
   }
 
-  clear(): void {
+  /** Begin anew once that is told; what was written meanwhile stays. */
+  done(told: Ask): void {
+    if (JSON.stringify(this.ask) !== JSON.stringify(told)) return;
     this.plan = undefined;
     this.wrong = {};
     this.ask = { ...NOTHING, freezer_c: this.ask.freezer_c ?? USUAL_C, moving: this.ask.moving ?? false };

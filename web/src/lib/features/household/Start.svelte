@@ -3,6 +3,7 @@
   import { goto } from "$app/navigation";
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { query } from "$lib/state/query.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
@@ -54,6 +55,7 @@
   async function begin(event: SubmitEvent) {
     event.preventDefault();
     if (!typed || !seen.data) return;
+    const here = stayed();
     const kept = await ask(api.PUT("/api/household", { params: { header: basedOn(seen.data.version) }, body: typed }));
     wrong = kept.wrong ?? {};
     if (kept.wrong) return;
@@ -66,7 +68,7 @@
       if (Object.keys(wrong).length) return;
     }
     await larder.changed();
-    await goto("/shelves/coming-in");
+    if (here()) await goto("/shelves/coming-in");
   }
 </script>
 

@@ -3,6 +3,7 @@
   import Choice from "$lib/ui/Choice.svelte";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { goto } from "$app/navigation";
   import { page } from "$app/state";
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
@@ -95,7 +96,8 @@
     tried = () => pack(packedOn, override);
     // Opened at the press, since a browser lets nothing open later; it goes to the labels once they exist.
     const labels = sheetOf(0) ? open("", "_blank") : null;
-    const body = { ask: { ...$state.snapshot(bench.ask), override }, packed_on: packedOn || null, plan: bench.plan?.identity ?? "" };
+    const told = $state.snapshot(bench.ask);
+    const body = { ask: { ...told, override }, packed_on: packedOn || null, plan: bench.plan?.identity ?? "" };
     const done = await ask(api.POST("/api/bench/pack", { body }));
     packing = false;
     packWrong = done.wrong ?? {};
@@ -109,7 +111,7 @@
     packed = done.data;
     packedOpen = true;
     if (labels) labels.location.href = sheetOf(packed.batch);
-    bench.clear();
+    bench.clear(told);
     await larder.changed();
   }
 
@@ -131,6 +133,8 @@
   }
 
   async function allToRun(asks: Schemas["Ask"][]) {
+    const here = stayed();
+    const told = $state.snapshot(bench.ask);
     packing = true;
     tried = () => allToRun(asks.map((each) => ({ ...each, more: true })));
     const done = await ask(api.POST("/api/run/lines", { body: { asks } }));
@@ -138,9 +142,9 @@
     packing = false;
     const first = Object.values(packWrong)[0];
     if (first) return larder.say(first.message, "wrong");
-    bench.clear();
+    bench.clear(told);
     await larder.changed();
-    await goto("/run");
+    if (here()) await goto("/run");
   }
 
   async function own(size: string, film: number) {

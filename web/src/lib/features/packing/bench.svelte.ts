@@ -59,7 +59,9 @@ export class Bench {
     return planned;
   }
 
-  clear(): void {
+  /** Empty it once what stood on it is told; what was put on it meanwhile stays. */
+  clear(told: Ask): void {
+    if (JSON.stringify(this.ask) !== JSON.stringify(told)) return;
     this.plan = undefined;
     this.wrong = {};
     larder.onBench = "";

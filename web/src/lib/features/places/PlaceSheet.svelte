@@ -42,18 +42,22 @@
   const wideOf = (wide: number | string | null | undefined) => (typeof wide === "number" ? Math.round(wide / per) : wide);
   const humidOf = (humidity: number | string | null | undefined) => (typeof humidity === "number" ? Math.round(humidity * 100) : humidity);
 
+  let ready = $state(false);
+  /** The place may be read anew while its sheet is open, and is the same one. */
+  const id = $derived(place?.id);
+
   $effect(() => {
-    if (open) void begin(place?.id);
+    if (!open) return void (ready = false);
+    const leaving = new AbortController();
+    void begin(id, leaving.signal);
+    return () => leaving.abort();
   });
 
-  async function begin(number: number | undefined) {
-    wrong = {};
-    changed = undefined;
-    typed = fresh();
-    if (number === undefined) return;
-    const { data, wrong: refused } = await ask(api.GET("/api/places/{number}", { params: { path: { number } } }));
-    if (data) ({ place: typed, version } = data as { place: Typed; version: number });
-    wrong = refused ?? {};
+  async function begin(number: number | undefined, signal: AbortSignal) {
+    const { data, wrong: refused } = number === undefined ? {} : await ask(api.GET("/api/places/{number}", { params: { path: { number } }, signal }));
+    if (signal.aborted) return;
+    [typed, version, wrong, changed] = [(data?.place as Typed | undefined) ?? fresh(), data?.version, refused ?? {}, undefined];
+    ready = true;
   }
 
   function as(sort: string) {
@@ -104,7 +108,7 @@
   }
 </script>
 
-<Sheet bind:open title={place ? place.name : "Add a place"}>
+<Sheet bind:open title={place ? place.name : "Add a place"} {ready}>
   <form class="grid gap-4" onsubmit={save} novalidate>
     {#if changed}<Conflict
         mine={typed}

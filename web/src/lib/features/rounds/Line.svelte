@@ -4,6 +4,7 @@
   import { api, ask, type Schemas, type Wrong, whyNot } from "$lib/api/client";
   import { patternOf } from "$lib/draw/pieces";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { date, day, when } from "$lib/format/when";
   import { shake, step } from "$lib/features/drying/jars/shake";
 
@@ -65,10 +66,11 @@
   }
 
   async function open() {
+    const here = stayed();
     const done = await ask(api.POST("/api/freezer/{number}/open", { ...path, body: { early: false } }));
     if (done.wrong) return tell(Promise.resolve(done));
     await larder.changed();
-    await goto("/drying/freezer");
+    if (here()) await goto("/drying/freezer");
   }
 </script>
 

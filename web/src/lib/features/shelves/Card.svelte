@@ -8,6 +8,7 @@
   import TakePicture from "$lib/ui/TakePicture.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { query } from "$lib/state/query.svelte";
   import X from "@lucide/svelte/icons/x";
   import Acts from "$lib/features/using/Acts.svelte";
@@ -101,11 +102,12 @@
   }
 
   async function empty() {
+    const here = stayed();
     const line = `${card?.mass ?? ""} ${card?.food ?? ""}`;
     const says = `Number ${number} is open. Feel the food, then close it anew`;
     const emptied = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number } } }));
     await done(says, emptied);
-    if (emptied.data !== undefined) await goto(`/bench?line=${encodeURIComponent(line)}&lot=${emptied.data}`);
+    if (emptied.data !== undefined && here()) await goto(`/bench?line=${encodeURIComponent(line)}&lot=${emptied.data}`);
   }
 
   async function throwOut(event: SubmitEvent) {

@@ -6,6 +6,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { query } from "$lib/state/query.svelte";
   import Choice from "$lib/ui/Choice.svelte";
   import Page from "$lib/ui/Page.svelte";
@@ -111,6 +112,7 @@
   }
 
   async function done() {
+    const stays = stayed();
     const body = {
       there: [...here.filter((each) => there.has(each.number)).map((each) => each.number), ...said.more],
       missing: Object.entries(said.missing)
@@ -126,7 +128,7 @@
     keepDraft(name, undefined);
     larder.say(`Counted: ${answered.data.there} there, ${answered.data.gone} gone, ${answered.data.moved} moved`);
     await larder.changed();
-    await goto(`/shelves?place=${number}`);
+    if (stays()) await goto(`/shelves?place=${number}`);
   }
 </script>
 

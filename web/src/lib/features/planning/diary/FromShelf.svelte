@@ -1,6 +1,7 @@
 <!-- What an evening's food came out of: proposed, put right where it stands, taken with one press. -->
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
+  import { sinceTold } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import { query } from "$lib/state/query.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
@@ -22,11 +23,12 @@
     amountOf(line) === line.amount && line.empties ? ", all that is in it" : `with ${line.holds}${line.opens ? ", opened by this" : ""}`;
 
   async function take() {
+    const told = { ...typed };
     const takes = lines.map((each) => ({ number: each.number, amount: amountOf(each) }));
     const done = await ask(api.POST("/api/table/diary/{day}/shelf", { params, body: { takes } }));
     wrong = done.wrong ?? {};
     if (done.data === undefined) return;
-    typed = {};
+    typed = sinceTold(typed, told, {});
     left = [];
     larder.say(`Took ${done.data}`);
     await larder.changed();

@@ -9,6 +9,7 @@
   import { draft, keepDraft } from "$lib/state/draft";
   import { latest } from "$lib/state/latest";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
   import Trash2 from "@lucide/svelte/icons/trash-2";
   import { onMount, untrack } from "svelte";
   import Stepper from "$lib/features/planning/Stepper.svelte";
@@ -37,8 +38,10 @@
   let pasted: string | undefined;
   const KINDS = ["breakfast", "lunch", "supper", "other"] as const;
 
+  /** Under which what is written to a meal is kept. */
+  const nameOf = (meal: number | "new") => `meal-${meal}`;
   // svelte-ignore state_referenced_locally
-  const name = `meal-${view?.number ?? "new"}`;
+  const name = nameOf(view?.number ?? "new");
   const begun = draft<{ meal: Meal; version: number | undefined }>(name);
   const asItWas = (): Meal => (view ? { ...view.meal } : { ...EMPTY, serves: larder.overview?.appetite.people ?? 4 });
   let meal = $state<Meal>({ ...asItWas(), ...begun?.meal });
@@ -100,6 +103,7 @@
   }
 
   async function keep() {
+    const here = stayed();
     const body = $state.snapshot(meal);
     const done = view
       ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body }))
@@ -109,17 +113,22 @@
     version = done.version ?? version;
     if (done.wrong) return;
     // Known before the page says that it is kept: whoever removes it next removes what they have just kept.
-    if (view) version = await newest();
+    const number = view?.number ?? Number(done.data);
+    version = await newest(number);
+    if (!view) {
+      const since = PARTS.some((part) => body[part] !== meal[part]);
+      forget();
+      // What was written meanwhile is written to the meal that is kept by now.
+      if (since) keepDraft(nameOf(number), { meal: $state.snapshot(meal), version });
+    }
     await larder.changed();
-    larder.say(`${meal.name} is on the menu`);
-    if (view) return;
-    forget();
-    onkept(Number(done.data));
+    larder.say(`${body.name} is on the menu`);
+    if (!view && here()) onkept(number);
   }
 
-  async function newest(): Promise<number | undefined> {
+  async function newest(number: number): Promise<number | undefined> {
     const { data } = await ask(api.GET("/api/table/meals"));
-    return data?.find((each) => each.number === view?.number)?.version;
+    return data?.find((each) => each.number === number)?.version;
   }
 
   function takeTheirs() {
@@ -146,13 +155,15 @@
 
   async function remove() {
     if (!view) return;
-    const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) } }));
+    const here = stayed();
+    const [number, called] = [view.number, view.meal.name];
+    const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number }, header: basedOn(version) } }));
     refused = done.wrong ?? {};
     if (done.wrong) return;
     forget();
-    larder.say(`${view.meal.name} is off the menu; Undo brings it back`);
+    larder.say(`${called} is off the menu; Undo brings it back`);
     await larder.changed();
-    ongone();
+    if (here()) ongone();
   }
 
   async function means(words: string, meaning: string) {

@@ -6,6 +6,7 @@
   import { few } from "$lib/format/numbers";
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
+  import { stayed } from "$lib/state/stayed";
 
   let { list }: { list: Schemas["ListView"] } = $props();
 
@@ -14,13 +15,14 @@
   const bound = $derived(list.meals_at_most - list.meals_then);
 
   async function buy(line: Schemas["ToBuy"], bench: boolean) {
+    const here = stayed();
     const done = await ask(api.POST("/api/table/buy", { body: { price: line.price, packs: line.packs } }));
     if (done.wrong) {
       larder.say(whyNot(done.wrong), "wrong");
       return;
     }
     await larder.changed();
-    if (bench) await goto(`/bench?lot=${done.data}&line=${encodeURIComponent(line.line)}`);
+    if (bench && here()) await goto(`/bench?lot=${done.data}&line=${encodeURIComponent(line.line)}`);
     else larder.say(`${line.line} is in the cupboard now`);
   }
 </script>

@@ -1,10 +1,11 @@
 <script lang="ts">
   import Page from "$lib/ui/Page.svelte";
   import { query } from "$lib/state/query.svelte";
+  import { stayed } from "$lib/state/stayed";
   import { goto } from "$app/navigation";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import Patterns from "$lib/draw/Patterns.svelte";
-  import { draft, keepDraft } from "$lib/state/draft";
+  import { draft, keepDraft, sinceTold } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
   import Group from "./Group.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
@@ -31,21 +32,23 @@
 
   async function tell() {
     const looks = said.map((each) => ({ number: each.number, feel: felt[each.number]?.feel ?? "firm", indicator: felt[each.number]?.indicator ?? "not seen" }));
+    const told = { ...felt };
     const names = new Map(said.map((each) => [each.number, each]));
     const { data, wrong } = await ask(api.POST("/api/rounds/looks", { body: { looks } }));
     failed = whyNot(wrong);
     if (!data) return;
     looked = [...looked, ...data.map((each) => ({ ...each, food: names.get(each.number)?.food ?? "", mass: names.get(each.number)?.mass ?? "" }))];
-    felt = {};
+    felt = sinceTold(felt, told, {});
     await larder.changed();
   }
 
   async function empty(each: (typeof looked)[number]) {
+    const here = stayed();
     const { data, wrong } = await ask(api.POST("/api/rounds/looks/{number}/empty", { params: { path: { number: each.number } } }));
     failed = whyNot(wrong);
     if (data === undefined) return;
     await larder.changed();
-    await goto(`/bench?line=${encodeURIComponent(`${each.mass} ${each.food}`)}&lot=${data}`);
+    if (here()) await goto(`/bench?line=${encodeURIComponent(`${each.mass} ${each.food}`)}&lot=${data}`);
   }
 
   async function out(each: (typeof looked)[number]) {
