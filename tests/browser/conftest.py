@@ -374,6 +374,11 @@ def settled(page: Page) -> None:
     page.evaluate(SETTLED)
 
 
+def answered(page: Page) -> None:
+    """Wait until what was pressed is answered: until then its sheet takes nothing."""
+    expect(page.locator("button[aria-busy=true]")).to_have_count(0)
+
+
 def put_on_bench(page: Page, served: Served | Here, line: str, container: str = "") -> None:
     """Type a line on the bench and wait for its plan; in the usual container, or in one from the pictures."""
     page.goto(f"{served.url}/bench")

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Here, put_on_bench
+from tests.browser.conftest import Here, answered, put_on_bench
 from tests.support.asking import asking
 from yellow_larder.features.household.larder import settings
 from yellow_larder.journal.database import reading
@@ -146,6 +146,7 @@ def test_a_house_on_the_moon(page: Page, served: Here) -> None:
     expect(sheet).to_contain_text("must lie between −500 and 5,000 m; 384,400,000 does not")
     height.fill("")
     sheet.get_by_role("button", name="Save").click()
+    answered(page)
     expect(height).to_have_attribute("aria-invalid", "true")
     height.fill("120")
     sheet.get_by_role("button", name="Save").click()

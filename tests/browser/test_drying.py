@@ -7,7 +7,8 @@ import pytest
 from icalendar import Calendar
 from playwright.sync_api import Locator, Page, expect
 
-from tests.browser.conftest import Here
+from tests.browser.conftest import Here, answered
+from tests.browser.test_run import send
 from tests.support.asking import asking
 
 pytestmark = pytest.mark.browser
@@ -29,6 +30,13 @@ def off_the_scale(page: Page, sheet: Locator, what: str) -> None:
         page.wait_for_event("response", lambda answer: "/api/devices/scale" in answer.url)
     expect(scale.get_by_role("button", name="Use this weight")).to_be_enabled(timeout=15_000)
     scale.get_by_role("button", name="Use this weight").click()
+
+
+def on_the_scale(served: Here, number: int) -> str:
+    """What the scale should show by now with the tray that is to be weighed next."""
+    loads = {load["number"]: load for load in asking.get(f"{served.url}/api/drying/loads").json()}
+    trays = {tray["number"]: tray for tray in loads[number]["trays"]}
+    return str(trays[loads[number]["next"]["tray"]]["on_scale"])
 
 
 def start(page: Page, served: Here, line: str) -> Locator:
@@ -92,6 +100,33 @@ def test_a_load_from_the_trays_to_its_lot(page: Page, served: Here) -> None:
     expect(page.get_by_role("region", name="On the bench")).to_contain_text("What was done to this lot")
 
 
+def test_the_load_that_is_shown_stays_though_another_is_seen_to_next(page: Page, served: Here) -> None:
+    send(served, "/drying/loads", items=[{"line": "600 g leeks"}], machine="oven")
+    pass_hours(served, 0.5)
+    beans = send(served, "/drying/loads", items=[{"line": "2 cans of black beans"}], machine="small")
+    pass_hours(served, 1.75)
+    page.goto(f"{served.url}/drying")
+    loads = page.get_by_role("complementary", name="In the dryer").get_by_role("listitem").filter(has_text="since")
+    expect(loads).to_have_text([re.compile("cooked beans"), re.compile("leeks")])
+    page.get_by_role("region", name="Next").get_by_role("button", name="Weigh it").click()
+    sheet = page.get_by_role("dialog", name="Weigh a tray")
+    sheet.get_by_label("Weight").fill(on_the_scale(served, beans))
+    sheet.get_by_role("button", name="Save", exact=True).click()
+    expect(loads).to_have_text([re.compile("leeks"), re.compile("cooked beans")])
+    expect(page.get_by_role("region", name="Next")).to_contain_text("cooked beans")
+
+
+def test_a_food_may_lie_on_the_trays_twice(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/drying")
+    page.get_by_label("What goes on the trays").fill("1 kg apples")
+    page.get_by_role("button", name="And another food").click()
+    second = page.get_by_label("Food 2 on the trays")
+    rows = page.get_by_role("region", name="The trays").get_by_role("group").filter(has_text="Why so long")
+    for line, name in (("1 kg apples", "apples"), ("1 kg pears", "pears"), ("1 kg apples", "apples")):
+        second.fill(line)
+        expect(rows).to_have_text([re.compile("apples"), re.compile(name)])
+
+
 def test_the_bench_stops_an_absorber_with_what_is_not_proved(page: Page, served: Here) -> None:
     trays = start(page, served, "600 g leeks")
     pass_hours(served, 9)
@@ -139,6 +174,7 @@ def test_what_goes_in_beside_the_rest_and_what_comes_out_early(page: Page, serve
     more = page.get_by_role("dialog", name="Another food")
     more.get_by_label("What goes onto the free trays").fill("9 kg kale")
     more.get_by_role("button", name="It goes in now").click()
+    answered(page)
     expect(more).to_contain_text("are free")
     more.get_by_label("What goes onto the free trays").fill("400 g mushrooms")
     more.get_by_role("button", name="It goes in now").click()

@@ -5,7 +5,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from tests.browser.conftest import Here, put_on_bench
+from tests.browser.conftest import Here, answered, put_on_bench
 
 pytestmark = pytest.mark.browser
 
@@ -67,6 +67,7 @@ def test_a_food_from_its_name_and_what_it_is_like(page: Page, served: Here) -> N
     expect(sheet.get_by_label("Energy, kcal")).to_have_attribute("placeholder", re.compile(r"^36\d$"))
     sheet.get_by_label("weighs").fill("2 cups")
     sheet.get_by_role("button", name="Add it").click()
+    answered(page)
     expect(sheet.get_by_text("A weight, such as 185 g")).to_be_visible()
     sheet.get_by_label("weighs").fill("95 g")
     sheet.get_by_role("button", name="Add it").click()
@@ -99,6 +100,7 @@ def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
     lines.fill("60 % red lentils\n20 % rice")
     expect(sheet.get_by_role("alert")).to_contain_text("these come to 80 %")
     sheet.get_by_role("button", name="Add it").click()
+    answered(page)
     expect(sheet).to_be_visible()
     lines.fill("2 cups red lentils\n1 cup zebra rice\n2 tbsp salt")
     expect(sheet.get_by_text("“zebra rice” is not in the table")).to_be_visible()
@@ -204,3 +206,16 @@ def test_a_fresh_food_that_no_table_knows_is_freeze_dried(page: Page, served: He
     sheet.get_by_role("button", name="Add it").click()
     expect(sheet).to_be_hidden()
     expect(page.get_by_role("list", name="What goes in").or_(page.get_by_text("jabuticaba")).first).to_be_visible()
+
+
+def test_a_mix_may_name_a_food_twice(page: Page, served: Here) -> None:
+    page.goto(f"{served.url}/guide")
+    page.get_by_role("tab", name="Foods").click()
+    page.get_by_role("button", name="Add a food of your own").click()
+    sheet = page.get_by_role("dialog", name="A food of your own")
+    sheet.get_by_role("radio", name="a mix of foods").click()
+    read = sheet.get_by_role("listitem").filter(has_text="%")
+    rice, barley = "1 cup white rice", "1 cup pearl barley"
+    for lines in ([rice, rice], [barley, rice, rice], [rice, barley, barley], [barley, rice]):
+        sheet.get_by_label("What is in it, a line each").fill("\n".join(lines))
+        expect(read).to_have_text([re.compile(line.removeprefix("1 cup ")) for line in lines])

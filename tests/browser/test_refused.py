@@ -86,8 +86,9 @@ PRESS_EACH = """async ([seen, asked]) => {
   const press = async (each) => {
     const name = words(each);
     known.add(name);
-    const sheet = (within = over());
+    const sheet = over();
     if (sheet && !sheet.contains(each)) return;
+    within = each.closest("[role=radio], [role=group]") ? undefined : sheet;
     if (sheet) worked.add(sheet);
     refused = "";
     sent = [];

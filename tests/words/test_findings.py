@@ -2,6 +2,7 @@
 
 import re
 from collections.abc import Iterator
+from itertools import chain
 
 import pytest
 
@@ -20,13 +21,18 @@ METRIC = re.compile(r"\d ?(°C|mm|cm|m|kg|g|L|litres?)\b")
 US = re.compile(r"\d ?(°F|in|lb|oz|qt|gal)\b")
 
 
-def all_findings() -> Iterator[Finding]:
-    """Of every food and everything that is dried, in ways that have something said of them."""
+def packings() -> Iterator[tuple[str, list[Finding]]]:
+    """What is said of every food, packed in ways that have something said of them."""
     for food in reference.foods():
         for closing in (Closing.LID, Closing.ABSORBER, Closing.VACUUM):
             for moisture in (5.0, 14.0, 70.0):
                 container = "pouch-quart" if closing is Closing.VACUUM else "jar-quart"
-                yield from judge(case(food, container, closing, moisture=moisture, outer=False, unproven=True))
+                packed = case(food, container, closing, moisture=moisture, outer=False, unproven=True)
+                yield f"{food}, {closing}, {moisture} %", list(judge(packed))
+
+
+def loads() -> Iterator[Finding]:
+    """What is said of everything that is dried."""
     foods = list(produce().values())
     for n, each in enumerate(foods):
         for air_c, air in ((25.0, Air.SUN), (52.0, Air.MACHINE), (95.0, Air.OVEN)):
@@ -39,8 +45,13 @@ def all_findings() -> Iterator[Finding]:
 
 
 @pytest.fixture(scope="module")
-def found() -> list[Finding]:
-    return list(all_findings())
+def packed() -> dict[str, list[Finding]]:
+    return dict(packings())
+
+
+@pytest.fixture(scope="module")
+def found(packed: dict[str, list[Finding]]) -> list[Finding]:
+    return [*chain.from_iterable(packed.values()), *loads()]
 
 
 @pytest.mark.parametrize(("units", "foreign"), [(Units.METRIC, US), (Units.US, METRIC)])
@@ -55,6 +66,12 @@ def test_every_finding_speaks_the_households_measures(
     assert wrong == set()
     named = {name for finding in found for name in finding.amounts}
     assert {"warmest", "air", "meat", "cut", "ice"} <= named
+
+
+def test_nothing_is_said_twice_of_a_packing(packed: dict[str, list[Finding]]) -> None:
+    """The bench tells its lines apart by their codes."""
+    codes = {how: [finding.code for finding in findings] for how, findings in packed.items()}
+    assert {how: said for how, said in codes.items() if len(said) != len(set(said))} == {}
 
 
 def test_a_name_with_braces_stays_a_name() -> None:

@@ -16,12 +16,27 @@ let standing: Element[] = [];
 /** Whether an act is under way that was pressed in that sheet. */
 export const stands = (sheet: Element | null): boolean => !!sheet && standing.includes(sheet);
 
+/** Whoever types on after this has begun anew. */
+const PAUSE_MS = 600;
+
+/** Until when what is typed is let be: of a figure that somebody began to type while a sheet stood, no part is written. */
+let letBe = 0;
+
+const isText = (target: EventTarget | null) => target instanceof Element && target.matches("textarea, input:not([type=date], [type=time], [type=checkbox])");
+
 /** What would change a sheet that stands, or close it: pointer, keys, and what is pasted. Reloading is up to the browser. */
 function waits(event: Event): void {
-  if (!standing.some((sheet) => sheet.isConnected)) return;
+  const now = performance.now();
+  const typed = event.type === "beforeinput";
+  if (!standing.some((sheet) => sheet.isConnected) && !(typed && now < letBe)) return;
   // What has not reached the larder is asked about over the sheet.
   if (event.target instanceof Element && event.target.closest("[role=alertdialog]")) return;
-  if (event instanceof KeyboardEvent && (event.key === "Tab" || event.ctrlKey || event.metaKey || event.altKey)) return;
+  if (event instanceof KeyboardEvent) {
+    if (event.key === "Tab" || event.ctrlKey || event.metaKey || event.altKey) return;
+    // What it would write is told of next.
+    if (isText(event.target) && !["Enter", "Escape"].includes(event.key)) return;
+  }
+  if (typed) letBe = now + PAUSE_MS;
   event.preventDefault();
   event.stopImmediatePropagation();
 }
@@ -52,7 +67,9 @@ export async function shown<T>(work: Promise<T>): Promise<T> {
 
 /** Shows it, and lets the sheet in which it was pressed stand until its work is done. */
 export async function acted<T>(work: Promise<T>): Promise<T> {
-  const sheet = pressed?.closest("[role=dialog]");
+  // What is chosen or measured leaves the sheet there, and the next field is filled in at once.
+  const chosen = pressed?.closest("[role=radio], [role=group]");
+  const sheet = chosen ? undefined : pressed?.closest("[role=dialog]");
   if (sheet) standing = [...standing, sheet];
   try {
     return await shown(work);

@@ -171,7 +171,7 @@
         <p class="mt-2 font-semibold">{typed.read.size}</p>
         <p class="caption">{typed.read.inside}</p>
         <ul class="mt-2 grid gap-1.5 text-md leading-snug">
-          {#each typed.read.says as line (line)}<li>{line}</li>{/each}
+          {#each typed.read.says as line, n (n)}<li>{line}</li>{/each}
         </ul>
       {:else}
         <p class="caption mt-2">Drawn beside one you know, as soon as it is known what it holds.</p>

@@ -109,7 +109,7 @@
   <div aria-live="polite">
     {#if read?.lines.length}
       <ul>
-        {#each read.lines as line (line.text)}
+        {#each read.lines as line, n (n)}
           <li class="border-b border-line py-1.5">
             <div class="flex items-baseline justify-between gap-3">
               <span class={line.wrong ? "font-semibold text-rust" : ""}>{line.food || line.text}</span>

@@ -74,7 +74,7 @@
         {stock.ages ? `Best by ${stock.best_by}` : "Keeps"}{stock.band ? ` (${stock.band})` : ""} · {stock.kcal} kcal
       </p>
       {#if stock.taken_as.length}<p class="caption leading-snug">Not said, so taken as: {stock.taken_as.join("; ")}.</p>{/if}
-      {#each stock.doubts as doubt (doubt)}
+      {#each stock.doubts as doubt, n (n)}
         <p class="mt-1 flex gap-1.5 leading-snug font-semibold text-rust"><TriangleAlert class="mt-0.5 shrink-0" size={17} aria-hidden="true" />{doubt}</p>
       {/each}
     {/if}

@@ -9,7 +9,7 @@
 
 {#if findings.length}
   <ul class="border-t border-line">
-    {#each findings as finding (finding.code + finding.says)}
+    {#each findings as finding, n (`${n} ${finding.code} ${finding.says}`)}
       <li class="border-b border-line">
         <details class="group">
           <summary class="grid min-h-11 list-none grid-cols-[1.4rem_1fr] items-start gap-1.5 py-2 leading-snug">

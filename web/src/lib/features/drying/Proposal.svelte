@@ -45,7 +45,7 @@
   </div>
 
   <div class="mt-4 border-t-2 border-ink">
-    {#each plan.items as item (item.produce)}
+    {#each plan.items as item, n (`${n} ${item.produce}`)}
       <details class="border-b border-line">
         <summary class="grid min-h-12 list-none grid-cols-[1fr_auto] items-center gap-x-4 py-2 leading-snug sm:grid-cols-[1fr_8.5rem_9.5rem]">
           <span
@@ -62,7 +62,7 @@
           <div>
             <p class="head">Why so long</p>
             <ul class="list-disc pl-5">
-              {#each item.reasons as reason (reason)}<li>{reason}</li>{/each}
+              {#each item.reasons as reason, n (n)}<li>{reason}</li>{/each}
             </ul>
           </div>
           <div>

@@ -131,7 +131,7 @@
                 <div class="mt-3">
                   <p class="head">What was done to it</p>
                   <ol class="mt-1 grid gap-1 text-md leading-snug">
-                    {#each lot.story as line (line)}<li>{line}</li>{/each}
+                    {#each lot.story as line, n (n)}<li>{line}</li>{/each}
                   </ol>
                 </div>
               </div>

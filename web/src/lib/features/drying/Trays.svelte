@@ -3,8 +3,9 @@
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { page } from "$app/state";
-  import { api, ask } from "$lib/api/client";
+  import { api, ask, type Schemas } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
+  import { keeping } from "$lib/state/opened";
   import { when } from "$lib/format/when";
   import { onMount } from "svelte";
   import NewLoad from "./NewLoad.svelte";
@@ -27,7 +28,9 @@
   let sent = $state<number>();
 
   const us = $derived(larder.us);
-  const running = $derived(load.written ? undefined : (loads.find((each) => each.number === shown) ?? loads[0]));
+  const choose = keeping<Schemas["Load"]>();
+  /** Weighed, it may no longer be the one to be seen to next: the other does not come in its place. */
+  const running = $derived(load.written ? undefined : choose(loads, shown, loads[0]));
 
   onMount(() => {
     const asked = Number(page.url.searchParams.get("load"));

@@ -67,7 +67,7 @@
     <p class="mt-2 font-name text-5xl leading-none font-extrabold {late ? 'text-rust' : ''}">{left(load.pack_by)}</p>
     <p class="mt-1 leading-snug font-semibold">{load.next}. <span class="font-normal text-soft">Now about {load.moisture_now.toFixed(1)} % moisture.</span></p>
     <div class="mt-2 flex flex-wrap gap-2">
-      {#each load.lines as line, n (line)}<a class="chip on" href="/bench?lot={load.lots[n]}&line={encodeURIComponent(line)}">Pack {line}</a>{/each}
+      {#each load.lines as line, n (n)}<a class="chip on" href="/bench?lot={load.lots[n]}&line={encodeURIComponent(line)}">Pack {line}</a>{/each}
       <button class="chip" onclick={closed}>It is closed up</button>
     </div>
   {:else}

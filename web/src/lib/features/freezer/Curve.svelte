@@ -57,7 +57,7 @@
             >{/if}
         {/if}
       {/each}
-      {#each [plan.room_c, 0, plan.freezer_c] as celsius (celsius)}
+      {#each [plan.room_c, 0, plan.freezer_c] as celsius, n (n)}
         <path d="M{frame.left} {frame.y(celsius)}H{frame.right}" stroke="var(--line)" stroke-width="1" />
       {/each}
       <path d="M{frame.left} {frame.y(plan.kills_c)}H{out}" stroke="var(--leaf)" stroke-width="1.8" stroke-dasharray="6 4" />
@@ -82,7 +82,7 @@
         stroke-width="2.8"
         stroke-linejoin="round"
       />
-      {#each [{ hours: plan.middle_cold_hours, celsius: plan.kills_c }, { hours: plan.open_hours, celsius: plan.dew_c }] as mark (mark.hours)}
+      {#each [{ hours: plan.middle_cold_hours, celsius: plan.kills_c }, { hours: plan.open_hours, celsius: plan.dew_c }] as mark, n (n)}
         <circle cx={frame.x(mark.hours)} cy={frame.y(mark.celsius)} r="5.5" fill="var(--yolk)" stroke="var(--on-yolk)" stroke-width="2" />
       {/each}
       <g font-size="12.5" transform="translate({frame.left} {frame.foot + 44})">

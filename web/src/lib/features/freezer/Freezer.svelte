@@ -93,7 +93,7 @@
               </p>
               <p class="caption mt-1.5">Dew on the outside of a closed bag does no harm: wipe it off.</p>
               <ul class="mt-3 grid gap-1.5">
-                {#each plan.cautions as caution (caution)}<li class="flex gap-2 text-md leading-snug">
+                {#each plan.cautions as caution, n (n)}<li class="flex gap-2 text-md leading-snug">
                     <b class="text-rust" aria-hidden="true">!</b>{caution}
                   </li>{/each}
               </ul>

@@ -41,7 +41,7 @@
     <div class="text-md leading-snug">
       <p class="head">On a run sheet, take</p>
       <ul class="mt-0.5">
-        {#each found.packs as each (each)}<li class="font-semibold">{each}</li>{/each}
+        {#each found.packs as each, n (n)}<li class="font-semibold">{each}</li>{/each}
       </ul>
       {#if found.buy.length}
         <p class="mt-1.5 font-bold text-rust">To buy: {found.buy.join(", ")}</p>

@@ -204,7 +204,7 @@
         <details>
           <summary class="flex min-h-11 items-center font-bold underline">What was done to this lot</summary>
           <ol class="grid gap-1 pb-2.5 text-md leading-snug">
-            {#each plan.story as line (line)}<li>{line}</li>{/each}
+            {#each plan.story as line, n (n)}<li>{line}</li>{/each}
           </ol>
         </details>
       {/if}

@@ -78,5 +78,5 @@
 {/if}
 {#if read}
   <p class="mt-3 font-semibold" role="status">{read.says}</p>
-  {#each read.marks as mark (mark)}<p class="text-md text-soft">{mark}</p>{/each}
+  {#each read.marks as mark, n (n)}<p class="text-md text-soft">{mark}</p>{/each}
 {/if}

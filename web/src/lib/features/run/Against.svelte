@@ -84,7 +84,7 @@
       <p class="mt-2 text-xl leading-snug">{batch.says}</p>
       <h2 class="head mt-5 font-sans">Take out; whatever is over goes straight into the jar, lid on</h2>
       <ul class="mt-1 border-t-2 border-ink">
-        {#each batch.open as open (open)}<li class="border-b border-line py-2.5 font-name text-2xl font-extrabold">{open}</li>{/each}
+        {#each batch.open as open, n (n)}<li class="border-b border-line py-2.5 font-name text-2xl font-extrabold">{open}</li>{/each}
       </ul>
       <p class="mt-4 leading-snug">
         From here on there is no pause: absorbers take the oxygen of the room's air, and after fifteen minutes they are not trusted any more. Look at the pink

@@ -67,7 +67,7 @@
     {#if view.packs.length}
       <p class="caption">Allotted over the whole run: never less than needed, least waste, fewest packs opened.</p>
       <ul class="mt-1.5 border-t-2 border-ink">
-        {#each view.packs as pack (pack)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}
+        {#each view.packs as pack, n (n)}<li class="border-b border-line py-2 font-semibold">{pack}</li>{/each}
       </ul>
     {:else if !refused}
       <p class="caption mt-1">
@@ -77,7 +77,7 @@
     {/if}
     {#if view.buy.length}<p class="mt-3 font-bold text-rust">Buy first: {view.buy.join(", ")}</p>
       <a class="chip mt-2" href="/supplies">They are here: to Supplies</a>{/if}
-    {#each view.short as short (short)}<p class="mt-3 font-semibold text-rust">{short}</p>{/each}
+    {#each view.short as short, n (n)}<p class="mt-3 font-semibold text-rust">{short}</p>{/each}
     <Refusal wrong={refused} class="mt-3" />
     <button
       class="do mt-6 w-full"

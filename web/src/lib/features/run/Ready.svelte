@@ -28,7 +28,7 @@
           ? `number ${first}`
           : `numbers ${first} to ${last}`}, stick each on its empty container, and stand them in that order.
       </p>
-      {#each view.cautions as caution (caution)}<p class="wrong mt-3">{caution}</p>{/each}
+      {#each view.cautions as caution, n (n)}<p class="wrong mt-3">{caution}</p>{/each}
       <div class="mt-6 flex flex-wrap gap-4">
         <button class="do" onclick={() => (printing = true)}>Print {counted(view.containers.length, "label")} …</button>
         <button class="chip !min-h-[52px] !px-5" disabled={run.busy} onclick={() => run.tell(ask(api.POST("/api/run/{number}/labelled", path)))}

@@ -120,7 +120,7 @@
                 </p>
                 <p class="text-md text-soft">{seed.half_by} {seed.lives}</p>
                 {#if seed.wants_test}<p class="mt-1 font-semibold">Nobody has tested these for a year: ten on damp paper tell how many come.</p>{/if}
-                {#each seed.cautions as line (line)}<p class="mt-1 font-semibold text-rust">{line}</p>{/each}
+                {#each seed.cautions as line, n (n)}<p class="mt-1 font-semibold text-rust">{line}</p>{/each}
                 {#if seed.tests.length}
                   <ul class="mt-1 text-md">
                     {#each seed.tests as each, n (n)}<li>{each.on}: {each.says}</li>{/each}

@@ -46,13 +46,13 @@
   <svg width={room.width} height={top + high + under} class="block" role="img" aria-label={label}>
     {@render children(at)}
     <path d="M{left} {wall ? top : at.foot}V{at.foot}H{at.right}" fill="none" stroke="var(--ink)" stroke-width="1.8" />
-    {#each beside as mark (mark.at)}
+    {#each beside as mark, n (n)}
       {#if wall}<path d="M{left - 4} {at.y(mark.at)}h4" stroke="var(--ink)" stroke-width="1.3" />{/if}
       <text x={left - 7} y={at.y(mark.at) + 4.5} text-anchor="end" font-size="12.5" fill={mark.tone ?? "var(--soft)"} font-weight={mark.tone ? 700 : 400}
         >{mark.words}</text
       >
     {/each}
-    {#each spaced(below(wide), at.x, room.width) as mark (mark.at)}
+    {#each spaced(below(wide), at.x, room.width) as mark, n (n)}
       <path d="M{at.x(mark.at)} {at.foot}v4.500" stroke="var(--ink)" stroke-width="1.3" />
       <text x={at.x(mark.at)} y={at.foot + 18} text-anchor={anchor(at.x(mark.at), mark.words, room.width)} font-size="12.5" fill="var(--soft)"
         >{mark.words}</text
