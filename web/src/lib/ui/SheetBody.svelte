@@ -46,9 +46,11 @@
     left = false;
     step();
     return () => {
-      // Closed by anything but Back, and not to go elsewhere: its step is taken back.
+      // Closed by anything but Back, and not to go elsewhere: its step is taken back, and not that of the next.
+      const closed = mine;
+      mine = 0;
       setTimeout(() => {
-        if (!left && !navigating.to && sheets().at(-1) === mine) history.back();
+        if (!left && !navigating.to && sheets().at(-1) === closed) history.back();
       });
     };
   });
