@@ -3,7 +3,7 @@
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.conftest import Here, answered, put_on_bench
 
@@ -89,12 +89,18 @@ def test_a_food_from_its_name_and_what_it_is_like(page: Page, served: Here) -> N
     expect(row.get_by_role("cell", name="2.5", exact=True)).to_be_visible()
 
 
-def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
+def begin_a_mix(page: Page, served: Here) -> Locator:
+    """The sheet of a mix of one's own."""
     page.goto(f"{served.url}/guide")
     page.get_by_role("tab", name="Foods").click()
     page.get_by_role("button", name="Add a food of your own").click()
     sheet = page.get_by_role("dialog", name="A food of your own")
     sheet.get_by_role("radio", name="a mix of foods").click()
+    return sheet
+
+
+def test_a_mix_is_worked_out_packed_and_read(page: Page, served: Here) -> None:
+    sheet = begin_a_mix(page, served)
     sheet.get_by_label("Name").fill("Red soup mix")
     lines = sheet.get_by_label("What is in it, a line each")
     lines.fill("60 % red lentils\n20 % rice")
@@ -209,11 +215,7 @@ def test_a_fresh_food_that_no_table_knows_is_freeze_dried(page: Page, served: He
 
 
 def test_a_mix_may_name_a_food_twice(page: Page, served: Here) -> None:
-    page.goto(f"{served.url}/guide")
-    page.get_by_role("tab", name="Foods").click()
-    page.get_by_role("button", name="Add a food of your own").click()
-    sheet = page.get_by_role("dialog", name="A food of your own")
-    sheet.get_by_role("radio", name="a mix of foods").click()
+    sheet = begin_a_mix(page, served)
     read = sheet.get_by_role("listitem").filter(has_text="%")
     rice, barley = "1 cup white rice", "1 cup pearl barley"
     for lines in ([rice, rice], [barley, rice, rice], [rice, barley, barley], [barley, rice]):
