@@ -111,7 +111,7 @@
     packed = done.data;
     packedOpen = true;
     if (labels) labels.location.href = sheetOf(packed.batch);
-    bench.clear(told);
+    bench.done(told);
     await larder.changed();
   }
 
@@ -142,7 +142,7 @@
     packing = false;
     const first = Object.values(packWrong)[0];
     if (first) return larder.say(first.message, "wrong");
-    bench.clear(told);
+    bench.done(told);
     await larder.changed();
     if (here()) await goto("/run");
   }

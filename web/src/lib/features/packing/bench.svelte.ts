@@ -60,7 +60,7 @@ export class Bench {
   }
 
   /** Empty it once what stood on it is told; what was put on it meanwhile stays. */
-  clear(told: Ask): void {
+  done(told: Ask): void {
     if (JSON.stringify(this.ask) !== JSON.stringify(told)) return;
     this.plan = undefined;
     this.wrong = {};

@@ -19,7 +19,6 @@
   const fresh = $derived(page.url.searchParams.has("new"));
   /** What to open when nothing is asked for: a meal with a line to look at, else the one cooked most. */
   const first = $derived(meals?.toSorted((a, b) => Number(waits(b)) - Number(waits(a)) || (b.meal.per_month ?? 0) - (a.meal.per_month ?? 0))[0]);
-  const missing = $derived(number !== undefined && meals?.every((each) => each.number !== number));
   const choose = keeping<Schemas["MealView"]>();
   const chosen = $derived(fresh ? undefined : choose(meals ?? [], number, first));
 
@@ -35,7 +34,7 @@
     <h1 class="sr-only">Meals</h1>
     <div class="grid min-h-0 flex-1 grid-cols-1 content-start md:grid-cols-[17rem_1fr] lg:grid-cols-[18.25rem_1fr]">
       <section aria-label="Our meals" class="border-line px-4 pt-2.5 pb-5 max-md:order-2 md:border-r sm:px-6 lg:overflow-y-auto">
-        {#if meals.length && missing}
+        {#if number && chosen && chosen.number !== number}
           <p class="wrong mb-3" role="status">There is no meal {number}, or no longer.</p>
         {/if}
         <List {meals} chosen={chosen?.number} onopen={(n) => show(`n=${n}`)} onnew={() => show("new")} />
