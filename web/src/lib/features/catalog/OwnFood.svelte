@@ -2,6 +2,7 @@
 <script lang="ts">
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
+  import { untilLeft } from "$lib/state/left";
   import Choice from "$lib/ui/Choice.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import OneFood from "./OneFood.svelte";
@@ -34,9 +35,7 @@
 
   $effect(() => {
     if (!open) return void (ready = false);
-    const leaving = new AbortController();
-    void begin(number, mix, leaving.signal);
-    return () => leaving.abort();
+    return untilLeft((left) => begin(number, mix, left));
   });
 
   async function begin(wanted: number | undefined, asMix: boolean, signal: AbortSignal) {

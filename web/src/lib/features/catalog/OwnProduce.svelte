@@ -5,6 +5,7 @@
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
   import { latest } from "$lib/state/latest";
+  import { untilLeft } from "$lib/state/left";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import { untrack } from "svelte";
@@ -47,10 +48,8 @@
 
   $effect(() => {
     if (!open) return void (ready = false);
-    const leaving = new AbortController();
     const wanted = number;
-    untrack(() => void begin(wanted, leaving.signal));
-    return () => leaving.abort();
+    return untrack(() => untilLeft((left) => begin(wanted, left)));
   });
 
   async function begin(wanted: number | undefined, signal: AbortSignal) {

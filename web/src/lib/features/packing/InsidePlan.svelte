@@ -3,6 +3,7 @@
   import { untrack } from "svelte";
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import InsidePicture from "$lib/features/shelves/InsidePicture.svelte";
+  import { untilLeft } from "$lib/state/left";
   import Refusal from "$lib/ui/Refusal.svelte";
 
   let { asked, identity }: { asked: Schemas["Ask"]; /** Of the plan that is shown: another one is asked about anew. */ identity: string } = $props();
@@ -12,9 +13,7 @@
 
   $effect(() => {
     if (!identity) return;
-    const leaving = new AbortController();
-    untrack(() => void look(leaving.signal));
-    return () => leaving.abort();
+    return untrack(() => untilLeft(look));
   });
 
   async function look(signal: AbortSignal) {

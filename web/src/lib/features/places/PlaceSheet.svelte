@@ -4,6 +4,7 @@
   import { sent } from "$lib/format/numbers";
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
+  import { untilLeft } from "$lib/state/left";
   import Choice from "$lib/ui/Choice.svelte";
   import Conflict from "$lib/ui/Conflict.svelte";
   import Degrees from "$lib/ui/Degrees.svelte";
@@ -48,9 +49,7 @@
 
   $effect(() => {
     if (!open) return void (ready = false);
-    const leaving = new AbortController();
-    void begin(id, leaving.signal);
-    return () => leaving.abort();
+    return untilLeft((left) => begin(id, left));
   });
 
   async function begin(number: number | undefined, signal: AbortSignal) {

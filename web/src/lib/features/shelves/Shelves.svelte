@@ -4,6 +4,7 @@
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import { alikeKey } from "$lib/draw/layout";
   import { larder } from "$lib/state/larder.svelte";
+  import { untilLeft } from "$lib/state/left";
   import { query } from "$lib/state/query.svelte";
   import Page from "$lib/ui/Page.svelte";
   import Card from "./Card.svelte";
@@ -41,10 +42,8 @@
 
   $effect(() => {
     if (!view) return;
-    const leaving = new AbortController();
     const first = view;
-    untrack(() => void follow(first, leaving.signal));
-    return () => leaving.abort();
+    return untrack(() => untilLeft((left) => follow(first, left)));
   });
 
   async function follow(of: Schemas["ShelvesView"], signal: AbortSignal) {
@@ -92,10 +91,8 @@
 
   $effect(() => {
     if (lens !== "protections" || place === undefined || larder.version < 0) return;
-    const leaving = new AbortController();
     const wanted = place.id;
-    untrack(() => void guard(wanted, leaving.signal));
-    return () => leaving.abort();
+    return untrack(() => untilLeft((left) => guard(wanted, left)));
   });
 
   async function guard(wanted: number, signal: AbortSignal) {

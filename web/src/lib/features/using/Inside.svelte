@@ -3,6 +3,7 @@
   import { api, ask, type Schemas, whyNot } from "$lib/api/client";
   import { untrack } from "svelte";
   import { larder } from "$lib/state/larder.svelte";
+  import { untilLeft } from "$lib/state/left";
   import Choice from "$lib/ui/Choice.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
   import InsidePicture from "$lib/features/shelves/InsidePicture.svelte";
@@ -28,11 +29,9 @@
 
   $effect(() => {
     if (!open || larder.version < 0) return;
-    const leaving = new AbortController();
     const query = { what_if: whatIf, place: at };
     const { number } = card;
-    untrack(() => void look(number, query, leaving.signal));
-    return () => leaving.abort();
+    return untrack(() => untilLeft((left) => look(number, query, left)));
   });
 
   async function look(number: number, query: { what_if: WhatIf; place: number }, signal: AbortSignal) {

@@ -3,6 +3,7 @@
   import { api, ask, type Schemas, type Wrong } from "$lib/api/client";
   import { sent } from "$lib/format/numbers";
   import { larder } from "$lib/state/larder.svelte";
+  import { untilLeft } from "$lib/state/left";
   import Choice from "$lib/ui/Choice.svelte";
   import Field from "$lib/ui/Field.svelte";
   import Sheet from "$lib/ui/Sheet.svelte";
@@ -27,9 +28,7 @@
 
   $effect(() => {
     if (!open) return void (ready = false);
-    const leaving = new AbortController();
-    void read(numbers, leaving.signal);
-    return () => leaving.abort();
+    return untilLeft((left) => read(numbers, left));
   });
 
   async function read(of: number[], signal: AbortSignal) {

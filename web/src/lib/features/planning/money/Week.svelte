@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untilLeft } from "$lib/state/left";
   import Page from "$lib/ui/Page.svelte";
   import { all, query } from "$lib/state/query.svelte";
   import { page } from "$app/state";
@@ -25,9 +26,7 @@
   $effect(() => {
     // The weeks ahead take longest: everything else is on show by then. Long work that nobody waits for any more is
     // dropped: the page was left, or something changed.
-    const leaving = new AbortController();
-    void ahead(!!list?.budget && !!prices?.foods.length, leaving.signal);
-    return () => leaving.abort();
+    return untilLeft((left) => ahead(!!list?.budget && !!prices?.foods.length, left));
   });
 
   async function ahead(wanted: boolean, signal: AbortSignal) {
