@@ -38,11 +38,12 @@ TAKEN = re.findall(r'"(/api/[^"]+)"', CLIENT.partition("QUESTIONS")[2].partition
 PRESS_EACH = """async ([seen, asked]) => {
   // A sheet that is closing is there for a moment still, and nobody presses anything in it.
   const OPEN = "[role=dialog][data-state=open]";
+  const MORE = "§";
   const known = new Set(seen), silent = [], told = [], twice = [], barred = [], sheets = [], unseen = [], unheard = [];
   const loose = [];
   const worked = new WeakSet(), moved = new Map(), first = new WeakMap();
   const fetched = window.fetch;
-  let refused = "", sent = [], asking = 0, questions = 0, within;
+  let refused = "", sent = [], asking = 0, questions = 0, pressing = false, within;
   window.fetch = async (address, init) => {
     const path = new URL(address).pathname;
     if (init.method === "GET" || asked.includes(path)) {
@@ -54,11 +55,12 @@ PRESS_EACH = """async ([seen, asked]) => {
       return answer;
     }
     const says = `${init.method} ${path} ${init.body}`;
-    if (sent.includes(says)) twice.push(says);
+    if (sent.includes(says) || (sent.length && says.includes(MORE))) twice.push(says);
     sent.push(says);
     refused = `Not now ${init.method} ${path} ${told.length}`;
     const body = { status: 422, title: "No", errors: [{ field: "request", message: refused, nearest: [] }] };
     const headers = { "content-type": "application/problem+json" };
+    await until(() => !pressing, 1000);
     await pause(20);
     if (within?.checkVisibility() && !(await stays(within))) loose.push(says);
     return new Response(JSON.stringify(body), { status: 422, headers });
@@ -93,9 +95,17 @@ PRESS_EACH = """async ([seen, asked]) => {
     refused = "";
     sent = [];
     each.scrollIntoView({ block: "nearest" });
+    pressing = true;
     each.click();
     // What opens and closes, or is on or off, would be as it was.
-    if (!each.ariaExpanded && !each.ariaPressed) each.click();
+    if (!each.ariaExpanded && !each.ariaPressed) {
+      await pause(0);
+      const before = over() ? [] : writeOn();
+      await pause(0);
+      each.click();
+      before.forEach(([field, value]) => write(field, value));
+    }
+    pressing = false;
     await drawn();
     if (!refused) return;
     const shown = () => document.body.innerText.includes(refused);
@@ -107,6 +117,19 @@ PRESS_EACH = """async ([seen, asked]) => {
     const late = over() && over() !== sheet;
     if (!late && shown() && !says().some(clear)) unseen.push(`${name}: ${refused}`);
     if (shown() && !says().some(heard)) unheard.push(`${name}: ${refused}`);
+  };
+  // On a page one writes on at once; what is pressed again then is still the press before.
+  const writeOn = () =>
+    [...document.querySelectorAll("main :is(input:not([type]), input[type=text], textarea)")]
+      .filter((field) => field.checkVisibility())
+      .map((field) => {
+        const { value } = field;
+        write(field, value + MORE);
+        return [field, value];
+      });
+  const write = (field, value) => {
+    field.value = value;
+    field.dispatchEvent(new InputEvent("input", { bubbles: true }));
   };
   const over = () => [...document.querySelectorAll(OPEN)].at(-1);
   const holding = (words) => {
@@ -183,11 +206,11 @@ PRESS_EACH = """async ([seen, asked]) => {
   opening.disconnect();
   return { known: [...known], told, silent, twice, barred, sheets, unseen, unheard, loose };
 }"""
-"""Presses everything twice at once, and whatever is in the sheets that open; each of one name once.
-What is sent is sent once, is refused after a while, and that must be shown: where it is seen, though it was pressed at
-the very edge of the window, and where it is heard; a sheet in which it was pressed stands until then. Each sheet is
-gone over by axe, begins at its beginning, and stands still: what comes later moves nothing that is there to press, and
-fills in no field that is there to be written in."""
+"""Presses everything twice at once, with more written in between, and whatever is in the sheets that open; each of one
+name once. What is sent is sent once, is refused after a while, and that must be shown: where it is seen, though it was
+pressed at the very edge of the window, and where it is heard; a sheet in which it was pressed stands until then. Each
+sheet is gone over by axe, begins at its beginning, and stands still: what comes later moves nothing that is there to
+press, and fills in no field that is there to be written in."""
 
 SMALL: ViewportSize = {"width": 390, "height": 600}
 """A phone with the bar of its browser: what is told below has little room."""

@@ -76,6 +76,7 @@
           class="flex min-h-11 min-w-11 items-center justify-center gap-2 rounded-lg px-2 font-semibold hover:bg-paper disabled:text-soft disabled:opacity-60 sm:px-3"
           disabled={!undoable}
           title={undoable ? `Undo: ${undoable.title}` : "Nothing to undo"}
+          data-again
           onclick={() => larder.undo()}
         >
           <Undo2 size={20} aria-hidden="true" /><span class="sr-only lg:not-sr-only">Undo</span>

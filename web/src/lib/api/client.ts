@@ -140,7 +140,8 @@ function bring(request: Outgoing): Promise<Response> {
   if (request.method === "GET") return counted(patient(request));
   const asks = QUESTIONS.includes(new URL(request.url).pathname);
   if (asks) return counted(shown(patient(request)));
-  const answer = acted(once(request, (one) => brought(one, (again) => counted(patient(again)))));
+  const send = (one: Outgoing) => brought(one, (again) => counted(patient(again)));
+  const answer = acted(once(request, send, () => asked > 0));
   answer.then((done) => (done.ok ? undefined : told(done.clone()))).catch(() => undefined);
   return answer;
 }

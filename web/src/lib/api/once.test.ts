@@ -1,8 +1,10 @@
 import { afterEach, beforeEach, expect, it, vi } from "vitest";
-import { ACTED, once } from "./once";
+import { ACTED, once as onceWhile } from "./once";
 import { Outgoing } from "./outgoing";
 
 const post = (body: string, url = "http://larder/api/buy") => new Outgoing(url, { method: "POST", body });
+let reading = false;
+const once = (request: Outgoing, send: (one: Outgoing) => Promise<Response>) => onceWhile(request, send, () => reading);
 const acted = () => new Response("1", { headers: { [ACTED]: "1" } });
 
 beforeEach(() => void vi.useFakeTimers());
@@ -25,6 +27,19 @@ it("takes the same again just after it was done for the same press, and later fo
   expect(send).toHaveBeenCalledTimes(1);
   vi.advanceTimersByTime(800);
   await once(post("b"), send);
+  expect(send).toHaveBeenCalledTimes(2);
+});
+
+it("takes the same again for the same press for as long as pages are read anew", async () => {
+  const send = vi.fn(async () => acted());
+  reading = true;
+  await once(post("k"), send);
+  vi.advanceTimersByTime(10_000);
+  await once(post("k"), send);
+  expect(send).toHaveBeenCalledTimes(1);
+  reading = false;
+  vi.advanceTimersByTime(800);
+  await once(post("k"), send);
   expect(send).toHaveBeenCalledTimes(2);
 });
 

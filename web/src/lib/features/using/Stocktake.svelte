@@ -113,6 +113,8 @@
 
   async function done() {
     const stays = stayed();
+    const counted = name;
+    const told = JSON.stringify(draft(counted));
     const body = {
       there: [...here.filter((each) => there.has(each.number)).map((each) => each.number), ...said.more],
       missing: Object.entries(said.missing)
@@ -125,10 +127,12 @@
     const answered = await ask(api.POST("/api/places/{number}/count", { params: { path: { number } }, body }));
     wrong = answered.wrong ?? {};
     if (!answered.data) return;
-    keepDraft(name, undefined);
+    // What was tapped meanwhile is still to be told.
+    const all = JSON.stringify(draft(counted)) === told;
+    if (all) keepDraft(counted, undefined);
     larder.say(`Counted: ${answered.data.there} there, ${answered.data.gone} gone, ${answered.data.moved} moved`);
     await larder.changed();
-    if (stays()) await goto(`/shelves?place=${number}`);
+    if (all && stays()) await goto(`/shelves?place=${number}`);
   }
 </script>
 

@@ -102,7 +102,17 @@
     void reread();
   }
 
+  /** A new meal is on its way: what is written from now on is a change to it. */
+  let adding = false;
+
   async function keep() {
+    if (adding) return;
+    adding = !view;
+    await tell();
+    adding = false;
+  }
+
+  async function tell() {
     const here = stayed();
     const body = $state.snapshot(meal);
     const done = view
