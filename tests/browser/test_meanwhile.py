@@ -2,12 +2,25 @@
 
 import re
 from contextlib import suppress
+from datetime import datetime
 
 import pytest
-from playwright.sync_api import Error, Page, expect
+from playwright.sync_api import Error, Page, Route, expect
 
 from tests.browser.conftest import ROOT, Here, held_back, put_on_bench, settled
 from tests.browser.test_run import send
+from yellow_larder.features.household.larder import current_settings
+
+
+def come(page: Page, held: list[Route], many: int) -> Route:
+    """The last of so many that are held, once they have come."""
+    for _ in range(500):
+        if len(held) >= many:
+            break
+        page.wait_for_timeout(20)
+    assert len(held) == many
+    return held[-1]
+
 
 WRITTEN = {
     "/bench": ("What is on the bench", "2 kg pearl barley", "3 kg red lentils", "Pack it", "bench/pack"),
@@ -106,6 +119,103 @@ def test_a_meal_is_written_on_while_it_is_put_on_the_menu(page: Page, served: He
     # By key: a second press of a finger at this spot would be taken for the first.
     page.get_by_role("button", name="Keep the change").press("Enter")
     expect(page.get_by_role("button", name="Kept")).to_be_disabled()
+
+
+def test_what_is_chosen_one_after_the_other_builds_on_one_another(page: Page, demo: Here) -> None:
+    """Nobody is told that somebody else changed what they set themselves, and no choice takes back the one before."""
+    held = held_back(page, "**/api/table/goal", "PUT")
+    page.goto(f"{demo.url}/table")
+    goal = page.get_by_role("region", name="The goal")
+    for choice in ("1 year", "25"):
+        goal.get_by_role("radio", name=choice, exact=True).click()
+    come(page, held, 1).continue_()
+    come(page, held, 2).continue_()
+    for choice in ("1 year", "25"):
+        expect(goal.get_by_role("radio", name=choice, exact=True)).to_be_checked()
+    expect(page.get_by_text("Somebody else")).to_have_count(0)
+
+
+def test_two_lines_of_an_evening_are_taken_out_one_after_the_other(page: Page, served: Here) -> None:
+    today = f"{datetime.now():%Y-%m-%d}"
+    lines = [{"meal": None, "people": None, "line": f"{cups} cups rice"} for cups in (2, 3, 4)]
+    send(served, f"/table/diary/{today}/lines", items=lines)
+    page.goto(f"{served.url}/table/diary")
+    written = page.get_by_role("list", name="Written").get_by_role("listitem")
+    expect(written).to_have_count(3)
+    held = held_back(page, f"**/api/table/diary/{today}", "PUT")
+    for cups in (2, 3):
+        page.get_by_role("button", name=f"Take out {cups} cups rice").click()
+    come(page, held, 1).continue_()
+    come(page, held, 2).continue_()
+    expect(written).to_have_count(1)
+    expect(written).to_contain_text("4 cups rice")
+
+
+LEFT = {
+    "/table/money": ("To spend in a week", "", "30", "35", "table/budget"),
+    "/table": ("In the kitchen cupboard, not packed", "pearl barley", "2 kg", "3 kg", "table/cupboard/*"),
+}
+"""By place: what is told when it is left, where it must be opened, two values, and where they go."""
+
+
+@pytest.mark.parametrize("place", LEFT)
+def test_what_is_told_when_it_is_left_can_be_written_again_meanwhile(page: Page, demo: Here, place: str) -> None:
+    label, inside, first, second, address = LEFT[place]
+    held = held_back(page, f"**/api/{address}", "PUT")
+    page.goto(demo.url + place)
+    if inside:
+        page.get_by_role("button", name=re.compile(f"^{inside}")).click()
+    field = page.get_by_label(label)
+    field.fill(first)
+    field.press("Tab")
+    come(page, held, 1)
+    field.fill(second)
+    with page.expect_response("**/api/overview"):
+        held[0].continue_()
+    settled(page)
+    expect(field).to_have_value(second)
+    field.press("Tab")
+    come(page, held, 2)
+    with page.expect_response("**/api/overview"):
+        held[1].continue_()
+    expect(page.get_by_text(re.compile("see what it is now|changed"))).to_have_count(0)
+    expect(field).to_have_value(re.compile(second.split()[0]))
+
+
+def test_whoever_puts_right_what_was_refused_is_not_taken_for_somebody_else(page: Page, served: Here) -> None:
+    """Of the first questions the household's are kept before the place's are refused."""
+    page.goto(f"{served.url}/start")
+    onward = page.get_by_role("button", name="On to what is there already")
+    page.get_by_label("People who eat here").fill("5")
+    page.get_by_label("What you call it").fill("")
+    onward.click()
+    expect(page.get_by_text("Give it a name")).to_be_visible()
+    page.get_by_label("What you call it").fill("Larder")
+    page.get_by_label("People who eat here").fill("6")
+    onward.click()
+    expect(page).to_have_url(re.compile("/shelves/coming-in$"))
+    assert current_settings(served.larder).people == 6
+
+
+def test_a_meal_that_is_kept_again_at_once_is_changed_by_nobody_else(page: Page, demo: Here) -> None:
+    """It is kept, and until its page has read that, it is written on and kept again."""
+    page.goto(f"{demo.url}/table/meals?n=1")
+    text = page.get_by_role("textbox", name=re.compile("^One ingredient"))
+    keep = page.get_by_role("button", name="Keep the change")
+    text.fill("1 cup pearl barley")
+    held = held_back(page, "**/api/table/meals", "GET")
+    keep.click()
+    come(page, held, 1)
+    text.fill("2 cups pearl barley")
+    keep.dispatch_event("click")
+    settled(page)
+    for route in held:
+        route.continue_()
+    page.unroute("**/api/table/meals")
+    expect(page.get_by_role("button", name="Kept")).to_be_disabled()
+    expect(page.get_by_text("Somebody else")).to_have_count(0)
+    page.reload()
+    expect(text).to_have_value("2 cups pearl barley")
 
 
 def test_a_meal_that_was_opened_stays_open_when_nothing_in_it_waits_any_more(page: Page, served: Here) -> None:

@@ -1,6 +1,7 @@
 // What every place on screen shares: the figures along the top edge, the message of the moment, and undo.
 import { api, ask, onDiskTrouble, onRefused, onUnreached, onWaiting, type Answer, type Schemas, whyNot } from "$lib/api/client";
 import { bringWords } from "$lib/ui/bring";
+import { tick } from "svelte";
 import { latest } from "./latest";
 
 class TheLarder {
@@ -73,6 +74,21 @@ class TheLarder {
     this.disk = "";
     this.version += 1;
     return this.refresh();
+  }
+
+  /** What pages are being read anew. */
+  #reading = new Set<Promise<void>>();
+
+  /** A page is read anew. */
+  reads(reading: Promise<void>): void {
+    this.#reading.add(reading);
+    void reading.finally(() => this.#reading.delete(reading));
+  }
+
+  /** Done once what was changed is shown. */
+  async shown(): Promise<void> {
+    await tick();
+    while (this.#reading.size) await Promise.all(this.#reading);
   }
 
   say(text: string, tone: "good" | "wrong" = "good", link?: { href: string; text: string }): void {

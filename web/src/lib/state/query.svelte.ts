@@ -32,7 +32,13 @@ export class Query<T> implements Shown {
   }
 
   /** Read it anew; what is under way counts no longer. */
-  again = async (): Promise<void> => {
+  again = (): Promise<void> => {
+    const reading = this.#again();
+    larder.reads(reading);
+    return reading;
+  };
+
+  async #again(): Promise<void> {
     this.stop();
     const { signal } = (this.#under = new AbortController());
     const version = larder.version;
@@ -46,7 +52,7 @@ export class Query<T> implements Shown {
     // What is as it stood is not drawn anew.
     if (JSON.stringify(data) !== JSON.stringify(this.data)) this.data = data;
     if (key !== undefined) seen[key] = { version, data };
-  };
+  }
 
   stop(): void {
     this.#under.abort();

@@ -59,6 +59,8 @@
     const kept = await ask(api.PUT("/api/household", { params: { header: basedOn(seen.data.version) }, body: typed }));
     wrong = kept.wrong ?? {};
     if (kept.wrong) return;
+    // If the place is refused, what is changed then is based on what was just kept.
+    await seen.again();
     const now = first.data?.place;
     if (now) {
       const body = { ...now, ...place, ...(feel ? feltAs(feel) : {}) };

@@ -6,6 +6,7 @@
   import Patterns from "$lib/draw/Patterns.svelte";
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
+  import { turns } from "$lib/state/turn";
   import Goal from "./Goal.svelte";
   import Meals from "./Meals.svelte";
   import { afterPaint } from "$lib/shell/paint";
@@ -22,7 +23,10 @@
   let most = $state(9);
   $effect(() => (store ? afterPaint(() => (most = Infinity)) : undefined));
 
-  async function set(change: Partial<Schemas["Goal"]>) {
+  const inTurn = turns();
+  const set = (change: Partial<Schemas["Goal"]>) => inTurn(() => tell(change));
+
+  async function tell(change: Partial<Schemas["Goal"]>) {
     if (!store) return;
     const header = basedOn(store.goal_version);
     const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...store.goal, ...change } }));

@@ -4,6 +4,7 @@
   import Sack from "$lib/draw/Sack.svelte";
   import { counted } from "$lib/format/words";
   import { larder } from "$lib/state/larder.svelte";
+  import { turns } from "$lib/state/turn";
   import ChevronDown from "@lucide/svelte/icons/chevron-down";
   import Refusal from "$lib/ui/Refusal.svelte";
 
@@ -13,13 +14,17 @@
   let typed = $state<string>();
   let wrong = $state<Wrong>({});
 
-  async function weigh(amount: string) {
+  const inTurn = turns();
+
+  const weigh = (amount: string) => inTurn(() => tell(amount));
+
+  async function tell(amount: string) {
     if (amount.trim() === row.cupboard) return;
     const body = { amount, was_g: row.cupboard_g };
     const done = await ask(api.PUT("/api/table/cupboard/{food}", { params: { path: { food: row.food } }, body }));
     wrong = done.wrong ?? {};
     if (done.wrong && wrong.cupboard?.code !== "outdated") return;
-    typed = undefined;
+    if (typed === amount) typed = undefined;
     await larder.changed();
   }
 

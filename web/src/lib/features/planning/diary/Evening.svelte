@@ -3,6 +3,7 @@
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { draft, keepDraft } from "$lib/state/draft";
   import { larder } from "$lib/state/larder.svelte";
+  import { turns } from "$lib/state/turn";
   import FromShelf from "./FromShelf.svelte";
   import X from "@lucide/svelte/icons/x";
   import Refusal from "$lib/ui/Refusal.svelte";
@@ -28,15 +29,28 @@
   const date = $derived(new Date(`${day.day}T12:00`));
   const called = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
 
-  /** Write the day anew, as it was shown: if somebody else wrote on it since, that is shown first. */
-  async function write(items: Schemas["Written"][]) {
+  /** Write the day anew, from how it is shown: if somebody else wrote on it since, that is shown first. */
+  async function rewrite(evening: string, anew: (items: Schemas["Written"][]) => Schemas["Written"][]) {
+    if (day.day !== evening) return larder.say("Another evening was opened before its turn came: that one stays as it is", "wrong");
+    const items = anew(written);
     const done = await ask(api.PUT("/api/table/diary/{day}", { params: { path: { day: day.day }, header: basedOn(day.version) }, body: { items } }));
     await told(done.wrong);
     if (done.wrong?.request) await larder.changed();
   }
 
-  /** Add a line; what others write on the same evening stays. */
-  async function append(item: Schemas["Written"]) {
+  const inTurn = turns();
+  const write = (anew: (items: Schemas["Written"][]) => Schemas["Written"][]) => {
+    const evening = day.day;
+    return inTurn(() => rewrite(evening, anew));
+  };
+
+  /** Add a line, at once; what others write on the same evening stays, and what is rewritten next goes by it. */
+  function append(item: Schemas["Written"]) {
+    const done = adds(item);
+    return inTurn(() => done);
+  }
+
+  async function adds(item: Schemas["Written"]) {
     const done = await ask(api.POST("/api/table/diary/{day}/lines", { params: { path: { day: day.day } }, body: { items: [item] } }));
     // What was typed meanwhile is the next line, and so is what nobody has sent yet.
     if (!done.wrong && line === item.line) line = "";
@@ -48,7 +62,9 @@
     if (!problem) await larder.changed();
   }
 
-  const pick = (meal: number) => (has(meal) ? write(written.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" }));
+  const pick = (meal: number) => (has(meal) ? write((items) => items.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" }));
+
+  const takeOut = (key: string) => write((items) => items.filter((_, n) => lineKey(n) !== key));
 
   function add(event: SubmitEvent) {
     event.preventDefault();
@@ -79,7 +95,7 @@
           <button
             class="away grid size-11 shrink-0 place-items-center rounded-lg hover:bg-cream"
             aria-label="Take out {item.meal_name || item.line?.text || 'nothing'}"
-            onclick={() => write(written.filter((_, at) => at !== n))}
+            onclick={() => takeOut(lineKey(n))}
           >
             <X size={18} aria-hidden="true" />
           </button>
@@ -114,7 +130,7 @@
   </div>
 
   {#if !day.kept}
-    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write([{ meal: null, people: null, line: "" }])}>Nothing from the larder</button>
+    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write(() => [{ meal: null, people: null, line: "" }])}>Nothing from the larder</button>
   {/if}
   {#if day.kept}<FromShelf day={day.day} />{/if}
   <p class="caption mt-2">Spices are left out. A day not written says nothing; a day with nothing counts.</p>

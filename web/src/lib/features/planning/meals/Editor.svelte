@@ -10,6 +10,7 @@
   import { latest } from "$lib/state/latest";
   import { larder } from "$lib/state/larder.svelte";
   import { stayed } from "$lib/state/stayed";
+  import { turns } from "$lib/state/turn";
   import Trash2 from "@lucide/svelte/icons/trash-2";
   import { onMount, untrack } from "svelte";
   import Stepper from "$lib/features/planning/Stepper.svelte";
@@ -102,18 +103,15 @@
     void reread();
   }
 
-  /** A new meal is on its way: what is written from now on is a change to it. */
-  let adding = false;
-
-  async function keep() {
-    if (adding) return;
-    adding = !view;
-    await tell();
-    adding = false;
-  }
-
-  async function tell() {
+  const inTurn = turns();
+  const keep = () => {
     const here = stayed();
+    return inTurn(() => tell(here));
+  };
+
+  async function tell(here: () => boolean) {
+    // What is written on to a new meal that is kept by now is a change to that.
+    if (told) return;
     const body = $state.snapshot(meal);
     const done = view
       ? await ask(api.PUT("/api/table/meals/{number}", { params: { path: { number: view.number }, header: basedOn(version) }, body }))
@@ -163,9 +161,13 @@
     void reread();
   }
 
-  async function remove() {
-    if (!view) return;
+  const remove = () => {
     const here = stayed();
+    return inTurn(() => takeOff(here));
+  };
+
+  async function takeOff(here: () => boolean) {
+    if (!view) return;
     const [number, called] = [view.number, view.meal.name];
     const done = await ask(api.DELETE("/api/table/meals/{number}", { params: { path: { number }, header: basedOn(version) } }));
     refused = done.wrong ?? {};

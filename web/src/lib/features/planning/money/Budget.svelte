@@ -2,23 +2,24 @@
 <script lang="ts">
   import { api, ask, basedOn, type Schemas, type Wrong } from "$lib/api/client";
   import { larder } from "$lib/state/larder.svelte";
+  import { turns } from "$lib/state/turn";
   import Refusal from "$lib/ui/Refusal.svelte";
 
   let { list }: { list: Schemas["ListView"] } = $props();
   let typed = $state<string>();
   let wrong = $state<Wrong>({});
 
-  async function keep(weekly: string) {
-    if (typed === undefined) return;
+  const inTurn = turns();
+
+  const keep = (weekly: string) => inTurn(() => tell(weekly));
+
+  async function tell(weekly: string) {
     const done = await ask(api.PUT("/api/table/budget", { params: { header: basedOn(list.budget_version) }, body: { weekly } }));
     wrong = done.wrong ?? {};
     if (wrong.request) {
       wrong = { weekly: { message: `${wrong.request.message}: see what it is now, and type yours again`, nearest: [] } };
-      typed = undefined;
-      await larder.changed();
-    }
-    if (done.wrong) return;
-    typed = undefined;
+    } else if (done.wrong) return;
+    if (typed === weekly) typed = undefined;
     await larder.changed();
   }
 </script>
