@@ -66,6 +66,9 @@ def test_a_freeze_from_the_door_to_the_bench(page: Page, served: Here) -> None:
     within.get_by_role("button", name="Open it, to the bench").click()
     expect(page).to_have_url(f"{served.url}/bench")
     expect(page.get_by_role("combobox", name="What is on the bench")).to_have_value("10 kg white rice")
+    # What is on record is nobody's to say: a box for it would show what the plan does not go by.
+    expect(page.get_by_text("Frozen first (kills insects)on record")).to_be_visible()
+    expect(page.get_by_role("checkbox", name="Frozen first")).to_have_count(0)
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text(re.compile("^Undone"))).to_be_visible()
     page.goto(f"{served.url}/drying/freezer")

@@ -11,7 +11,7 @@ import pytest
 from fastapi.routing import APIRoute
 from playwright.sync_api import Page, Route, ViewportSize, expect
 
-from tests.browser.conftest import AXE, ROOT, Here, held_back, settled
+from tests.browser.conftest import AXE, ROOT, Here, held_back, put_on_bench, settled
 from yellow_larder import api
 
 pytestmark = pytest.mark.browser
@@ -257,6 +257,32 @@ def refuse(route: Route, field: str, message: str) -> None:
     """Answer as the larder does that refuses something."""
     problem = {"status": 422, "title": "No", "errors": [{"field": field, "message": message, "nearest": []}]}
     route.fulfill(status=422, content_type="application/problem+json", json=problem)
+
+
+def test_a_box_that_was_refused_stands_as_it_did(page: Page, demo: Here) -> None:
+    page.goto(f"{demo.url}/table")
+    page.locator("main details summary").first.click()
+    page.route("**/api/table/goal", lambda route: refuse(route, "request", "Not tonight"))
+    boxes = page.get_by_role("main").get_by_role("checkbox")
+    before = [each.is_checked() for each in boxes.all()]
+    assert len(before) > 5
+    for box in boxes.all():
+        with page.expect_response("**/api/table/goal"):
+            box.click()
+    settled(page)
+    assert [each.is_checked() for each in boxes.all()] == before
+
+
+@pytest.mark.parametrize("container", ["1 gal foil bag", "quart jar", "5 gal pail", "1.5 litre drinks bottle"])
+def test_whatever_is_ticked_on_the_bench_is_so_in_the_plan(page: Page, served: Here, container: str) -> None:
+    put_on_bench(page, served, "4 kg white rice", container)
+    boxes = page.get_by_role("main").get_by_role("checkbox")
+    assert boxes.count() > 3
+    for n in range(boxes.count()):
+        before = boxes.nth(n).is_checked()
+        with page.expect_response("**/api/bench/plan"):
+            boxes.nth(n).click()
+        expect(boxes.nth(n)).to_be_checked(checked=not before)
 
 
 def test_what_is_refused_is_said_to_whoever_went_on(page: Page, demo: Here) -> None:

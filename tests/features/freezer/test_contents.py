@@ -67,7 +67,10 @@ def test_through_the_freezer_and_out_again(larder: Larder, clock: Clock) -> None
     lot = open_it(larder, number)
     assert in_freezer(larder) == []
     ask = Ask(line="10 kg white rice", lot=lot)
-    assert plan(larder, ask).frozen
+    on_bench = plan(larder, ask)
+    assert on_bench.frozen
+    assert not on_bench.food.says_frozen
+    assert plan(larder, replace(ask, lot=None)).food.says_frozen
     protections = plan(larder, replace(ask, container="jar-quart")).protections
     inside = next(each for each in protections if "inside" in each.threat)
     assert inside.closed

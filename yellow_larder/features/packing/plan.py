@@ -215,6 +215,8 @@ class FoodOnBench:
     """Whether insects commonly come with it."""
     says_conditioned: bool
     """Whether somebody has to say that a jar proved it dry, since it comes with no record."""
+    says_frozen: bool
+    """Whether it is up to whoever packs it to say that it was frozen, since no record does."""
     warmest: str
     words: str
     """What was read as its name in the line that was typed; empty if it was picked."""

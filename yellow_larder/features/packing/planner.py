@@ -191,6 +191,7 @@ def _plan(on: _OnBench) -> Plan:
             water_activity=case.water_activity if course.of.isotherm is not None else None,
             carries_insects=on.food.carries_insects,
             says_conditioned=lot is None and wants_proof(food),
+            says_frozen=lot is None or lot.frozen_on is None,
             warmest=say_temperature(place.mean_c + place.swing_c, household.units),
             words=on.words,
         ),

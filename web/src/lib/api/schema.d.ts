@@ -5381,6 +5381,8 @@ export interface components {
             name: string;
             /** Says Conditioned */
             says_conditioned: boolean;
+            /** Says Frozen */
+            says_frozen: boolean;
             /** Warmest */
             warmest: string;
             /** Water Activity */

@@ -5,6 +5,7 @@
   import type { Schemas, Wrong } from "$lib/api/client";
   import type { Bench } from "./bench.svelte";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Tick from "$lib/ui/Tick.svelte";
 
   let {
     bench,
@@ -149,10 +150,10 @@
       <div class="col-span-2 -mt-2 empty:hidden">{@render error("fill")}{@render error("headspace")}</div>
     </div>
 
-    {#snippet check(label: string, on: boolean, set: (on: boolean) => void)}
+    {#snippet check(label: string, on: boolean, onset: (on: boolean) => void)}
       <label class="flex min-h-11 cursor-pointer items-center justify-between gap-3">
         <span>{label}</span>
-        <input type="checkbox" class="size-5.5 accent-leaf" checked={on} onchange={(event) => set(event.currentTarget.checked)} />
+        <Tick class="size-5.5 accent-leaf" {on} {onset} />
       </label>
     {/snippet}
     <div class="divide-y divide-line border-y border-line">
@@ -166,7 +167,11 @@
           bench.set({ gel }),
         )}{/if}
       {#if plan.food.says_conditioned}{@render check("Conditioned in a jar", bench.ask.conditioned ?? false, (conditioned) => bench.set({ conditioned }))}{/if}
-      {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
+      {#if plan.food.says_frozen}
+        {@render check("Frozen first (kills insects)", plan.frozen, (frozen) => bench.set({ frozen }))}
+      {:else}
+        <p class="flex min-h-11 items-center justify-between gap-3"><span>Frozen first (kills insects)</span><b>on record</b></p>
+      {/if}
       {#if plan.food.carries_insects || measures.length}
         {#each PESTS as [measure, words] (measure)}{@render check(words, measures.includes(measure), () => toggle(measure))}{/each}
       {/if}

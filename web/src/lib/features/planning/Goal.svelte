@@ -4,10 +4,23 @@
   import type { Schemas, Wrong } from "$lib/api/client";
   import { counted } from "$lib/format/words";
   import Refusal from "$lib/ui/Refusal.svelte";
+  import Tick from "$lib/ui/Tick.svelte";
 
   type Goal = Schemas["Goal"];
-  let { goal, meals, wrong, diary, onset }: { goal: Goal; meals: Schemas["MealView"][]; wrong: Wrong; diary: number; onset: (change: Partial<Goal>) => void } =
-    $props();
+  let {
+    goal,
+    meals,
+    wrong,
+    diary,
+    onset,
+  }: {
+    goal: Goal;
+    meals: Schemas["MealView"][];
+    wrong: Wrong;
+    diary: number;
+    /** What is set, by the goal as it is when its turn comes. */
+    onset: (change: (goal: Goal) => Partial<Goal>) => void;
+  } = $props();
 
   const LENGTHS = ["1 month", "3 months", "6 months", "1 year"];
   const YEARS = [1, 3, 10, 25];
@@ -17,13 +30,18 @@
     ["both", "both"],
   ];
 
-  const some = $derived(goal.meals ?? []);
-  const counts = (number: number) => !some.length || some.includes(number);
+  const be = (length: string) => onset(() => ({ length }));
 
-  function toggle(number: number) {
-    const on = meals.map((each) => each.number).filter(counts);
-    const next = on.includes(number) ? on.filter((each) => each !== number) : [...on, number];
-    onset({ meals: next.length === meals.length ? [] : next });
+  const some = $derived(goal.meals ?? []);
+  const counts = (number: number, among = some) => !among.length || among.includes(number);
+
+  function count(number: number, wanted: boolean) {
+    onset(({ meals: among }) => {
+      const next = meals.map((each) => each.number).filter((each) => (each === number ? wanted : counts(each, among)));
+      // None at all would mean all of them.
+      if (!next.length) return {};
+      return { meals: next.length === meals.length ? [] : next };
+    });
   }
 </script>
 
@@ -33,7 +51,7 @@
     id="length"
     data-find
     value={goal.length}
-    onchange={(event) => onset({ length: event.currentTarget.value })}
+    onchange={(event) => be(event.currentTarget.value)}
     autocomplete="off"
     aria-invalid={wrong.length ? "true" : undefined}
     aria-describedby={wrong.length ? "wrong-length" : undefined}
@@ -46,7 +64,7 @@
     label="How long"
     options={LENGTHS}
     value={goal.length}
-    onset={(length) => onset({ length })}
+    onset={be}
     row="mt-2.5 grid grid-cols-4 gap-1.5 md:grid-cols-2 md:gap-2"
     chip="max-md:!px-1 max-md:text-sm"
   />
@@ -59,7 +77,7 @@
       label="Based on"
       options={BASES}
       value={goal.basis}
-      onset={(basis) => onset({ basis })}
+      onset={(basis) => onset(() => ({ basis }))}
       row="mt-1.5 grid grid-cols-3 gap-1.5"
       chip="!px-1 text-sm"
     />
@@ -76,7 +94,7 @@
       label="Shelf life wanted, years"
       options={YEARS}
       value={goal.keep_years}
-      onset={(keep_years) => onset({ keep_years })}
+      onset={(keep_years) => onset(() => ({ keep_years }))}
       row="mt-1.5 grid grid-cols-4 gap-1.5"
       chip="!px-1"
     />
@@ -84,12 +102,7 @@
 
   <label class="mt-4 flex min-h-12 items-center justify-between gap-3 border-y border-line py-1">
     Count seasonings too
-    <input
-      type="checkbox"
-      class="size-6 accent-[var(--leaf)]"
-      checked={goal.seasonings}
-      onchange={(event) => onset({ seasonings: event.currentTarget.checked })}
-    />
+    <Tick class="size-6 accent-[var(--leaf)]" on={goal.seasonings ?? false} onset={(seasonings) => onset(() => ({ seasonings }))} />
   </label>
 
   {#if meals.length > 1}
@@ -102,12 +115,11 @@
         {#each meals as each (each.number)}
           <li>
             <label class="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
+              <Tick
                 class="size-6 shrink-0 accent-[var(--leaf)]"
-                checked={counts(each.number)}
+                on={counts(each.number)}
                 disabled={counts(each.number) && some.length === 1}
-                onchange={() => toggle(each.number)}
+                onset={(on) => count(each.number, on)}
               />
               <span class="leading-tight">{each.meal.name}</span>
             </label>

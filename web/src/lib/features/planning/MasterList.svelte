@@ -24,12 +24,12 @@
   $effect(() => (store ? afterPaint(() => (most = Infinity)) : undefined));
 
   const inTurn = turns();
-  const set = (change: Partial<Schemas["Goal"]>) => inTurn(() => tell(change));
+  const set = (change: (goal: Schemas["Goal"]) => Partial<Schemas["Goal"]>) => inTurn(() => tell(change));
 
-  async function tell(change: Partial<Schemas["Goal"]>) {
+  async function tell(change: (goal: Schemas["Goal"]) => Partial<Schemas["Goal"]>) {
     if (!store) return;
     const header = basedOn(store.goal_version);
-    const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...store.goal, ...change } }));
+    const done = await ask(api.PUT("/api/table/goal", { params: { header }, body: { ...store.goal, ...change(store.goal) } }));
     wrong = done.wrong ?? {};
     // One choice at a time is set here: shown anew with what somebody else set, it is set again or left.
     if (done.now) larder.say("Somebody else changed the goal: this is what they set. Choose again if you want yours.", "wrong");
