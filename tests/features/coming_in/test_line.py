@@ -74,6 +74,12 @@ def test_every_food_is_read_by_each_of_its_names(group: list[Food]) -> None:
         ("1 gallon jar of honey", 1, "jar-gallon", None, Closing.LID),
         ("canned black beans x 8", 8, "tin", None, Closing.LID),
         ("2 dozen eggs", 1, "box", 1200, Closing.LID),
+        ("a dozen pint jars of pinto beans", 12, "jar-pint", None, Closing.LID),
+        ("half a dozen quart jars rice", 6, "jar-quart", None, Closing.LID),
+        ("half a gallon jar of rice", 1, "jar-half-gallon", None, Closing.LID),
+        ("10 lb flour in its bag", 1, "packet-5-kg", 10 * G_PER_POUND, Closing.LID),
+        ("flour, 5 lb, still in its paper bag", 1, "packet-5-kg", 5 * G_PER_POUND, Closing.LID),
+        ("rice in the original packaging", 1, "packet-1-kg", None, Closing.LID),
         ("50 lb sack wheat", 1, "sack", 50 * G_PER_POUND, Closing.LID),
         ("jar of jam", 1, "shop-jar", None, Closing.LID),
         ("3 quart jars rice, no absorbers", 3, "jar-quart", None, Closing.LID),
@@ -88,6 +94,19 @@ def test_how_many_in_what(text: str, count: int, container: str, each_g: float |
         assert "full" in found.taken_as
     else:
         assert found.each_g == pytest.approx(each_g, rel=1e-3)
+
+
+@pytest.mark.parametrize("text", ["half a bucket of oats", "½ bucket oats", "3/4 jar rice", "half-full jar of rice"])
+def test_what_is_not_full_stands_open(text: str) -> None:
+    found = read(text)
+    assert found.count == 1
+    assert any("stands open" in doubt for doubt in found.doubts)
+
+
+def test_what_is_told_by_its_measure_alone_says_what_it_was_taken_to_be_in() -> None:
+    """Who says three quarts may mean three jars."""
+    assert "taken as a shop packet: say “quart jars” if that is what it is in" in read("three quarts beans").doubts
+    assert any("does not say in what" in each for each in read("10 lb beans").taken_as)
 
 
 def test_where_it_is_said_to_stand() -> None:
@@ -126,6 +145,8 @@ def test_the_households_own_word_stays_if_the_table_knows_it() -> None:
         ("jar of rice, best by 2099", "cannot be right"),
         ("jar of rice, best by 1985-13", "There is no"),
         ("jar of xyzzy", "not in the table"),
+        ("one and a half buckets of oats", "what stands open on one of its own"),
+        ("2½ jars rice", "what stands open on one of its own"),
     ],
 )
 def test_what_cannot_be_read_says_why(text: str, why: str) -> None:

@@ -49,7 +49,7 @@ _OPEN = re.compile(
     r",?\s*(?<!un)\b(?:opened|open(?!\s*kettle)|in use|started|half[\s-]*(?:full|empty|used)|nearly (?:full|empty))\b",
     re.IGNORECASE,
 )
-_STANDS_OPEN = "it stands open: put it away, then open it on its card"
+STANDS_OPEN = "it stands open: put it away, then open it on its card"
 
 _CANNED_AT_HOME = re.compile(
     r",?\s*\b(?:home[\s-]*(?:canned|bottled|tinned|made)?[\s,]*(?:canned|bottled)|canned at home|we canned|"
@@ -89,7 +89,7 @@ def take_canned_at_home(line: Rest) -> str:
 def take_closing(line: Rest) -> Closing | None:
     """What a line says was done about the air; none if it does not say."""
     if line.take(_OPEN) is not None:
-        line.doubts.append(_STANDS_OPEN)
+        line.doubts.append(STANDS_OPEN)
     line.take(_LIDS)
     for closing, pattern in ((Closing.LID, NO_PACKETS), (Closing.ABSORBER, PACKETS), (Closing.VACUUM, VACUUM)):
         if line.take(pattern) is not None:

@@ -9,11 +9,14 @@ from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.names import told_apart
+from yellow_larder.features.coming_in.how_closed import STANDS_OPEN
 from yellow_larder.features.coming_in.in_what import InWhat
 from yellow_larder.features.coming_in.of_what import COUNTED
 from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.reference import ways_of
 from yellow_larder.reference.portions import Portion, portions
+from yellow_larder.words.articles import a_or_an
+from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, read_amount, read_count
 
 SMALL_G = 300.0
@@ -31,6 +34,11 @@ _CASES = re.compile(
     r"\b(?:(?P<cases>\d+|an?|one|two|three)\s+)?(?:cases?|flats?|trays?)\s*(?:of\s+(?=\d)|\(\s*)(?P<each>\d+)\s*\)?\s*(?:[x×]\s*)?",
     re.IGNORECASE,
 )
+_AND_A_HALF = re.compile(rf"(?<![\w/.,])(?P<whole>{COUNT})\s+and\s+a\s+half(?=\s)", re.IGNORECASE)
+_FRACTION = re.compile(r"(?P<whole>\d*)\s*(?P<part>[½¼¾])")
+_PARTS = {"½": "1/2", "¼": "1/4", "¾": "3/4"}
+_HALF_A = re.compile(r"\bhalf\s+an?\s+", re.IGNORECASE)
+_DOZENS = re.compile(rf"(?<![\w/.,])(?:(?P<count>{COUNT})\s+)?dozens?\s+(?:of\s+)?(?=\w)", re.IGNORECASE)
 _BARE_MEASURE = re.compile(
     r"^(?:an?\s+)?(?=(?:gal(?:lon)?|quart|qt|pint|pt|lit(?:re|er)|bushel|peck)\s+(?:of\s+)?\w)", re.I
 )
@@ -55,13 +63,25 @@ class HowMuch:
 
 
 def in_plain_measures(text: str) -> str:
-    """A line with its pounds and cases written out.
+    """A line with its pounds, cases, dozens and halves written out.
 
     Example:
         >>> in_plain_measures("50# bag rice"), in_plain_measures("2 cases of 12 cans corn")
         ('50 lb bag rice', '24 cans corn')
+        >>> in_plain_measures("half a dozen jars beans"), in_plain_measures("one and a half buckets oats")
+        ('6 jars beans', '1 1/2 buckets oats')
+        >>> in_plain_measures("2½ lb oats"), in_plain_measures("¾ bucket rice")
+        ('2 1/2 lb oats', '3/4 bucket rice')
     """
+    text = _FRACTION.sub(lambda found: f"{found['whole']} {_PARTS[found['part']]}".strip(), text)
+    text = _AND_A_HALF.sub(lambda found: f"{round(read_count(found['whole']))} 1/2", text)
+    text = _DOZENS.sub(_in_dozens, _HALF_A.sub("1/2 ", text))
     return _CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", text))
+
+
+def _in_dozens(found: re.Match[str]) -> str:
+    """How many there are in so many dozens."""
+    return f"{round((read_count(found['count']) if found['count'] else 1) * 12)} "
 
 
 def with_a_number(text: str) -> str:
@@ -96,9 +116,27 @@ def take_how_much(line: Rest, found: InWhat | None) -> HowMuch:
     return HowMuch(count, weight)
 
 
+def say_unsaid(line: Rest, container: Container, much: HowMuch) -> None:
+    """Say what was taken for what food is in that the line tells only the measure of: who says quarts may mean jars."""
+    if much.weight is None or container.kind is not Kind.PACKET:
+        return
+    jars = _JARS.search(much.weight["amount"])
+    if jars:
+        line.doubts.append(f"taken as a shop packet: say “{jars[0]} jars” if that is what it is in")
+    else:
+        line.taken_as.append(f"in {a_or_an(container.name)}: the line does not say in what")
+
+
+_JARS = re.compile(r"pint|quart|pt|qt", re.IGNORECASE)
+
+
 def _count(line: Rest, found: InWhat | None) -> int:
     """How many: what stands before the container, or before the food."""
     if found is not None and found.count is not None:
+        if 0 < found.count < 1 and not found.is_piece:
+            line.doubts.append(STANDS_OPEN)
+        elif found.count % 1 and not found.is_piece:
+            raise Refused("line", "Write what is full on one line, and what stands open on one of its own")
         return _whole(found.count)
     counted = line.take(COUNTED)
     if counted is None:

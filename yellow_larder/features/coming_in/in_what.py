@@ -29,7 +29,14 @@ _AS_IT_GREW = r"(?:crates?|baskets?|nets?|braids?|bunch(?:es)?|strings?)"
 _PIECES = r"(?:loaf|loaves|heads?|bulbs?|sticks?|blocks?|slabs?|bars?|fillets?|sachets?)"
 """What is no container, but one of the thing itself."""
 
+_AS_SOLD = (
+    r"(?:still\s+)?in\s+(?:its|their|the)\s+(?:(?:own|original|paper|plastic|shop|store|maker['’]?s)\s+)*"
+    r"(?:bags?|packets?|packs?|packag(?:es?|ing)|box(?:es)?|cartons?|sacks?|wrapp(?:ers?|ings?))"
+)
+"""Food as it came from the shop."""
+
 _SORTS: dict[str, tuple[Kind, ...]] = {
+    _AS_SOLD: (Kind.PACKET,),
     r"(?:mason |preserving |canning |glass )?jars?|crocks?": (Kind.JAR,),
     r"(?:(?:foil|mylar|aluminium)[\s-]*)?zip(?:per|[\s-]?lock)?(?:[\s-]*(?:foil|mylar))?[\s-]*bags?": (Kind.ZIP_BAG,),
     r"(?:vacuum|vac)[\s-]*(?:sealer\s*)?(?:pouch(?:es)?|bags?)|pouch(?:es)?": (Kind.POUCH,),

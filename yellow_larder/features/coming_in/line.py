@@ -25,6 +25,7 @@ from yellow_larder.features.coming_in.how_much import (
     SMALL_G,
     each_g,
     in_plain_measures,
+    say_unsaid,
     sold_g_of,
     take_how_much,
     with_a_number,
@@ -163,6 +164,8 @@ def read_stock_line(text: str, named: Named, units: Units, today: date) -> Read:
     elif found is not None and found.is_piece and much.weight is None:
         line.doubts.append("nobody knows what one of them weighs: write what all weigh")
     container = that_holds(container, food, mass_g, is_sized=found is not None and found.is_sized)
+    if found is None:
+        say_unsaid(line, container, much)
     dated = dated.is_best_by() if container.from_the_shop else dated.is_packed(today)
     line.doubts += dated.doubts
     if not 1 <= count <= MOST_ALIKE:
