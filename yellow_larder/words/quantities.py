@@ -28,7 +28,7 @@ MOST_KG = 5_000
 _MASS = {
     **dict.fromkeys(("g", "gr", "gram", "grams", "grammes"), 1.0),
     **dict.fromkeys(("kg", "kgs", "kilo", "kilos", "kilogram", "kilograms"), 1e3),
-    **dict.fromkeys(("t", "tonne", "tonnes"), 1e6),
+    **dict.fromkeys(("tonne", "tonnes"), 1e6),
     **dict.fromkeys(("oz", "ounce", "ounces"), units_of.G_PER_OUNCE),
     **dict.fromkeys(("lb", "lbs", "pound", "pounds"), units_of.G_PER_POUND),
     **dict.fromkeys(("st", "stone"), units_of.G_PER_STONE),

@@ -60,7 +60,43 @@ def test_fresh_things_by_their_solids(text: str, food: str, fresh_g: float, wate
     assert read.each_g or "solids" in read.says
 
 
-@pytest.mark.parametrize("text", ["salt", "a pinch of thyme", "pepper to taste", "1 tsp cumin", "3 oz knobs"])
+@pytest.mark.parametrize(
+    ("text", "food", "mass_g"),
+    [
+        ("2 T oil", "vegetable-oil", cups("vegetable-oil", 2 / 16)),
+        ("1 T. sugar", "white-sugar", cups("white-sugar", 1 / 16)),
+        ("3 Tbs honey", "honey", cups("honey", 3 / 16)),
+        ("1½ c rolled oats", "rolled-oats", cups("rolled-oats", 1.5)),
+        ("1-1/2 cups rice", "white-rice", cups("white-rice", 1.5)),
+        ("a cup and a half of rice", "white-rice", cups("white-rice", 1.5)),
+        ("1 (15 oz) can black beans, drained", "black-beans", 71),
+        ("1 can (15-ounce) black beans", "black-beans", 71),
+        ("2 x 400 g tins chickpeas", "chickpeas", 2 * 71 * 400 / 425),
+        ("one 28-oz can crushed tomatoes", "tinned-tomatoes", 28 * OZ),
+        ("400g tin chopped tomatoes", "tinned-tomatoes", 400),
+        ("1 pkg (12 oz) egg noodles", "egg-noodles", 12 * OZ),
+        ("200 g (7 oz) pasta", "macaroni", 200),
+        ("1 cup dry black beans, soaked overnight", "black-beans", cups("black-beans", 1)),
+        ("1 stick butter", "butter", 113),
+        ("4 chicken breasts", "chicken-raw", 800),
+        ("1 dozen eggs", "egg-powder", 12 * 12.3),
+        ("2-3 eggs", "egg-powder", 3 * 12.3),
+        ("1 box mac and cheese", "boxed-macaroni-cheese", 206),
+    ],
+)
+def test_as_recipes_are_written(text: str, food: str, mass_g: float) -> None:
+    """T is a tablespoon, a sixteenth of a cup (NIST Handbook 44, appendix C); what one weighs is of the portions."""
+    read = KITCHEN.read(text)
+    assert (read.reading, read.food) == (Reading.READ, food)
+    assert read.mass_g == pytest.approx(mass_g, rel=0.005)
+    assert read.text == text
+
+
+SEASONED = ["salt", "a pinch of thyme", "pepper to taste", "1 tsp cumin", "3 oz knobs", "salt and pepper to taste"]
+SEASONED += ["1 t. salt", "2 t cumin", "3 cloves garlic, minced", "2 bouillon cubes"]
+
+
+@pytest.mark.parametrize("text", SEASONED)
 def test_seasonings_are_known_as_such(text: str) -> None:
     assert KITCHEN.read(text).reading is Reading.SEASONING
 
@@ -74,8 +110,9 @@ def test_what_is_not_kept_here(text: str) -> None:
     ("text", "says"),
     [
         ("barley", "How much barley?"),
+        ("handful of barley", "How much barley?"),
         ("lots of love", "How much lots of love?"),
-        ("2 cloves", "Say what it is measured in"),
+        ("2 dollops", "Say what it is measured in"),
         ("0 g oats", "zero"),
         ("9,000 kg oats", "more than 5,000 kg"),
         ("a can of oats", "What a can of rolled oats gives dry is not known"),

@@ -144,7 +144,7 @@ def test_a_bag_of_ones_own(larder: Larder) -> None:
     [
         ("line", "not in the table", {"line": "10 kg unobtainium"}),
         ("line", "below zero", {"line": "-10 kg barley"}),
-        ("line", "more than 5,000 kg", {"line": "10,000 t barley"}),
+        ("line", "more than 5,000 kg", {"line": "10,000 tonnes barley"}),
         ("line", "characters", {"line": "x" * 5_000_000}),
         ("fill", "More than fits: a 1 gal foil bag takes 3.81 kg", {"fill": "9 kg"}),
         ("fill", "zero", {"fill": "0 kg"}),
@@ -160,7 +160,7 @@ def test_a_bag_of_ones_own(larder: Larder) -> None:
         ("horizon_years", "between 0.1 and 40", {"horizon_years": 400.0}),
         ("closing", "Nobody closes", {"closing": Closing.VACUUM}),
         ("container", "not in the table", {"container": "cauldron"}),
-        ("container", "pick a larger", {"line": "4 t barley", "container": "jar-half-pint"}),
+        ("container", "pick a larger", {"line": "4 tonnes barley", "container": "jar-half-pint"}),
         ("place", "not there", {"place": 99}),
     ],
 )

@@ -7,13 +7,15 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from typing import NamedTuple
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import find_named, names_of
 from yellow_larder.features.catalog.names import plain
+from yellow_larder.features.catalog.portions import portion_of
+from yellow_larder.features.catalog.recipe_words import in_plain_words
 from yellow_larder.reference import KitchenMeasure, kitchen
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, read_count, read_line
@@ -27,14 +29,28 @@ SEASONING, ELSEWHERE = "seasoning", "elsewhere"
 """What words can mean besides a food: left out of the counting, and not kept in the larder at all."""
 
 _CAN = re.compile(
-    rf"^(?:(?P<count>{COUNT})\s+)?(?:(?P<size>{COUNT}\s*-?\s*(?:oz|g|ml)\b\.?)\s+)?(?:cans?|tins?)\b(?:\s+of\b)?\s+(?P<food>.+)$",
+    rf"^(?:(?P<count>{COUNT})\s+(?:[x×]\s*)?)?(?:(?P<size>{COUNT}\s*-?\s*(?:oz|ounces?|lbs?|pounds?|g|grams?|kg|ml)\b\.?)\s+)?"
+    r"(?:cans?|tins?)\b(?:\s+of\b)?\s+(?P<food>.+)$",
     re.IGNORECASE,
 )
 _COUNTED = re.compile(
     rf"^(?P<count>{COUNT})\s+(?:(?:large|medium|small|big|whole|fresh|ripe)\s+)*(?P<thing>.+)$", re.IGNORECASE
 )
-_HALF = re.compile(r"^half (?:an? )?", re.IGNORECASE)
 _ASIDE = re.compile(r"\s*(?:\(.*?\)|,.*)\s*$")
+_SORT_OF = re.compile(
+    r"^(?:(?:dry|dried|raw|uncooked|large|small|medium|big|whole|ripe|heaping|level|packed|boiling|warm|chopped|diced|"
+    r"sliced|minced|grated|shredded|crushed|peeled|boneless|skinless|unsalted|salted)\s+)+",
+    re.IGNORECASE,
+)
+"""How food is said to be that is that food all the same, if nothing is found with it. Source: our judgement."""
+
+_ONE_OF = re.compile(
+    r"^(?P<what>cloves?|heads?|bulbs?|bunch(?:es)?|sprigs?|stalks?|sticks?|cubes?|leaves|leaf|slices?|loaf|loaves|blocks?|"
+    r"bars?|knobs?|fillets?|(?P<pack>packages?|pkgs?|packets?|packs?|pkts?|sachets?|boxe?s?|tubs?|cartons?|bags?))"
+    r"\s+(?:of\s+)?",
+    re.IGNORECASE,
+)
+"""What one of is said before food that is counted, or sold in packs."""
 
 
 class Reading(StrEnum):
@@ -108,12 +124,10 @@ class Kitchen:
             return Ingredient(
                 text, Reading.UNREAD, says=f"{len(tidy):,} characters; {LONGEST_LINE} is the most for one line"
             )
-        tidy = _HALF.sub("half ", tidy)
-        for attempt in (self._can, self._weighed, self._counted):
-            found = attempt(tidy)
-            if found is not None:
-                return found
-        return self._without_amount(tidy)
+        plainly = in_plain_words(tidy)
+        attempts = (self._can, self._weighed, self._counted)
+        found = next(filter(None, (attempt(plainly) for attempt in attempts)), None)
+        return replace(found or self._without_amount(plainly), text=tidy)
 
     def _can(self, text: str) -> Ingredient | None:
         found = _CAN.match(text)
@@ -122,13 +136,13 @@ class Kitchen:
 
         def weigh(food: Food) -> _Weighed:
             can = self._cans.get(food.key)
-            if can is None:
+            if can is None and food.group != "tins and jars":
                 raise Refused("line", f"What a can of {food.name} gives dry is not known: write its weight in store")
-            share = 1.0
+            holds_g = CAN_G
             if found["size"]:
                 amount = read_line(f"{found['size']} x").amount
-                share = (amount.mass_g or amount.volume_ml) / CAN_G
-            each_g = share * can.stored_g
+                holds_g = amount.mass_g or amount.volume_ml
+            each_g = holds_g if can is None else holds_g / CAN_G * can.stored_g
             return _Weighed(read_count(found["count"] or "one") * each_g, each_g=each_g)
 
         return self._settle(text, found["food"], weigh)
@@ -162,10 +176,27 @@ class Kitchen:
         thing = plain(_ASIDE.sub("", found["thing"]))
         piece: KitchenMeasure | None = self._pieces.get(thing)
         if piece is None:
-            return None
+            return self._as_sold(text, read_count(found["count"]), found["thing"])
         food = self._foods[piece.food]
         each_g = piece.mass_g(food)
         return Ingredient(text, Reading.READ, food.key, read_count(found["count"]) * each_g, thing, each_g=each_g)
+
+    def _as_sold(self, text: str, count: float, thing: str) -> Ingredient | None:
+        """What is counted, or sold in packs, and weighs what one usually weighs."""
+        one_of = _ONE_OF.match(thing)
+        words = thing[one_of.end() :] if one_of else thing
+        meant = self._meaning(words)
+        if isinstance(meant, Refused):
+            return None
+        if isinstance(meant, Reading):
+            return Ingredient(text, meant, words=words)
+        if Trait.SEASONING in meant.traits:
+            return Ingredient(text, Reading.SEASONING, meant.key, 0, words)
+        portion = portion_of(meant, _ASIDE.sub("", words))
+        each_g = 0.0 if portion is None else portion.pack_g if one_of and one_of["pack"] else portion.piece_g
+        if not each_g:
+            return None
+        return Ingredient(text, Reading.READ, meant.key, count * each_g, words, each_g=each_g)
 
     def _settle(self, text: str, words: str, weigh: Callable[[Food], _Weighed]) -> Ingredient:
         """An ingredient whose amount was read, once its food is found."""
@@ -184,7 +215,8 @@ class Kitchen:
     def _meaning(self, words: str) -> Food | Reading | Refused:
         """What words mean: first what the household said, then what the table says; without asides if need be."""
         refusal: Refused | None = None
-        for candidate in dict.fromkeys((words, _ASIDE.sub("", words))):
+        bare = _ASIDE.sub("", words)
+        for candidate in dict.fromkeys((words, bare, _SORT_OF.sub("", bare))):
             said = self._meanings.get(plain(candidate)) or self._said.get(plain(candidate))
             piece = self._dried_pieces.get(plain(candidate))
             if said is None and piece is not None:
@@ -203,12 +235,17 @@ class Kitchen:
         words = re.sub(
             r"\s+to taste$|^(?:a )?(?:pinch|dash|some|little|handful)(?: of)? ", "", text, flags=re.IGNORECASE
         )
-        meant = self._meaning(words)
+        both = [self._meaning(each) for each in words.split(" and ")]
+        meant = both[0] if all(each is Reading.SEASONING or _seasons(each) for each in both) else self._meaning(words)
         if isinstance(meant, Reading):
             return Ingredient(text, meant, words=words)
         if isinstance(meant, Food) and Trait.SEASONING in meant.traits:
             return Ingredient(text, Reading.SEASONING, meant.key, 0, words)
-        return Ingredient(text, Reading.UNREAD, words=words, says=_what_is_missing(text))
+        return Ingredient(text, Reading.UNREAD, words=words, says=_what_is_missing(words))
+
+
+def _seasons(meant: Food | Reading | Refused) -> bool:
+    return isinstance(meant, Food) and Trait.SEASONING in meant.traits
 
 
 def _what_is_missing(text: str) -> str:

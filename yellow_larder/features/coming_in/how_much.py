@@ -8,13 +8,13 @@ from dataclasses import dataclass
 from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
-from yellow_larder.features.catalog.names import told_apart
+from yellow_larder.features.catalog.portions import portion_of
+from yellow_larder.features.catalog.recipe_words import with_plain_numbers
 from yellow_larder.features.coming_in.how_closed import STANDS_OPEN
 from yellow_larder.features.coming_in.in_what import InWhat
 from yellow_larder.features.coming_in.of_what import COUNTED
 from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.reference import ways_of
-from yellow_larder.reference.portions import Portion, portions
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, Amount, read_amount, read_count
@@ -34,11 +34,6 @@ _CASES = re.compile(
     r"\b(?:(?P<cases>\d+|an?|one|two|three)\s+)?(?:cases?|flats?|trays?)\s*(?:of\s+(?=\d)|\(\s*)(?P<each>\d+)\s*\)?\s*(?:[x×]\s*)?",
     re.IGNORECASE,
 )
-_AND_A_HALF = re.compile(rf"(?<![\w/.,])(?P<whole>{COUNT})\s+and\s+a\s+half(?=\s)", re.IGNORECASE)
-_FRACTION = re.compile(r"(?P<whole>\d*)\s*(?P<part>[½¼¾])")
-_PARTS = {"½": "1/2", "¼": "1/4", "¾": "3/4"}
-_HALF_A = re.compile(r"\bhalf\s+an?\s+", re.IGNORECASE)
-_DOZENS = re.compile(rf"(?<![\w/.,])(?:(?P<count>{COUNT})\s+)?dozens?\s+(?:of\s+)?(?=\w)", re.IGNORECASE)
 _BARE_MEASURE = re.compile(
     r"^(?:an?\s+)?(?=(?:gal(?:lon)?|quart|qt|pint|pt|lit(?:re|er)|bushel|peck)\s+(?:of\s+)?\w)", re.I
 )
@@ -63,25 +58,13 @@ class HowMuch:
 
 
 def in_plain_measures(text: str) -> str:
-    """A line with its pounds, cases, dozens and halves written out.
+    """A line with its pounds and cases written out, and its numbers plain.
 
     Example:
         >>> in_plain_measures("50# bag rice"), in_plain_measures("2 cases of 12 cans corn")
         ('50 lb bag rice', '24 cans corn')
-        >>> in_plain_measures("half a dozen jars beans"), in_plain_measures("one and a half buckets oats")
-        ('6 jars beans', '1 1/2 buckets oats')
-        >>> in_plain_measures("2½ lb oats"), in_plain_measures("¾ bucket rice")
-        ('2 1/2 lb oats', '3/4 bucket rice')
     """
-    text = _FRACTION.sub(lambda found: f"{found['whole']} {_PARTS[found['part']]}".strip(), text)
-    text = _AND_A_HALF.sub(lambda found: f"{round(read_count(found['whole']))} 1/2", text)
-    text = _DOZENS.sub(_in_dozens, _HALF_A.sub("1/2 ", text))
-    return _CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", text))
-
-
-def _in_dozens(found: re.Match[str]) -> str:
-    """How many there are in so many dozens."""
-    return f"{round((read_count(found['count']) if found['count'] else 1) * 12)} "
+    return _CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", with_plain_numbers(text)))
 
 
 def with_a_number(text: str) -> str:
@@ -178,7 +161,7 @@ def each_g(
 
 def sold_g_of(food: Food, words: str, found: InWhat | None, much: HowMuch) -> float:
     """What one weighs that is counted, or a pack that nobody says the size of, g; 0 if nobody knows, or it is said."""
-    portion = _portion_of(food, words)
+    portion = portion_of(food, words)
     if portion is None or much.weight is not None or (found is not None and (found.is_sized or found.holds)):
         return 0.0
     is_counted = found.is_piece if found is not None else much.count > 1 or bool(ways_of(food.life))
@@ -186,16 +169,3 @@ def sold_g_of(food: Food, words: str, found: InWhat | None, much: HowMuch) -> fl
         return portion.piece_g
     packs = {Kind.PACKET, Kind.BOX} | ({Kind.BAG} if ways_of(food.life) else set())
     return portion.pack_g if found is None or packs.issuperset(found.kinds) else 0.0
-
-
-def _portion_of(food: Food, words: str) -> Portion | None:
-    """What a food weighs as it is counted or sold, by the words for it; none if nobody knows."""
-    called = told_apart(words)
-    return next(
-        (
-            each
-            for each in portions()
-            if each.food == food.in_table and (not each.words or called in {told_apart(word) for word in each.words})
-        ),
-        None,
-    )

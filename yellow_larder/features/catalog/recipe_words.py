@@ -1,0 +1,92 @@
+"""How recipes write amounts, put into the words that everybody else uses.
+
+T is a tablespoon and t a teaspoon, a bracket holds the size of the can before it, and what was done to the food stands
+behind a comma. Source: common practice, American and British recipes.
+"""
+
+from __future__ import annotations
+
+import re
+import unicodedata
+from fractions import Fraction
+
+from yellow_larder.words.quantities import COUNT, read_count
+
+_N = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*\.\d+|\d+)"
+_SIGN = re.compile(r"(?<!\d )(?P<whole>\d*)(?P<part>[¼-¾⅐-⅞])")
+"""A fraction in one sign; behind a number and a space it may be a size: four ½ pint jars."""
+
+_JOINED = re.compile(r"\b(?P<whole>\d+)\s*-\s*(?P<part>[1-7]/[2-8])\b")
+_RANGE = re.compile(rf"^{_N}\s*(?:-|–|\bto\b|\bor\b)\s*(?P<most>{_N})(?=\s)", re.IGNORECASE)
+_AND_A_HALF = re.compile(rf"(?<![\w/.,])(?P<whole>{COUNT})\s+(?:(?P<of>[a-z]+)\s+)?and\s+a\s+half(?=\s)", re.IGNORECASE)
+_HALF_A = re.compile(r"\bhalf\s+an?\s+(?=[a-z\d])", re.IGNORECASE)
+_DOZENS = re.compile(rf"(?<![\w/.,])(?:(?P<count>{COUNT})\s+)?dozens?\s+(?:of\s+)?(?=\w)", re.IGNORECASE)
+
+_SPOONS = (
+    (re.compile(rf"^(?P<n>{_N})\s*(?:T|[Tt]b|[Tt]bl|[Tt]bs|TBS|[Tt]blsp)s?\.?\s+(?=\w)"), "tbsp"),
+    (re.compile(rf"^(?P<n>{_N})\s*(?:t|ts)\.?\s+(?=\w)"), "tsp"),
+    (re.compile(rf"^(?P<n>{_N})\s*[Cc]\.?\s+(?=\w)"), "cups"),
+)
+_SIZE = r"\d+(?:\.\d+)?\s*-?\s*(?:oz|ounces?|g|grams?|ml|lbs?|pounds?|kg)\b\.?"
+_PACK = r"(?:packages?|pkgs?|packets?|packs?|pkts?|bags?|boxe?s?|containers?|jars?|bottles?|tubs?|cartons?)"
+_SIZE_FIRST = re.compile(
+    rf"^(?P<n>{COUNT})\s*\(\s*(?P<size>{_SIZE})\s*\)\s*(?P<what>\w+)\.?\s+(?:of\s+)?", re.IGNORECASE
+)
+_SIZE_LAST = re.compile(
+    rf"^(?P<n>{COUNT})\s+(?P<what>\w+)\.?\s*\(\s*(?P<size>{_SIZE})\s*\)\s*(?:of\s+)?", re.IGNORECASE
+)
+_SAID_AGAIN = re.compile(rf"^(?P<amount>{_N}\s*[a-z]+\.?)\s*\([^)]*\)\s*(?=\w)", re.IGNORECASE)
+_CAN = re.compile(r"cans?|tins?", re.IGNORECASE)
+
+
+def with_plain_numbers(text: str) -> str:
+    """A line with its halves, fractions and dozens written as numbers.
+
+    Example:
+        >>> with_plain_numbers("one and a half buckets oats"), with_plain_numbers("2½ lb oats")
+        ('1 1/2 buckets oats', '2 1/2 lb oats')
+        >>> with_plain_numbers("half a dozen jars beans"), with_plain_numbers("a cup and a half of rice")
+        ('6 jars beans', '1 1/2 cup of rice')
+    """
+    text = _JOINED.sub(r"\g<whole> \g<part>", _SIGN.sub(_written_out, text))
+    text = _AND_A_HALF.sub(_and_a_half, text)
+    return _DOZENS.sub(_in_dozens, _HALF_A.sub("1/2 ", text))
+
+
+def _written_out(found: re.Match[str]) -> str:
+    part = Fraction(unicodedata.numeric(found["part"])).limit_denominator(10)
+    return f"{found['whole']} {part}".strip()
+
+
+def _and_a_half(found: re.Match[str]) -> str:
+    return " ".join(filter(None, [str(round(read_count(found["whole"]))), "1/2", found["of"]]))
+
+
+def _in_dozens(found: re.Match[str]) -> str:
+    return f"{round((read_count(found['count']) if found['count'] else 1) * 12)} "
+
+
+def in_plain_words(text: str) -> str:
+    """A recipe's line with its amount as one would say it; of two to three, three.
+
+    Example:
+        >>> in_plain_words("2 T oil"), in_plain_words("1 t. salt"), in_plain_words("1½ c rolled oats")
+        ('2 tbsp oil', '1 tsp salt', '1 1/2 cups rolled oats')
+        >>> in_plain_words("1 (15 oz) can black beans"), in_plain_words("1 pkg (12 oz) egg noodles")
+        ('1 15 oz can black beans', '1 x 12 oz egg noodles')
+        >>> in_plain_words("2-3 carrots"), in_plain_words("1-1/2 cups rice"), in_plain_words("200 g (7 oz) pasta")
+        ('3 carrots', '1 1/2 cups rice', '200 g pasta')
+    """
+    text = _RANGE.sub(r"\g<most>", with_plain_numbers(re.sub(r"(?<=\d) (?=[¼-¾⅐-⅞])", "", text)))
+    for pattern, unit in _SPOONS:
+        text = pattern.sub(rf"\g<n> {unit} ", text)
+    for pattern in (_SIZE_FIRST, _SIZE_LAST):
+        text = pattern.sub(_sized, text)
+    return _SAID_AGAIN.sub(r"\g<amount> ", text)
+
+
+def _sized(found: re.Match[str]) -> str:
+    """So many of a size: cans are cans, and what is in a packet is told by its weight."""
+    if _CAN.fullmatch(found["what"]):
+        return f"{found['n']} {found['size']} {found['what']} "
+    return f"{found['n']} x {found['size']} " if re.fullmatch(_PACK, found["what"], re.IGNORECASE) else found[0]
