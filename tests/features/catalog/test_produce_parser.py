@@ -22,6 +22,9 @@ NAMES = produce_names(produce())
         ("1.5 kg mushrooms", "mushrooms", 1500),
         ("2 lb 4 oz bell peppers", "peppers", 1020.6),
         ("mushrooms 800 g", "mushrooms", 800),
+        ("3 kg apples, peeled and cored", "apples", 3000),
+        ("5 lb bananas sliced 1/4 inch", "bananas", 5 * 453.59237),
+        ("half a dozen leeks", "leeks", 6 * 89),
     ],
 )
 def test_weighed_or_counted(line: str, key: str, grams: float) -> None:

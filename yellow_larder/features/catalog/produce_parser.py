@@ -8,6 +8,7 @@ from dataclasses import dataclass
 from yellow_larder.core.drying import Produce
 from yellow_larder.features.catalog.foods import find_named
 from yellow_larder.features.catalog.names import Names
+from yellow_larder.features.catalog.recipe_words import with_plain_numbers
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.quantities import COUNT, MOST_KG, read_count, read_line
 
@@ -15,6 +16,11 @@ _COUNTED = re.compile(
     rf"^(?P<count>{COUNT})\s+(?:(?:large|medium|small|big|ripe|fresh)\s+)*(?P<can>(?:cans?|tins?)\s+(?:of\s+)?)?(?P<food>\D.*)$",
     re.IGNORECASE,
 )
+_DONE = re.compile(
+    r"\s*(?:\(.*?\)|,.*|\b(?:sliced|chopped|diced|cubed|peeled|shredded|halved|cut|cored|pitted|stoned|blanched)\b.*)$",
+    re.IGNORECASE,
+)
+"""What is done to it on its way to the trays; how thick it is cut has a field of its own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -36,10 +42,17 @@ def find_produce(words: str, names: Names[Produce]) -> Produce:
         >>> from yellow_larder.features.catalog.fresh_produce import produce_names
         >>> from yellow_larder.reference.drying import produce
         >>> known = produce_names(produce())
-        >>> find_produce("leek", known).key, find_produce("bell peppers", known).key
+        >>> find_produce("leek", known).key, find_produce("bell peppers, cored and sliced", known).key
         ('leeks', 'peppers')
     """
-    return find_named(re.sub(r"^(?:cans?|tins?) of ", "", words.strip(), flags=re.I), names)
+    called = re.sub(r"^(?:cans?|tins?) of ", "", words.strip(), flags=re.I)
+    try:
+        return find_named(called, names)
+    except Refused:
+        bare = _DONE.sub("", called)
+        if bare in ("", called):
+            raise
+        return find_named(bare, names)
 
 
 def read_fresh(line: str, names: Names[Produce]) -> Fresh:
@@ -55,6 +68,7 @@ def read_fresh(line: str, names: Names[Produce]) -> Fresh:
         >>> read_fresh("4 cans of black beans", known).mass_g, read_fresh("1.2 kg mushrooms", known).mass_g
         (908.0, 1200.0)
     """
+    line = with_plain_numbers(line)
     counted = _COUNTED.match(" ".join(line.split()))
     try:
         read = read_line(line)
