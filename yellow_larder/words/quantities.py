@@ -13,6 +13,7 @@ from functools import lru_cache
 
 from yellow_larder.core import units as units_of
 from yellow_larder.words.errors import Refused
+from yellow_larder.words.numbers import COUNT, NUMBER, plain_numbers, read_count
 
 
 class Units(StrEnum):
@@ -58,19 +59,7 @@ _LENGTH = {
 }
 """Millimetres in each length that people write."""
 
-_WORDS: dict[str, float] = {
-    word: n
-    for n, word in enumerate(
-        ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], 1
-    )
-}
-_WORDS |= {"a": 1, "an": 1, "half": 0.5, "dozen": 12}
-_FRACTIONS = dict(zip("½⅓⅔¼¾⅛⅜⅝⅞", ["1/2", "1/3", "2/3", "1/4", "3/4", "1/8", "3/8", "5/8", "7/8"], strict=True))
 _HOLDERS = "bags?|sacks?|packets?|packs?|boxes|box|tins?|tubs?|pails?|buckets?|jars?|bottles?"
-
-_NUMBER = r"(?:\d+\s+\d+/0*[1-9]\d*|\d+/0*[1-9]\d*|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d+(?:[.,]\d+)?|\.\d+)"
-COUNT = rf"(?:{_NUMBER}|(?:{'|'.join(_WORDS)})\b)"
-"""A number as people write it: 2, 1½, 3/4, two, a, half."""
 
 
 def _unit_pattern(table: dict[str, float]) -> str:
@@ -123,7 +112,7 @@ def read_line(text: str) -> Line:
     tidy = _tidy(text, "line")
     found = _LINE.match(tidy) or _TRAILING.match(tidy)
     if found is None:
-        if re.match(rf"^-?{_NUMBER}", tidy):
+        if re.match(rf"^-?{NUMBER}", tidy):
             raise Refused("line", "Say what it is measured in, and of what: “10 kg pearl barley”, “5 cups oats”")
         food = _short(tidy)
         raise Refused("line", f"How much {food}? Start with an amount: “10 kg {food}”, “5 cups {food}”")
@@ -131,7 +120,7 @@ def read_line(text: str) -> Line:
     if not food:
         raise Refused("line", "And of what? Put the food behind it: “5 cups oats”")
     amount = _read_amount(found["amount"], "line")
-    count = _number(found["count"]) if "count" in found.groupdict() and found["count"] else 1
+    count = read_count(found["count"]) if "count" in found.groupdict() and found["count"] else 1
     return Line(Amount(amount.mass_g * count, amount.volume_ml * count), food)
 
 
@@ -150,7 +139,7 @@ def read_amount(text: str, field: str = "amount") -> Amount:
     if found is None or found["food"]:
         raise Refused(field, "Write an amount such as 2.5 kg, 5 lb 8 oz or 3 cups")
     amount = _read_amount(found["amount"], field)
-    count = _number(found["count"]) if found["count"] else 1
+    count = read_count(found["count"]) if found["count"] else 1
     return Amount(amount.mass_g * count, amount.volume_ml * count)
 
 
@@ -161,11 +150,11 @@ def read_length_mm(text: str, field: str, *, units: Units) -> float:
         >>> read_length_mm("2 in", "headspace", units=Units.METRIC)
         50.8
     """
-    found = re.match(rf"^(?P<number>-?{_NUMBER})\s*(?P<unit>{_unit_pattern(_LENGTH)})?$", _tidy(text, field), re.I)
+    found = re.match(rf"^(?P<number>-?{NUMBER})\s*(?P<unit>{_unit_pattern(_LENGTH)})?$", _tidy(text, field), re.I)
     if found is None:
         raise Refused(field, "Write a length such as 5 cm or 2 in")
     unit = _LENGTH[found["unit"].lower()] if found["unit"] else _bare_length(units)
-    return _number(found["number"]) * unit
+    return read_count(found["number"]) * unit
 
 
 def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
@@ -176,12 +165,12 @@ def read_size_mm(text: str, field: str, *, units: Units) -> tuple[float, float]:
         (250.0, 350.0)
     """
     unit = rf"\s*({_unit_pattern(_LENGTH)})?\s*"
-    found = re.match(rf"^(-?{_NUMBER}){unit}(?:x|×|by)\s*(-?{_NUMBER}){unit}$", _tidy(text, field), re.I)
+    found = re.match(rf"^(-?{NUMBER}){unit}(?:x|×|by)\s*(-?{NUMBER}){unit}$", _tidy(text, field), re.I)
     if found is None:
         raise Refused(field, "Write width by length, such as 25 × 35 cm or 10 × 14 in")
     last = _LENGTH[found[4].lower()] if found[4] else _bare_length(units)
     first = _LENGTH[found[2].lower()] if found[2] else last
-    return _number(found[1]) * first, _number(found[3]) * last
+    return read_count(found[1]) * first, read_count(found[3]) * last
 
 
 @lru_cache(maxsize=4096)
@@ -344,9 +333,7 @@ def _bare_length(units: Units) -> float:
 def _tidy(text: str, field: str) -> str:
     if len(text) > 200:
         raise Refused(field, f"That is {len(text):,} characters; 200 is the most for one line")
-    for sign, fraction in _FRACTIONS.items():
-        text = re.sub(rf"(\d?){sign}", lambda m, f=fraction: f"{m[1]} {f}" if m[1] else f, text)  # type: ignore[misc]
-    tidy = re.sub(r"\s+", " ", text).strip()
+    tidy = re.sub(r"\s+", " ", plain_numbers(text)).strip()
     if not tidy:
         try_it = "Nothing is written here yet: try “10 kg pearl barley” or “5 cups oats”"
         raise Refused(field, try_it if field == "line" else "Write it in")
@@ -357,36 +344,10 @@ def _short(text: str) -> str:
     return text if len(text) <= 40 else f"{text[:40]}…"
 
 
-def read_count(text: str) -> float:
-    """A number that stands before a thing that is counted.
-
-    Example:
-        >>> read_count("two"), read_count("1 1/2"), read_count("½")
-        (2.0, 1.5, 0.5)
-    """
-    return _number(_tidy(text, "line"))
-
-
-def _number(text: str) -> float:
-    text = text.strip().lower()
-    if text in _WORDS:
-        return float(_WORDS[text])
-    if text.startswith("-"):
-        return -_number(text[1:])
-    if re.fullmatch(r"\d{1,3}(,\d{3})+(\.\d+)?", text):
-        text = text.replace(",", "")
-    whole, _, fraction = text.replace(",", ".").rpartition(" ")
-    value = float(whole) if whole else 0.0
-    if "/" not in fraction:
-        return float(fraction)
-    above, below = fraction.split("/")
-    return value + float(above) / float(below)
-
-
 def _read_amount(text: str, field: str) -> Amount:
     mass_g = volume_ml = 0.0
     for part in _ONE_PART.finditer(text):
-        value, unit = _number(part["number"]), part["unit"].lower()
+        value, unit = read_count(part["number"]), part["unit"].lower()
         if value < 0:
             raise Refused(field, "The amount is below zero; write how much there is, such as 10 kg")
         if unit in _MASS:

@@ -76,6 +76,7 @@ def test_every_food_is_read_by_each_of_its_names(group: list[Food]) -> None:
         ("2 dozen eggs", 1, "box", 1200, Closing.LID),
         ("a dozen pint jars of pinto beans", 12, "jar-pint", None, Closing.LID),
         ("half a dozen quart jars rice", 6, "jar-quart", None, Closing.LID),
+        ("4 ½ pint jars paprika", 4, "jar-half-pint", None, Closing.LID),
         ("half a gallon jar of rice", 1, "jar-half-gallon", None, Closing.LID),
         ("10 lb flour in its bag", 1, "packet-5-kg", 10 * G_PER_POUND, Closing.LID),
         ("flour, 5 lb, still in its paper bag", 1, "packet-5-kg", 5 * G_PER_POUND, Closing.LID),

@@ -18,7 +18,8 @@ from yellow_larder.features.catalog.portions import portion_of
 from yellow_larder.features.catalog.recipe_words import in_plain_words
 from yellow_larder.reference import KitchenMeasure, kitchen
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT, Amount, read_count, read_line
+from yellow_larder.words.numbers import COUNT, read_count
+from yellow_larder.words.quantities import Amount, read_line
 
 CAN_G = 425.0
 """A can of beans as it is sold, 15 oz. Source: common practice."""

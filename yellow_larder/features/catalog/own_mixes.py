@@ -20,7 +20,8 @@ from yellow_larder.journal import log
 from yellow_larder.journal.database import reading, writing
 from yellow_larder.reference import DAYS_PER_YEAR, lives_of, ways_of
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import Units, read_count, say_mass, say_temperature
+from yellow_larder.words.numbers import read_count
+from yellow_larder.words.quantities import Units, say_mass, say_temperature
 from yellow_larder.words.refusals import in_words
 
 MOST_PARTS = 40

@@ -8,9 +8,9 @@ from dataclasses import dataclass
 from yellow_larder.core.drying import Produce
 from yellow_larder.features.catalog.foods import find_named
 from yellow_larder.features.catalog.names import Names
-from yellow_larder.features.catalog.recipe_words import with_plain_numbers
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT, MOST_KG, read_count, read_line
+from yellow_larder.words.numbers import COUNT, plain_numbers, read_count
+from yellow_larder.words.quantities import MOST_KG, read_line
 
 _COUNTED = re.compile(
     rf"^(?P<count>{COUNT})\s+(?:(?:large|medium|small|big|ripe|fresh)\s+)*(?P<can>(?:cans?|tins?)\s+(?:of\s+)?)?(?P<food>\D.*)$",
@@ -68,7 +68,7 @@ def read_fresh(line: str, names: Names[Produce]) -> Fresh:
         >>> read_fresh("4 cans of black beans", known).mass_g, read_fresh("1.2 kg mushrooms", known).mass_g
         (908.0, 1200.0)
     """
-    line = with_plain_numbers(line)
+    line = plain_numbers(line)
     counted = _COUNTED.match(" ".join(line.split()))
     try:
         read = read_line(line)

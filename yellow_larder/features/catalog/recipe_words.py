@@ -7,20 +7,11 @@ behind a comma. Source: common practice, American and British recipes.
 from __future__ import annotations
 
 import re
-import unicodedata
-from fractions import Fraction
 
-from yellow_larder.words.quantities import COUNT, read_count
+from yellow_larder.words.numbers import COUNT, plain_numbers
 
 _N = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*\.\d+|\d+)"
-_SIGN = re.compile(r"(?<!\d )(?P<whole>\d*)(?P<part>[¼-¾⅐-⅞])")
-"""A fraction in one sign; behind a number and a space it may be a size: four ½ pint jars."""
-
-_JOINED = re.compile(r"\b(?P<whole>\d+)\s*-\s*(?P<part>[1-7]/[2-8])\b")
 _RANGE = re.compile(rf"^{_N}\s*(?:-|–|\bto\b|\bor\b)\s*(?P<most>{_N})(?=\s)", re.IGNORECASE)
-_AND_A_HALF = re.compile(rf"(?<![\w/.,])(?P<whole>{COUNT})\s+(?:(?P<of>[a-z]+)\s+)?and\s+a\s+half(?=\s)", re.IGNORECASE)
-_HALF_A = re.compile(r"\bhalf\s+an?\s+(?=[a-z\d])", re.IGNORECASE)
-_DOZENS = re.compile(rf"(?<![\w/.,])(?:(?P<count>{COUNT})\s+)?dozens?\s+(?:of\s+)?(?=\w)", re.IGNORECASE)
 
 _SPOONS = (
     (re.compile(rf"^(?P<n>{_N})\s*(?:T|[Tt]b|[Tt]bl|[Tt]bs|TBS|[Tt]blsp)s?\.?\s+(?=\w)"), "tbsp"),
@@ -39,33 +30,6 @@ _SAID_AGAIN = re.compile(rf"^(?P<amount>{_N}\s*[a-z]+\.?)\s*\([^)]*\)\s*(?=\w)",
 _CAN = re.compile(r"cans?|tins?", re.IGNORECASE)
 
 
-def with_plain_numbers(text: str) -> str:
-    """A line with its halves, fractions and dozens written as numbers.
-
-    Example:
-        >>> with_plain_numbers("one and a half buckets oats"), with_plain_numbers("2½ lb oats")
-        ('1 1/2 buckets oats', '2 1/2 lb oats')
-        >>> with_plain_numbers("half a dozen jars beans"), with_plain_numbers("a cup and a half of rice")
-        ('6 jars beans', '1 1/2 cup of rice')
-    """
-    text = _JOINED.sub(r"\g<whole> \g<part>", _SIGN.sub(_written_out, text))
-    text = _AND_A_HALF.sub(_and_a_half, text)
-    return _DOZENS.sub(_in_dozens, _HALF_A.sub("1/2 ", text))
-
-
-def _written_out(found: re.Match[str]) -> str:
-    part = Fraction(unicodedata.numeric(found["part"])).limit_denominator(10)
-    return f"{found['whole']} {part}".strip()
-
-
-def _and_a_half(found: re.Match[str]) -> str:
-    return " ".join(filter(None, [str(round(read_count(found["whole"]))), "1/2", found["of"]]))
-
-
-def _in_dozens(found: re.Match[str]) -> str:
-    return f"{round((read_count(found['count']) if found['count'] else 1) * 12)} "
-
-
 def in_plain_words(text: str) -> str:
     """A recipe's line with its amount as one would say it; of two to three, three.
 
@@ -77,7 +41,7 @@ def in_plain_words(text: str) -> str:
         >>> in_plain_words("2-3 carrots"), in_plain_words("1-1/2 cups rice"), in_plain_words("200 g (7 oz) pasta")
         ('3 carrots', '1 1/2 cups rice', '200 g pasta')
     """
-    text = _RANGE.sub(r"\g<most>", with_plain_numbers(re.sub(r"(?<=\d) (?=[¼-¾⅐-⅞])", "", text)))
+    text = _RANGE.sub(r"\g<most>", plain_numbers(text))
     for pattern, unit in _SPOONS:
         text = pattern.sub(rf"\g<n> {unit} ", text)
     for pattern in (_SIZE_FIRST, _SIZE_LAST):

@@ -9,7 +9,6 @@ from yellow_larder.core.air import mass_that_fits_g
 from yellow_larder.core.containers import Container, Kind, volume_below_ml
 from yellow_larder.core.food import Food
 from yellow_larder.features.catalog.portions import portion_of
-from yellow_larder.features.catalog.recipe_words import with_plain_numbers
 from yellow_larder.features.coming_in.how_closed import STANDS_OPEN
 from yellow_larder.features.coming_in.in_what import InWhat
 from yellow_larder.features.coming_in.of_what import COUNTED
@@ -17,7 +16,8 @@ from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.reference import ways_of
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT, Amount, read_amount, read_count
+from yellow_larder.words.numbers import COUNT, plain_numbers, read_count
+from yellow_larder.words.quantities import Amount, read_amount
 
 SMALL_G = 300.0
 """What weighs less than this is not set down one by one: a dozen eggs are one box of them. Source: our judgement."""
@@ -34,6 +34,9 @@ _CASES = re.compile(
     r"\b(?:(?P<cases>\d+|an?|one|two|three)\s+)?(?:cases?|flats?|trays?)\s*(?:of\s+(?=\d)|\(\s*)(?P<each>\d+)\s*\)?\s*(?:[x×]\s*)?",
     re.IGNORECASE,
 )
+_HALF_SIZE = re.compile(r"(?<!\d)½\s*(?=(?:gal|pint|pt|lit|l\b|kg|lb|pound))", re.IGNORECASE)
+"""Half of a measure is a size: four ½ pint jars are not four and a half."""
+
 _BARE_MEASURE = re.compile(
     r"^(?:an?\s+)?(?=(?:gal(?:lon)?|quart|qt|pint|pt|lit(?:re|er)|bushel|peck)\s+(?:of\s+)?\w)", re.I
 )
@@ -64,7 +67,8 @@ def in_plain_measures(text: str) -> str:
         >>> in_plain_measures("50# bag rice"), in_plain_measures("2 cases of 12 cans corn")
         ('50 lb bag rice', '24 cans corn')
     """
-    return _CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", with_plain_numbers(text)))
+    text = plain_numbers(_HALF_SIZE.sub("half ", text))
+    return _CASES.sub(_in_all, _POUNDS.sub(r"\1 lb", text))
 
 
 def with_a_number(text: str) -> str:

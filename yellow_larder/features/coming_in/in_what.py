@@ -15,7 +15,8 @@ from yellow_larder.features.catalog.containers import USUAL
 from yellow_larder.reference import containers, ways_of
 from yellow_larder.words.articles import a_or_an
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT, Units, read_count
+from yellow_larder.words.numbers import COUNT, read_count
+from yellow_larder.words.quantities import Units
 
 _VOLUME_SIZE = r"gal(?:lons?)?|qts?|quarts?|pts?|pints?|lit(?:re|er)s?|l|ml|cups?|oz|lbs?|pounds?|kg|kilos?|g|grams?"
 _SIZE = (

@@ -14,7 +14,7 @@ from yellow_larder.features.coming_in.in_what import InWhat, in_what
 from yellow_larder.features.coming_in.rest import Rest
 from yellow_larder.reference import ways_of
 from yellow_larder.words.errors import Refused
-from yellow_larder.words.quantities import COUNT
+from yellow_larder.words.numbers import COUNT
 
 COUNTED = re.compile(rf"^\s*(?P<count>{COUNT})\s*(?:x|×)?\s+(?P<dozen>dozen\s+)?(?=\D)", re.IGNORECASE)
 

@@ -9,7 +9,7 @@ from enum import StrEnum
 
 from yellow_larder.features.catalog.ingredient_parser import Ingredient
 from yellow_larder.journal.events import REREAD, Event, Facts, event, lift
-from yellow_larder.words.quantities import read_count
+from yellow_larder.words.numbers import read_count
 
 
 class MealKind(StrEnum):

@@ -29,7 +29,7 @@ from yellow_larder.features.planning.state import DiaryDay
 from yellow_larder.journal import log
 from yellow_larder.journal.database import writing
 from yellow_larder.words.errors import NotThere, Refused
-from yellow_larder.words.quantities import COUNT, read_count
+from yellow_larder.words.numbers import COUNT, read_count
 
 _LENGTH = re.compile(rf"^(?P<count>{COUNT})\s*(?P<unit>days?|weeks?|months?|years?)$", re.IGNORECASE)
 _DAYS = {Period.DAY: 1.0, Period.WEEK: 7.0, Period.MONTH: DAYS_PER_MONTH, Period.YEAR: 12 * DAYS_PER_MONTH}
