@@ -236,8 +236,9 @@ class Kitchen:
         words = re.sub(
             r"\s+to taste$|^(?:a )?(?:pinch|dash|some|little|handful)(?: of)? ", "", text, flags=re.IGNORECASE
         )
-        both = [self._meaning(each) for each in words.split(" and ")]
-        meant = both[0] if all(each is Reading.SEASONING or _seasons(each) for each in both) else self._meaning(words)
+        parts = [self._meaning(each) for each in words.split(" and ")]
+        several = len(parts) > 1 and all(each is Reading.SEASONING or _seasons(each) for each in parts)
+        meant = Reading.SEASONING if several else self._meaning(words)
         if isinstance(meant, Reading):
             return Ingredient(text, meant, words=words)
         if isinstance(meant, Food) and Trait.SEASONING in meant.traits:

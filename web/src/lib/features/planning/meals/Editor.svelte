@@ -189,7 +189,7 @@
 </script>
 
 <Patterns foods={layers} scale={0.8} />
-<section id="meal" aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 pb-8 max-md:order-1 sm:px-6 lg:overflow-y-auto">
+<section id="meal" aria-label={view ? view.meal.name : "A new meal"} class="min-w-0 px-4 pt-2.5 max-md:order-1 sm:px-6 lg:overflow-y-auto">
   <div class="mx-auto grid max-w-4xl grid-cols-1 gap-x-8 lg:grid-cols-[1fr_15rem]">
     <div class="flex min-w-0 flex-col">
       <label for="meal-name" class="sr-only">Name of the meal</label>
@@ -265,7 +265,7 @@
     {#if theirs}<div class="mt-5 lg:col-span-2"><Conflict mine={meal} {theirs} labels={LABELS} onmine={keep} ontheirs={takeTheirs} /></div>{/if}
   </div>
   <!-- What was changed far above is kept from wherever one is. -->
-  <div class={["mt-5", changed && "sticky bottom-(--bar) z-10 -mx-4 -mb-8 border-t-2 border-ink bg-cream px-4 py-2.5 sm:-mx-6 sm:px-6"]}>
+  <div class={["mt-5", changed ? "sticky bottom-(--bar) z-10 -mx-4 border-t-2 border-ink bg-cream px-4 py-2.5 sm:-mx-6 sm:px-6" : "pb-8"]}>
     <div class="mx-auto flex max-w-4xl flex-wrap items-center gap-x-2 gap-y-2 sm:gap-x-3">
       <button class="do max-sm:!px-4" disabled={kept || theirs !== undefined} onclick={keep}
         >{view ? (kept ? "Kept" : "Keep the change") : "Put it on the menu"}</button
