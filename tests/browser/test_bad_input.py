@@ -16,7 +16,7 @@ pytestmark = pytest.mark.browser
 NO_LINES = {
     "0 kg barley": "The amount is zero",
     "-4 kg barley": "below zero",
-    "10,000 t barley": "more than 5,000 kg",
+    "10,000 tonnes barley": "more than 5,000 kg",
     "pearl barley": "How much pearl barley?",
     "10 kg": "of what?",
     "10": "measured in",

@@ -221,7 +221,7 @@ def test_a_meal_that_is_kept_again_at_once_is_changed_by_nobody_else(page: Page,
 def test_a_meal_that_was_opened_stays_open_when_nothing_in_it_waits_any_more(page: Page, served: Here) -> None:
     """With nothing asked for, the meal with a line to look at is opened; then nothing singles it out."""
     send(served, "/table/meals", name="Porridge", text="1 cup rolled oats", kind="lunch", serves=2, per_month=9)
-    send(served, "/table/meals", name="Toast", text="2 oz grated cheese", kind="lunch", serves=2, per_month=1)
+    send(served, "/table/meals", name="Toast", text="2 oz zibble", kind="lunch", serves=2, per_month=1)
     page.goto(f"{served.url}/table/meals")
     name = page.get_by_label("Name of the meal")
     expect(name).to_have_value("Toast")

@@ -19,8 +19,10 @@
     wrong: Wrong;
     diary: number;
     /** What is set, by the goal as it is when its turn comes. */
-    onset: (change: (goal: Goal) => Partial<Goal>) => void;
+    onset: (what: unknown, change: (goal: Goal) => Partial<Goal>) => void;
   } = $props();
+
+  const set = (part: Partial<Goal>) => onset(part, () => part);
 
   const LENGTHS = ["1 month", "3 months", "6 months", "1 year"];
   const YEARS = [1, 3, 10, 25];
@@ -30,13 +32,13 @@
     ["both", "both"],
   ];
 
-  const be = (length: string) => onset(() => ({ length }));
+  const be = (length: string) => set({ length });
 
   const some = $derived(goal.meals ?? []);
   const counts = (number: number, among = some) => !among.length || among.includes(number);
 
   function count(number: number, wanted: boolean) {
-    onset(({ meals: among }) => {
+    onset([number, wanted], ({ meals: among }) => {
       const next = meals.map((each) => each.number).filter((each) => (each === number ? wanted : counts(each, among)));
       // None at all would mean all of them.
       if (!next.length) return {};
@@ -73,14 +75,7 @@
 <div class="max-md:order-4 max-md:px-4 max-md:pb-6">
   <fieldset class="mt-5">
     <legend class="head">Based on</legend>
-    <Choice
-      label="Based on"
-      options={BASES}
-      value={goal.basis}
-      onset={(basis) => onset(() => ({ basis }))}
-      row="mt-1.5 grid grid-cols-3 gap-1.5"
-      chip="!px-1 text-sm"
-    />
+    <Choice label="Based on" options={BASES} value={goal.basis} onset={(basis) => set({ basis })} row="mt-1.5 grid grid-cols-3 gap-1.5" chip="!px-1 text-sm" />
     <p class="caption mt-1.5">
       {#if goal.basis === "planned"}How often you mean to cook each meal.
       {:else if goal.basis === "diary"}{diary ? `What was eaten on ${counted(diary, "day")} of the diary.` : "The diary has no day yet."}
@@ -94,7 +89,7 @@
       label="Shelf life wanted, years"
       options={YEARS}
       value={goal.keep_years}
-      onset={(keep_years) => onset(() => ({ keep_years }))}
+      onset={(keep_years) => set({ keep_years })}
       row="mt-1.5 grid grid-cols-4 gap-1.5"
       chip="!px-1"
     />
@@ -102,7 +97,7 @@
 
   <label class="mt-4 flex min-h-12 items-center justify-between gap-3 border-y border-line py-1">
     Count seasonings too
-    <Tick class="size-6 accent-[var(--leaf)]" on={goal.seasonings ?? false} onset={(seasonings) => onset(() => ({ seasonings }))} />
+    <Tick class="size-6 accent-[var(--leaf)]" on={goal.seasonings ?? false} onset={(seasonings) => set({ seasonings })} />
   </label>
 
   {#if meals.length > 1}

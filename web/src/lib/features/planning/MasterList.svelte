@@ -24,7 +24,7 @@
   $effect(() => (store ? afterPaint(() => (most = Infinity)) : undefined));
 
   const inTurn = turns();
-  const set = (change: (goal: Schemas["Goal"]) => Partial<Schemas["Goal"]>) => inTurn(() => tell(change));
+  const set = (what: unknown, change: (goal: Schemas["Goal"]) => Partial<Schemas["Goal"]>) => inTurn(what, () => tell(change));
 
   async function tell(change: (goal: Schemas["Goal"]) => Partial<Schemas["Goal"]>) {
     if (!store) return;

@@ -16,7 +16,7 @@
 
   const inTurn = turns();
 
-  const weigh = (amount: string) => inTurn(() => tell(amount));
+  const weigh = (amount: string) => inTurn(amount, () => tell(amount));
 
   async function tell(amount: string) {
     if (amount.trim() === row.cupboard) return;

@@ -39,15 +39,15 @@
   }
 
   const inTurn = turns();
-  const write = (anew: (items: Schemas["Written"][]) => Schemas["Written"][]) => {
+  const write = (what: string, anew: (items: Schemas["Written"][]) => Schemas["Written"][]) => {
     const evening = day.day;
-    return inTurn(() => rewrite(evening, anew));
+    return inTurn([evening, what], () => rewrite(evening, anew));
   };
 
   /** Add a line, at once; what others write on the same evening stays, and what is rewritten next goes by it. */
   function append(item: Schemas["Written"]) {
     const done = adds(item);
-    return inTurn(() => done);
+    return inTurn(item, () => done);
   }
 
   async function adds(item: Schemas["Written"]) {
@@ -62,9 +62,10 @@
     if (!problem) await larder.changed();
   }
 
-  const pick = (meal: number) => (has(meal) ? write((items) => items.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" }));
+  const pick = (meal: number) =>
+    has(meal) ? write(`without meal ${meal}`, (items) => items.filter((item) => item.meal !== meal)) : append({ meal, people: null, line: "" });
 
-  const takeOut = (key: string) => write((items) => items.filter((_, n) => lineKey(n) !== key));
+  const takeOut = (key: string) => write(`without ${key}`, (items) => items.filter((_, n) => lineKey(n) !== key));
 
   function add(event: SubmitEvent) {
     event.preventDefault();
@@ -130,7 +131,9 @@
   </div>
 
   {#if !day.kept}
-    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write(() => [{ meal: null, people: null, line: "" }])}>Nothing from the larder</button>
+    <button class="mt-2 min-h-11 font-bold underline" onclick={() => write("nothing", () => [{ meal: null, people: null, line: "" }])}
+      >Nothing from the larder</button
+    >
   {/if}
   {#if day.kept}<FromShelf day={day.day} />{/if}
   <p class="caption mt-2">Spices are left out. A day not written says nothing; a day with nothing counts.</p>

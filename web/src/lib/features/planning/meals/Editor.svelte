@@ -106,7 +106,7 @@
   const inTurn = turns();
   const keep = () => {
     const here = stayed();
-    return inTurn(() => tell(here));
+    return inTurn($state.snapshot(meal), () => tell(here));
   };
 
   async function tell(here: () => boolean) {
@@ -163,7 +163,7 @@
 
   const remove = () => {
     const here = stayed();
-    return inTurn(() => takeOff(here));
+    return inTurn("off the menu", () => takeOff(here));
   };
 
   async function takeOff(here: () => boolean) {

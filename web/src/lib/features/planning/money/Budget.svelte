@@ -11,7 +11,7 @@
 
   const inTurn = turns();
 
-  const keep = (weekly: string) => inTurn(() => tell(weekly));
+  const keep = (weekly: string) => inTurn(weekly, () => tell(weekly));
 
   async function tell(weekly: string) {
     const done = await ask(api.PUT("/api/table/budget", { params: { header: basedOn(list.budget_version) }, body: { weekly } }));
