@@ -35,7 +35,7 @@ _MEALS = [
     Meal("Fish stew", "240 g fish stew\n4 potatoes\na leek\nthyme", _SUPPER, 4, 6),
     Meal("Mushroom barley", "1½ cups barley\n40 g dried mushrooms\n2 onions\nthyme", _SUPPER, 4, 5),
     Meal("Beans on toast", "2 cans of haricot beans\n2 cups bread flour\ndried yeast\n2 tomatoes", _SUPPER, 4, 6),
-    Meal("Macaroni and leeks", "400 g macaroni\n2 leeks\n½ cup milk powder\n2 oz grated cheese", _SUPPER, 4, 4),
+    Meal("Macaroni and leeks", "400 g macaroni\n2 leeks\n½ cup milk powder\n2 oz Skerrow cheese", _SUPPER, 4, 4),
     # Never cooked yet, as the diary will show.
     Meal(
         "Millet and chickpea pot", "1½ cups millet\n1 cup chickpeas\n2 onions\n2 carrots\n1 tsp paprika", _SUPPER, 4, 2
