@@ -20,7 +20,7 @@ NUMBER = r"(?:\d+\s+\d+/0*[1-9]\d*|\d+/0*[1-9]\d*|\d{1,3}(?:,\d{3})+(?:\.\d+)?|\
 COUNT = rf"(?:{NUMBER}|(?:{'|'.join(_WORDS)})\b)"
 """A number in figures or in a word: 2, 3/4, two, a, half."""
 
-_SIGN = re.compile(r"(?P<whole>\d*)\s*(?P<part>[¼-¾⅐-⅞])")
+_SIGN = re.compile(r"(?:(?P<whole>\d+)\s*)?(?P<part>[¼-¾⅐-⅞])")
 _JOINED = re.compile(r"\b(?P<whole>\d+)\s*-\s*(?P<part>[1-7]/[2-8])\b")
 _AND_A_HALF = re.compile(rf"(?<![\w/.,])(?P<whole>{COUNT})\s+(?:(?P<of>[a-z]+)\s+)?and\s+a\s+half(?=\s)", re.IGNORECASE)
 _HALF_A = re.compile(r"\bhalf\s+an?\s+(?=[a-z\d])", re.IGNORECASE)
@@ -33,6 +33,8 @@ def plain_numbers(text: str) -> str:
     Example:
         >>> plain_numbers("one and a half buckets oats"), plain_numbers("2½ lb oats"), plain_numbers("5-1/2 in")
         ('1 1/2 buckets oats', '2 1/2 lb oats', '5 1/2 in')
+        >>> plain_numbers("2 kg Ærtesuppe ½"), plain_numbers("¾ bucket rice")
+        ('2 kg Ærtesuppe 1/2', '3/4 bucket rice')
         >>> plain_numbers("half a dozen jars beans"), plain_numbers("a cup and a half of rice")
         ('6 jars beans', '1 1/2 cup of rice')
     """
@@ -43,7 +45,7 @@ def plain_numbers(text: str) -> str:
 
 def _written_out(found: re.Match[str]) -> str:
     part = Fraction(unicodedata.numeric(found["part"])).limit_denominator(10)
-    return f"{found['whole']} {part}".strip()
+    return f"{found['whole']} {part}" if found["whole"] else str(part)
 
 
 def _and_a_half(found: re.Match[str]) -> str:
