@@ -1,7 +1,7 @@
 import { describe, expect, it, vi } from "vitest";
 import type { Answer } from "$lib/api/client";
 
-vi.mock("./larder.svelte", () => ({ larder: { version: 0 } }));
+vi.mock("./larder.svelte", () => ({ larder: { version: 0, reads: () => undefined } }));
 const { Query, all } = await import("./query.svelte");
 const { larder } = await import("./larder.svelte");
 
