@@ -9,7 +9,7 @@ import re
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
 from enum import StrEnum
-from typing import NamedTuple
+from typing import NamedTuple, TypeGuard
 
 from yellow_larder.core.food import Food, Trait
 from yellow_larder.features.catalog.foods import find_named, names_of
@@ -46,7 +46,7 @@ _SORT_OF = re.compile(
 """How food is said to be that is that food all the same, if nothing is found with it. Source: our judgement."""
 
 _ONE_OF = re.compile(
-    r"^(?P<what>cloves?|heads?|bulbs?|bunch(?:es)?|sprigs?|stalks?|sticks?|cubes?|leaves|leaf|slices?|loaf|loaves|blocks?|"
+    r"^(?:cloves?|heads?|bulbs?|bunch(?:es)?|sprigs?|stalks?|sticks?|cubes?|leaves|leaf|slices?|loaf|loaves|blocks?|"
     r"bars?|knobs?|fillets?|(?P<pack>packages?|pkgs?|packets?|packs?|pkts?|sachets?|boxe?s?|tubs?|cartons?|bags?))"
     r"\s+(?:of\s+)?",
     re.IGNORECASE,
@@ -191,7 +191,7 @@ class Kitchen:
             return None
         if isinstance(meant, Reading):
             return Ingredient(text, meant, words=words)
-        if Trait.SEASONING in meant.traits:
+        if _seasons(meant):
             return Ingredient(text, Reading.SEASONING, meant.key, 0, words)
         portion = portion_of(meant, _ASIDE.sub("", words))
         each_g = 0.0 if portion is None else portion.pack_g if one_of and one_of["pack"] else portion.piece_g
@@ -241,12 +241,12 @@ class Kitchen:
         meant = Reading.SEASONING if several else self._meaning(words)
         if isinstance(meant, Reading):
             return Ingredient(text, meant, words=words)
-        if isinstance(meant, Food) and Trait.SEASONING in meant.traits:
+        if _seasons(meant):
             return Ingredient(text, Reading.SEASONING, meant.key, 0, words)
         return Ingredient(text, Reading.UNREAD, words=words, says=_what_is_missing(words))
 
 
-def _seasons(meant: Food | Reading | Refused) -> bool:
+def _seasons(meant: Food | Reading | Refused) -> TypeGuard[Food]:
     return isinstance(meant, Food) and Trait.SEASONING in meant.traits
 
 

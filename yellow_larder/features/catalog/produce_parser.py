@@ -68,11 +68,10 @@ def read_fresh(line: str, names: Names[Produce]) -> Fresh:
         >>> read_fresh("4 cans of black beans", known).mass_g, read_fresh("1.2 kg mushrooms", known).mass_g
         (908.0, 1200.0)
     """
-    line = plain_numbers(line)
-    counted = _COUNTED.match(" ".join(line.split()))
     try:
         read = read_line(line)
     except Refused as refused:
+        counted = _COUNTED.match(" ".join(plain_numbers(line).split()))
         if counted is None:
             raise Refused("line", _for_fresh(refused.message)) from refused
         return _counted(counted, names)

@@ -8,15 +8,14 @@ from __future__ import annotations
 
 import re
 
-from yellow_larder.words.numbers import COUNT, plain_numbers
+from yellow_larder.words.numbers import COUNT, NUMBER, plain_numbers
 
-_N = r"(?:\d+\s+\d+/\d+|\d+/\d+|\d*\.\d+|\d+)"
-_RANGE = re.compile(rf"^{_N}\s*(?:-|–|\bto\b|\bor\b)\s*(?P<most>{_N})(?=\s)", re.IGNORECASE)
+_RANGE = re.compile(rf"^{NUMBER}\s*(?:-|–|\bto\b|\bor\b)\s*(?P<most>{NUMBER})(?=\s)", re.IGNORECASE)
 
 _SPOONS = (
-    (re.compile(rf"^(?P<n>{_N})\s*(?:T|[Tt]b|[Tt]bl|[Tt]bs|TBS|[Tt]blsp)s?\.?\s+(?=\w)"), "tbsp"),
-    (re.compile(rf"^(?P<n>{_N})\s*(?:t|ts)\.?\s+(?=\w)"), "tsp"),
-    (re.compile(rf"^(?P<n>{_N})\s*[Cc]\.?\s+(?=\w)"), "cups"),
+    (re.compile(rf"^(?P<n>{NUMBER})\s*(?:T|[Tt]b|[Tt]bl|[Tt]bs|TBS|[Tt]blsp)s?\.?\s+(?=\w)"), "tbsp"),
+    (re.compile(rf"^(?P<n>{NUMBER})\s*(?:t|ts)\.?\s+(?=\w)"), "tsp"),
+    (re.compile(rf"^(?P<n>{NUMBER})\s*[Cc]\.?\s+(?=\w)"), "cups"),
 )
 _SIZE = r"\d+(?:\.\d+)?\s*-?\s*(?:oz|ounces?|g|grams?|ml|lbs?|pounds?|kg)\b\.?"
 _PACK = r"(?:packages?|pkgs?|packets?|packs?|pkts?|bags?|boxe?s?|containers?|jars?|bottles?|tubs?|cartons?)"
@@ -26,7 +25,7 @@ _SIZE_FIRST = re.compile(
 _SIZE_LAST = re.compile(
     rf"^(?P<n>{COUNT})\s+(?P<what>\w+)\.?\s*\(\s*(?P<size>{_SIZE})\s*\)\s*(?:of\s+)?", re.IGNORECASE
 )
-_SAID_AGAIN = re.compile(rf"^(?P<amount>{_N}\s*[a-z]+\.?)\s*\([^)]*\)\s*(?=\w)", re.IGNORECASE)
+_SAID_AGAIN = re.compile(rf"^(?P<amount>{NUMBER}\s*[a-z]+\.?)\s*\([^)]*\)\s*(?=\w)", re.IGNORECASE)
 _CAN = re.compile(r"cans?|tins?", re.IGNORECASE)
 
 

@@ -128,7 +128,7 @@ def _count(line: Rest, found: InWhat | None) -> int:
     counted = line.take(COUNTED)
     if counted is None:
         return 1
-    return _whole(read_count(counted["count"]) * (12 if counted["dozen"] else 1))
+    return _whole(read_count(counted["count"]))
 
 
 def _whole(count: float) -> int:

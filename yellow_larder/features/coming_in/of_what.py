@@ -16,7 +16,7 @@ from yellow_larder.reference import ways_of
 from yellow_larder.words.errors import Refused
 from yellow_larder.words.numbers import COUNT
 
-COUNTED = re.compile(rf"^\s*(?P<count>{COUNT})\s*(?:x|×)?\s+(?P<dozen>dozen\s+)?(?=\D)", re.IGNORECASE)
+COUNTED = re.compile(rf"^\s*(?P<count>{COUNT})\s*(?:x|×)?\s+(?=\D)", re.IGNORECASE)
 
 _HOME_CANNING = (
     "canned at home: a year, eighteen months at the most, if it was by a tested recipe. A lid that is up, a jar that "

@@ -29,8 +29,10 @@
   const date = $derived(new Date(`${day.day}T12:00`));
   const called = $derived(day.day === today ? "Today" : date.toLocaleDateString("en-GB", { weekday: "long" }));
 
+  type Rewrite = (items: Schemas["Written"][]) => Schemas["Written"][];
+
   /** Write the day anew, from how it is shown: if somebody else wrote on it since, that is shown first. */
-  async function rewrite(evening: string, anew: (items: Schemas["Written"][]) => Schemas["Written"][]) {
+  async function rewrite(evening: string, anew: Rewrite) {
     if (day.day !== evening) return larder.say("Another evening was opened before its turn came: that one stays as it is", "wrong");
     const items = anew(written);
     const done = await ask(api.PUT("/api/table/diary/{day}", { params: { path: { day: day.day }, header: basedOn(day.version) }, body: { items } }));
@@ -39,7 +41,7 @@
   }
 
   const inTurn = turns();
-  const write = (what: string, anew: (items: Schemas["Written"][]) => Schemas["Written"][]) => {
+  const write = (what: string, anew: Rewrite) => {
     const evening = day.day;
     return inTurn([evening, what], () => rewrite(evening, anew));
   };
